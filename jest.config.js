@@ -1,0 +1,8 @@
+/** Unit and database tests. `./gale test` starts the throwaway PostgreSQL and passes its address. */
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/tools'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/tools/test/serverOnly.ts' },
+  transform: { '^.+\\.(ts|tsx)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } } }] },
+}

@@ -1,0 +1,2 @@
+// Stands in for the package 'server-only', which refuses to load outside Next.js.
+export {}
