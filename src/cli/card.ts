@@ -1,0 +1,35 @@
+import { loadInstallation } from '@/cli/load'
+import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
+import { dialIn, actionText } from '@/core/controller/dialIn'
+import { lossText } from '@/core/controller/lossText'
+import { derive } from '@/core/derive'
+import { facts } from '@/core/record/facts'
+
+const USAGE = 'gale card FILE'
+
+/** The whole setting on one sheet of plain text, to go into the box. */
+export function card(args: readonly string[], streams: Streams): number {
+  const { positionals } = parseCommandLine(args, {}, USAGE)
+  const [file] = positionals
+  if (file === undefined || positionals.length > 1) throw new UsageError(`Name one installation file.\nUsage: ${USAGE}`)
+  const installation = loadInstallation(file, streams)
+  if (!installation) return 1
+  const { fit } = derive(installation)
+  for (const { label, said } of facts(installation)) streams.out(`${label}: ${said}`)
+  const { controller } = installation.kit
+  if (!controller || !fit) {
+    streams.err(`${file}: kit.controller: no controller is chosen, so there is nothing to press.`)
+    return 0
+  }
+  streams.out('')
+  streams.out('At the controller, in this order')
+  dialIn(controller, fit.settings).forEach(({ title, how }, index) => streams.out([`${index + 1}. ${actionText(title)}`, actionText(how)].filter(Boolean).join(' ')))
+  if (fit.losses.length > 0) streams.out('\nWhat this controller cannot do')
+  for (const loss of fit.losses) {
+    const { title, detail } = lossText(loss, installation.response)
+    streams.out(`- ${title} ${detail}`)
+  }
+  streams.out('\nCare')
+  for (const caution of controller.cautions) streams.out(`- ${caution}`)
+  return 0
+}

@@ -1,0 +1,33 @@
+import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
+import { judgeInstallation } from '@/core/advise/judge'
+import { SEVERITY_NAMES } from '@/core/advise/judgement'
+import { derive } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { parseJson, readDocument } from '@/core/document/read'
+import { problemLine } from '@/core/problem'
+
+const USAGE = 'gale check FILE… [--judge]'
+
+function judged(file: string, installation: Installation, { out }: Streams): void {
+  for (const { severity, path, title, detail } of judgeInstallation(installation, derive(installation)))
+    out(`${file}: ${SEVERITY_NAMES[severity]}: ${path}: ${title} ${detail}`)
+}
+
+/** Validates documents of any kind: all errors with paths and plain words. `--judge` adds what a colleague would say. */
+export function check(args: readonly string[], streams: Streams): number {
+  const { values, positionals } = parseCommandLine(args, { judge: { type: 'boolean' } }, USAGE)
+  if (positionals.length === 0) throw new UsageError(`Name at least one file.\nUsage: ${USAGE}`)
+  let wrong = 0
+  for (const file of positionals) {
+    const data = parseJson(readText(file))
+    const outcome = data.ok ? readDocument(data.value) : data
+    if (outcome.ok) {
+      streams.out(`${file}: good (${outcome.value.name})`)
+      if (values.judge && outcome.value.name === 'soft-gale/installation@1') judged(file, outcome.value.document as Installation, streams)
+    } else {
+      wrong++
+      for (const problem of outcome.problems) streams.err(`${file}: ${problemLine(problem)}`)
+    }
+  }
+  return wrong > 0 ? 1 : 0
+}

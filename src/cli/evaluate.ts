@@ -1,0 +1,48 @@
+import { loadInstallation } from '@/cli/load'
+import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
+import { derive } from '@/core/derive'
+import { evaluateAt } from '@/core/evaluate'
+import { problemText } from '@/core/problem'
+import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
+import { parseQuantity } from '@/core/quantity/parse'
+import { inputQuantity } from '@/core/response/rules/kind'
+import type { Input } from '@/core/response/schema'
+
+const USAGE = 'gale evaluate FILE --at NAME=VALUE[UNIT]… [--asked] [--json]'
+
+/** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
+export function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
+  const [, name = '', text = ''] = /^([^=]*)=(.*)$/.exec(said) ?? []
+  const input = inputs.find(({ id }) => id === name)
+  if (!input) throw new UsageError(`--at ${said}: there is no input “${name}”; known: ${inputs.map(({ id }) => id).join(', ')}.`)
+  if (input.kind === 'switch') {
+    if (text === 'on' || text === '1') return [name, 1]
+    if (text === 'off' || text === '0') return [name, 0]
+    throw new UsageError(`--at ${said}: a switch is on or off.`)
+  }
+  const value = parseQuantity(text, inputQuantity(input))
+  if (!value.ok) throw new UsageError(`--at ${said}: ${value.problems.map(problemText).join(' ')}`)
+  return [name, value.value]
+}
+
+/** What every fan gives at these inputs and why: as the chosen controller will do it, or with `--asked` as it was asked. */
+export function evaluate(args: readonly string[], streams: Streams): number {
+  const { values, positionals } = parseCommandLine(args, { at: { type: 'string', multiple: true }, asked: { type: 'boolean' }, json: { type: 'boolean' } }, USAGE)
+  const [file] = positionals
+  if (file === undefined || positionals.length > 1) throw new UsageError(`Name one installation file.\nUsage: ${USAGE}`)
+  const installation = loadInstallation(file, streams)
+  if (!installation) return 1
+  const derived = derive(installation)
+  const { machine } = values.asked ? derived.asked : derived.given
+  if (!machine) return 1
+  const at = Object.fromEntries((values.at ?? []).map((said) => parseAt(said, installation.response.inputs)))
+  const { evaluation } = evaluateAt(machine, derived, at)
+  if (values.json) {
+    streams.out(JSON.stringify(evaluation))
+    return 0
+  }
+  for (const { id, speedPct, signal, flowLs } of evaluation.fans)
+    streams.out(`${id}: ${formatPct(speedPct)} %, ${formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)} ${signal.unit}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow')}`}`)
+  streams.out(evaluation.reason)
+  return 0
+}

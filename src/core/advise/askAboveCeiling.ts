@@ -1,0 +1,20 @@
+import type { Judge } from '@/core/advise/judgement'
+import { formatPct } from '@/core/quantity/format'
+import { ruleName } from '@/core/response/words'
+
+/** A rule that asks for more than the ceiling is cut there: the boost on paper is not the boost that comes. */
+export const askAboveCeiling: Judge = ({ response }) =>
+  response.rules.flatMap((rule, index) => {
+    const mostPct = rule.kind === 'ramp' ? Math.max(rule.fromPct, rule.toPct) : rule.speedPct
+    if (rule.off || response.ceiling.how === 'rescale' || mostPct <= response.ceiling.speedPct) return []
+    return [
+      {
+        id: `ask-above-ceiling-${rule.id}`,
+        severity: 'know' as const,
+        path: `response.rules.${index}`,
+        title: `The ${ruleName(response, rule)} asks for more than the ceiling.`,
+        detail: `It asks ${formatPct(mostPct)} %; the ceiling cuts at ${formatPct(response.ceiling.speedPct)} %.`,
+        cure: null,
+      },
+    ]
+  })

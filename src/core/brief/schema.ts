@@ -1,0 +1,56 @@
+import { Type, type Static } from '@sinclair/typebox'
+
+const closed = { additionalProperties: false } as const
+
+export const DUTIES = ['extract', 'exhaust', 'head-pressure', 'livestock', 'grow-room', 'stove-flue', 'balanced', 'door-curtain', 'electronics'] as const
+export type Duty = (typeof DUTIES)[number]
+
+export const DUTY_NAMES: Record<Duty, string> = {
+  extract: 'extract',
+  exhaust: 'exhaust',
+  'head-pressure': 'head pressure',
+  livestock: 'livestock',
+  'grow-room': 'grow room',
+  'stove-flue': 'stove and flue',
+  balanced: 'balanced',
+  'door-curtain': 'door curtain',
+  electronics: 'electronics cooling',
+}
+
+const Why = Type.String({ maxLength: 300 })
+
+/** A band to hold, and a limit never to pass. Temperatures in °C, humidity in %RH; null where there is none. */
+export const Target = Type.Object(
+  {
+    quantity: Type.Union([Type.Literal('temperature'), Type.Literal('humidity')]),
+    bandFrom: Type.Number(),
+    bandTo: Type.Number(),
+    limitAbove: Type.Union([Type.Number(), Type.Null()]),
+    why: Why,
+    source: Why,
+  },
+  closed,
+)
+export type Target = Static<typeof Target>
+
+export const BRIEF_SCHEMA = 'soft-gale/brief@1'
+export const Brief = Type.Object(
+  {
+    schema: Type.Literal(BRIEF_SCHEMA),
+    duty: Type.Union(DUTIES.map((duty) => Type.Literal(duty))),
+    space: Type.Object(
+      {
+        about: Type.String({ maxLength: 300 }),
+        volumeM3: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 1e6 }), Type.Null()]),
+        heatLoadW: Type.Union([Type.Number({ minimum: 0, maximum: 1e7 }), Type.Null()]),
+        allowedRiseK: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 60 }), Type.Null()]),
+      },
+      closed,
+    ),
+    targets: Type.Array(Target, { maxItems: 8 }),
+    /** Flow that must never be undercut (L/s), and why. */
+    requiredFlow: Type.Union([Type.Object({ flowLs: Type.Number({ minimum: 0, maximum: 1e5 }), why: Why }, closed), Type.Null()]),
+  },
+  closed,
+)
+export type Brief = Static<typeof Brief>

@@ -1,0 +1,47 @@
+import type { FlowMapOutcome } from '@/core/calibration/flowMap'
+import type { FanCalibration } from '@/core/calibration/schema'
+import type { FloorReason } from '@/core/response/schema'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
+
+export type FloorEvidence = {
+  readonly calibration: FanCalibration | undefined
+  readonly flow: FlowMapOutcome | null
+  readonly coolingFloorPct: number | null
+  readonly requiredFlowLs: number | null
+}
+
+/** Every reason the floor has, each with its own speed, highest first: the first one rules. */
+export function floorReasons({ calibration, flow, coolingFloorPct, requiredFlowLs }: FloorEvidence): FloorReason[] {
+  const reasons: FloorReason[] = []
+  if (calibration && calibration.startsPct.length > 0) {
+    const startPct = Math.max(...calibration.startsPct)
+    const { restartMarginPct } = calibration
+    reasons.push({ kind: 'turns', speedPct: startPct, note: `highest of ${calibration.startsPct.length} starts` })
+    reasons.push({ kind: 'restarts', speedPct: Math.min(100, startPct + restartMarginPct), note: `start + ${formatPct(restartMarginPct)}` })
+  }
+  if (calibration && calibration.stallsPct.length > 0)
+    reasons.push({ kind: 'stall', speedPct: Math.max(...calibration.stallsPct), note: `highest of ${calibration.stallsPct.length} stalls` })
+  if (coolingFloorPct !== null) reasons.push({ kind: 'motor-cooling', speedPct: coolingFloorPct, note: 'from its plate' })
+  if (requiredFlowLs !== null && flow?.kind === 'map') {
+    const neededPct = flow.map.speedFor(requiredFlowLs)
+    // A flow it cannot reach at all still rules, at full speed, and the note says that it falls short.
+    reasons.push({
+      kind: 'required-flow',
+      speedPct: neededPct === null ? 100 : Math.ceil(neededPct - 1e-6),
+      note: neededPct === null ? `${formatQuantity(requiredFlowLs, 'flow')} is more than it gives` : formatQuantity(requiredFlowLs, 'flow'),
+    })
+  }
+  return reasons.sort((a, b) => b.speedPct - a.speedPct)
+}
+
+export const FLOOR_REASON_NAMES: Record<FloorReason['kind'], string> = {
+  turns: 'Turns at all',
+  restarts: 'Restarts by itself',
+  stall: 'Stalls coming down',
+  'motor-cooling': 'Motor cooling',
+  bearings: 'Bearings',
+  shutters: 'Shutters stay open',
+  'required-flow': 'Required flow',
+  equipment: 'Equipment needs it',
+  chosen: 'Chosen',
+}

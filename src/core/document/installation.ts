@@ -1,0 +1,36 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { Brief } from '@/core/brief/schema'
+import { Calibration } from '@/core/calibration/schema'
+import { Kit } from '@/core/kit/schema'
+import { Response } from '@/core/response/schema'
+
+const closed = { additionalProperties: false } as const
+
+const SettingValue = Type.Object({ setting: Type.String({ maxLength: 60 }), value: Type.Number() }, closed)
+
+/** Where the hand is at the controller: what the panel showed before, and which actions are done with which value. */
+export const DialState = Type.Object(
+  {
+    present: Type.Array(SettingValue, { maxItems: 60 }),
+    done: Type.Array(Type.Object({ action: Type.String({ maxLength: 80 }), value: Type.Union([Type.Number(), Type.Null()]) }, closed), { maxItems: 100 }),
+  },
+  closed,
+)
+export type DialState = Static<typeof DialState>
+
+export const INSTALLATION_SCHEMA = 'soft-gale/installation@1'
+
+/** Everything that is decided about one installation: the working copy, and what a seal keeps for good. */
+export const Installation = Type.Object(
+  {
+    schema: Type.Literal(INSTALLATION_SCHEMA),
+    name: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }),
+    brief: Brief,
+    kit: Kit,
+    calibration: Calibration,
+    response: Response,
+    dial: DialState,
+  },
+  closed,
+)
+export type Installation = Static<typeof Installation>

@@ -1,0 +1,77 @@
+import type { Static, TSchema } from '@sinclair/typebox'
+import Ajv, { type ErrorObject } from 'ajv'
+import { bad, good, type Outcome, type Problem } from '@/core/problem'
+
+const ajv = new Ajv({ allErrors: true, verbose: true, strictTypes: false })
+
+const dotted = (pointer: string): string => pointer.split('/').filter(Boolean).map((piece) => piece.replace(/~1/g, '/').replace(/~0/g, '~')).join('.')
+
+/** A branch of a union was not the one meant when its tag, its literal or its very type is another. */
+const isOtherBranch = (errors: readonly ErrorObject[], at: string): boolean =>
+  errors.some(({ keyword, instancePath }) => (keyword === 'const' && (instancePath === at || instancePath === `${at}/kind`)) || (keyword === 'type' && instancePath === at))
+
+const literals = (errors: readonly ErrorObject[]): string[] =>
+  errors.filter(({ keyword }) => keyword === 'const').map(({ params }) => String((params as { allowedValue: unknown }).allowedValue))
+
+/** Ajv reports every branch of every union; people want the one that was meant, or the list of what is possible. */
+function withoutOtherBranches(errors: readonly ErrorObject[]): ErrorObject[] {
+  const union = [...errors].filter(({ keyword }) => keyword === 'anyOf').sort((a, b) => a.schemaPath.length - b.schemaPath.length)[0]
+  if (!union) return [...errors]
+  const { schemaPath, instancePath: at } = union
+  const inside = errors.filter((error) => error.schemaPath.startsWith(`${schemaPath}/`))
+  const outside = errors.filter((error) => error !== union && !error.schemaPath.startsWith(`${schemaPath}/`))
+  const branches = new Map<string, ErrorObject[]>()
+  for (const error of inside) {
+    const branch = error.schemaPath.slice(schemaPath.length + 1).split('/')[0] ?? ''
+    branches.set(branch, [...(branches.get(branch) ?? []), error])
+  }
+  const meant = [...branches.values()].filter((branch) => !isOtherBranch(branch, at))
+  if (meant.length === 1 && meant[0]) return [...withoutOtherBranches(meant[0]), ...withoutOtherBranches(outside)]
+  const allowed = [...new Set(literals(inside.filter(({ instancePath }) => instancePath === at || instancePath === `${at}/kind`)))]
+  const onKind = inside.some(({ instancePath }) => instancePath === `${at}/kind`)
+  const summary = { ...union, keyword: 'oneOfThese', instancePath: onKind ? `${at}/kind` : at, params: { allowed } }
+  return [summary, ...withoutOtherBranches(outside)]
+}
+
+const shown = (data: unknown): string => {
+  const json = data === undefined ? 'nothing' : JSON.stringify(data)
+  return json.length > 40 ? `${json.slice(0, 37)}…` : json
+}
+
+function problemOf(error: ErrorObject): Problem {
+  const path = dotted(error.instancePath)
+  const params = error.params as Record<string, unknown>
+  switch (error.keyword) {
+    case 'required':
+      return { code: 'missing', path, what: `“${String(params.missingProperty)}”` }
+    case 'additionalProperties':
+      return { code: 'shape', path, detail: `“${String(params.additionalProperty)}” is not known here; remove it or check its spelling` }
+    case 'oneOfThese': {
+      const allowed = params.allowed as string[]
+      return { code: 'shape', path, detail: `${shown(error.data)} does not fit${allowed.length ? `; use one of: ${allowed.join(', ')}` : ''}` }
+    }
+    case 'const':
+      return { code: 'shape', path, detail: `this must be ${shown(params.allowedValue)}, not ${shown(error.data)}` }
+    case 'type':
+      return { code: 'shape', path, detail: `this must be ${String(params.type) === 'integer' ? 'a whole number' : `a ${String(params.type)}`}, not ${shown(error.data)}` }
+    case 'minimum':
+    case 'maximum':
+    case 'exclusiveMinimum':
+    case 'exclusiveMaximum':
+      return { code: 'shape', path, detail: `${shown(error.data)} must be ${String(params.comparison)} ${String(params.limit)}` }
+    case 'pattern':
+      return { code: 'shape', path, detail: `${shown(error.data)} must be a short name of letters, digits and hyphens` }
+    default:
+      return { code: 'shape', path, detail: `${shown(error.data)} ${error.message ?? 'does not fit'}` }
+  }
+}
+
+/** A function that turns unknown data into the schema's type, or names every place where it does not fit.
+ *  NaN and Infinity are no JSON numbers and are refused. */
+export function validator<T extends TSchema>(schema: T): (data: unknown) => Outcome<Static<T>> {
+  const validate = ajv.compile(schema)
+  return (data) => {
+    if (validate(data)) return good(data as Static<T>)
+    return bad(...withoutOtherBranches(validate.errors ?? []).map(problemOf))
+  }
+}

@@ -1,0 +1,59 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { ControllerModel } from '@/core/controller/schema'
+import { Signal } from '@/core/motor/signal'
+import { Id, Percent } from '@/core/response/schema'
+
+const closed = { additionalProperties: false } as const
+const orNull = <T extends Parameters<typeof Type.Union>[0][number]>(schema: T) => Type.Union([schema, Type.Null()])
+const Positive = (maximum: number) => Type.Number({ exclusiveMinimum: 0, maximum })
+
+export const MOTOR_KINDS = ['shaded-pole', 'capacitor', 'electronic', 'three-phase', 'dc', 'unknown'] as const
+export const BEARINGS = ['ball', 'sleeve', 'unknown'] as const
+
+export const Fan = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ minLength: 1, maxLength: 60 }),
+    output: orNull(Type.String({ maxLength: 40 })),
+    signal: Signal,
+    motor: Type.Union(MOTOR_KINDS.map((kind) => Type.Literal(kind))),
+    bearings: Type.Union(BEARINGS.map((kind) => Type.Literal(kind))),
+    ratedFlowLs: orNull(Positive(1e5)),
+    ratedPowerW: orNull(Positive(1e5)),
+    ratedCurrentA: orNull(Positive(200)),
+    ratedRpm: orNull(Positive(30000)),
+    /** Lowest speed at which the motor still cools itself, from its plate or leaflet. */
+    coolingFloorPct: orNull(Percent),
+  },
+  closed,
+)
+export type Fan = Static<typeof Fan>
+
+export const Probe = Type.Object(
+  {
+    id: Id,
+    /** The response input it serves. */
+    input: Id,
+    name: Type.String({ minLength: 1, maxLength: 60 }),
+    quantity: Type.Union([Type.Literal('temperature'), Type.Literal('humidity')]),
+    /** Hottest it survives (°C); null where nobody knows. */
+    survivesToC: orNull(Type.Number({ minimum: -60, maximum: 1000 })),
+    /** Smallest change it shows, in K or %RH. */
+    resolution: Type.Number({ exclusiveMinimum: 0, maximum: 20 }),
+    place: Type.String({ maxLength: 200 }),
+  },
+  closed,
+)
+export type Probe = Static<typeof Probe>
+
+export const KIT_SCHEMA = 'soft-gale/kit@1'
+export const Kit = Type.Object(
+  {
+    schema: Type.Literal(KIT_SCHEMA),
+    controller: orNull(ControllerModel),
+    fans: Type.Array(Fan, { minItems: 1, maxItems: 8 }),
+    probes: Type.Array(Probe, { maxItems: 12 }),
+  },
+  closed,
+)
+export type Kit = Static<typeof Kit>

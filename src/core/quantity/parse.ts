@@ -1,0 +1,44 @@
+import { bad, good, type Outcome, type Problem } from '@/core/problem'
+import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
+
+const NUMBER_THEN_UNIT = /^([+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i
+
+const plain = (x: number): string => String(Number(x.toPrecision(6)))
+
+/** The first other unit in which the same figure would be plausible, as a suggestion. */
+function otherReading(quantity: Quantity, x: number, used: Unit): string | undefined {
+  const { units, plausible } = quantitySpec(quantity)
+  const meant = units.find((unit) => unit !== used && toBase(unit, x) >= plausible[0] && toBase(unit, x) <= plausible[1])
+  return meant ? `${plain(x)} ${meant.symbol}` : undefined
+}
+
+const unknownUnit = (quantity: Quantity, got: string): Problem => {
+  const { label, units } = quantitySpec(quantity)
+  return { code: 'unknown_unit', path: '', got, what: label, known: units.map((unit) => unit.symbol).join(', ') }
+}
+
+/** Reads what a person typed ("68F", "20c", "0.5 h", "90 cfm", "20,5") into the base unit of `quantity`.
+ *  @param typedUnit symbol of the unit meant when none is typed; the base unit by default
+ *  @param limits plausible range in the base unit where it is narrower than the quantity's own
+ *  Refuses an unknown unit, a comma that can be read two ways, and a value no such quantity can have. */
+export function parseQuantity(
+  text: string,
+  quantity: Quantity,
+  { typedUnit, limits }: { typedUnit?: string; limits?: readonly [min: number, max: number] } = {},
+): Outcome<number> {
+  const { label, units, plausible, hint } = quantitySpec(quantity)
+  const match = NUMBER_THEN_UNIT.exec(text.trim().replace(/\u00a0/g, ' '))
+  const [, digits, rest] = match ?? []
+  if (digits === undefined || rest === undefined) return bad({ code: 'not_a_number', path: '', got: text, hint })
+  if (/,\d{3}$/.test(digits)) return bad({ code: 'ambiguous_comma', path: '', got: digits })
+  const x = Number(digits.replace(',', '.').replace('−', '-'))
+  if (!Number.isFinite(x)) return bad({ code: 'not_a_number', path: '', got: text, hint })
+  const word = rest.trim().toLowerCase().replace(/\s+/g, ' ')
+  const unit = word === '' ? (units.find(({ symbol }) => symbol === typedUnit) ?? units[0]) : units.find(({ names }) => names.includes(word))
+  if (!unit) return bad(unknownUnit(quantity, rest.trim()))
+  const base = toBase(unit, x)
+  const [min, max] = limits ?? plausible
+  if (base >= min && base <= max) return good(base)
+  const shown = (value: number) => `${plain(fromBase(unit, value))} ${unit.symbol}`
+  return bad({ code: 'implausible', path: '', what: label, got: shown(base), min: shown(min), max: shown(max), meant: limits ? undefined : otherReading(quantity, x, unit) })
+}

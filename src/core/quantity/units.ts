@@ -1,0 +1,172 @@
+/** One way of writing a quantity: `base = x * scale + offset`. `names` are what people type, in lower case. */
+export type Unit = {
+  readonly symbol: string
+  readonly names: readonly string[]
+  readonly scale: number
+  readonly offset?: number
+  readonly decimals: number
+}
+
+/** A kind of quantity: its unit inside the core first, then the others people use. `plausible` is in the base unit. */
+export type QuantitySpec = {
+  readonly label: string
+  readonly units: readonly [Unit, ...Unit[]]
+  readonly plausible: readonly [min: number, max: number]
+  readonly hint: string
+}
+
+const F_SCALE = 5 / 9
+
+// Factors: GNU Units 2.22, as listed in reference-values `unit.factors`.
+export const QUANTITIES = {
+  temperature: {
+    label: 'temperature',
+    units: [
+      { symbol: '°C', names: ['°c', 'c', 'degc', 'deg c', 'celsius'], scale: 1, decimals: 1 },
+      { symbol: '°F', names: ['°f', 'f', 'degf', 'deg f', 'fahrenheit'], scale: F_SCALE, offset: -32 * F_SCALE, decimals: 1 },
+    ],
+    plausible: [-60, 650],
+    hint: '20, 20c or 68F',
+  },
+  // A difference has no 32 in it: 2 K is 3.6 F°, never 35.6.
+  temperatureDifference: {
+    label: 'temperature difference',
+    units: [
+      { symbol: 'K', names: ['k', 'c', '°c', 'kelvin'], scale: 1, decimals: 1 },
+      { symbol: 'F°', names: ['f°', 'f', '°f', 'degf', 'fahrenheit'], scale: F_SCALE, decimals: 1 },
+    ],
+    plausible: [-200, 200],
+    hint: '2, 2 K or 3.6 F°',
+  },
+  humidity: {
+    label: 'relative humidity',
+    units: [{ symbol: '%RH', names: ['%rh', '%', 'rh', 'percent'], scale: 1, decimals: 1 }],
+    plausible: [0, 100],
+    hint: '93 or 93 %RH',
+  },
+  speed: {
+    label: 'fan speed',
+    units: [{ symbol: '%', names: ['%', 'percent', 'pct'], scale: 1, decimals: 0 }],
+    plausible: [0, 100],
+    hint: '0 to 100 %',
+  },
+  ratio: {
+    label: 'ratio',
+    units: [{ symbol: '%', names: ['%', 'percent', 'pct'], scale: 1, decimals: 0 }],
+    plausible: [1, 300],
+    hint: '80 or 80 %',
+  },
+  flow: {
+    label: 'flow',
+    units: [
+      { symbol: 'l/s', names: ['l/s', 'ls', 'lps', 'litres per second'], scale: 1, decimals: 0 },
+      { symbol: 'm³/h', names: ['m³/h', 'm3/h', 'm3h', 'cmh'], scale: 1 / 3.6, decimals: 0 },
+      { symbol: 'cfm', names: ['cfm', 'ft3/min'], scale: 0.4719474432, decimals: 0 },
+      { symbol: 'm³/s', names: ['m³/s', 'm3/s'], scale: 1000, decimals: 3 },
+    ],
+    plausible: [0, 100000],
+    hint: '38 l/s, 137 m3/h or 90 cfm',
+  },
+  airSpeed: {
+    label: 'speed of air',
+    units: [
+      { symbol: 'm/s', names: ['m/s', 'ms'], scale: 1, decimals: 2 },
+      { symbol: 'km/h', names: ['km/h', 'kmh', 'kph'], scale: 1 / 3.6, decimals: 1 },
+      { symbol: 'fpm', names: ['fpm', 'ft/min'], scale: 0.00508, decimals: 0 },
+    ],
+    plausible: [0, 60],
+    hint: '4.1 or 4.1 m/s',
+  },
+  pressure: {
+    label: 'pressure',
+    units: [
+      { symbol: 'Pa', names: ['pa'], scale: 1, decimals: 0 },
+      { symbol: 'kPa', names: ['kpa'], scale: 1000, decimals: 1 },
+      { symbol: 'bar', names: ['bar'], scale: 100000, decimals: 2 },
+      { symbol: 'psi', names: ['psi', 'psig'], scale: 6894.757293, decimals: 1 },
+      { symbol: 'inWG', names: ['inwg', 'in wg', '"wg'], scale: 249.08891, decimals: 2 },
+    ],
+    plausible: [-100000, 20000000],
+    hint: '60 Pa, 0.24 inWG, 9.2 bar or 133 psi',
+  },
+  volts: {
+    label: 'voltage',
+    units: [
+      { symbol: 'V', names: ['v', 'volt', 'volts'], scale: 1, decimals: 2 },
+      { symbol: 'mV', names: ['mv'], scale: 0.001, decimals: 0 },
+    ],
+    plausible: [0, 480],
+    hint: '7.2 or 7.2 V',
+  },
+  time: {
+    label: 'time',
+    units: [
+      { symbol: 's', names: ['s', 'sec', 'secs', 'second', 'seconds'], scale: 1, decimals: 0 },
+      { symbol: 'min', names: ['min', 'mins', 'm', 'minute', 'minutes'], scale: 60, decimals: 1 },
+      { symbol: 'h', names: ['h', 'hr', 'hrs', 'hour', 'hours'], scale: 3600, decimals: 2 },
+    ],
+    plausible: [0, 604800],
+    hint: '90 s, 15 min or 0.5 h',
+  },
+  rotation: {
+    label: 'speed of rotation',
+    units: [
+      { symbol: 'rpm', names: ['rpm', '1/min', 'r/min'], scale: 1, decimals: 0 },
+      { symbol: 'rev/s', names: ['rev/s', 'rps', 'hz'], scale: 60, decimals: 1 },
+    ],
+    plausible: [0, 30000],
+    hint: '1268 or 1268 rpm',
+  },
+  area: {
+    label: 'area',
+    units: [
+      { symbol: 'm²', names: ['m²', 'm2'], scale: 1, decimals: 4 },
+      { symbol: 'cm²', names: ['cm²', 'cm2'], scale: 1e-4, decimals: 0 },
+      { symbol: 'ft²', names: ['ft²', 'ft2'], scale: 0.09290304, decimals: 3 },
+    ],
+    plausible: [0, 100],
+    hint: '0.0314 or 314 cm2',
+  },
+  volume: {
+    label: 'volume',
+    units: [
+      { symbol: 'm³', names: ['m³', 'm3'], scale: 1, decimals: 1 },
+      { symbol: 'ft³', names: ['ft³', 'ft3'], scale: 0.028316846592, decimals: 0 },
+    ],
+    plausible: [0, 1000000],
+    hint: '64 or 64 m3',
+  },
+  power: {
+    label: 'power',
+    units: [
+      { symbol: 'W', names: ['w', 'watt', 'watts'], scale: 1, decimals: 0 },
+      { symbol: 'kW', names: ['kw'], scale: 1000, decimals: 2 },
+      { symbol: 'BTU/h', names: ['btu/h', 'btuh'], scale: 0.2930710702, decimals: 0 },
+    ],
+    plausible: [0, 10000000],
+    hint: '900 W or 0.9 kW',
+  },
+  current: {
+    label: 'current',
+    units: [
+      { symbol: 'A', names: ['a', 'amp', 'amps'], scale: 1, decimals: 2 },
+      { symbol: 'mA', names: ['ma'], scale: 0.001, decimals: 0 },
+    ],
+    plausible: [0, 200],
+    hint: '0.65 or 650 mA',
+  },
+  sound: {
+    label: 'sound level',
+    units: [{ symbol: 'dB', names: ['db', 'dba', 'db(a)'], scale: 1, decimals: 0 }],
+    plausible: [0, 140],
+    hint: '41 or 41 dB',
+  },
+} as const satisfies Record<string, QuantitySpec>
+
+export type Quantity = keyof typeof QUANTITIES
+
+export const quantitySpec = (quantity: Quantity): QuantitySpec => QUANTITIES[quantity]
+
+export const toBase = (unit: Unit, x: number): number => x * unit.scale + (unit.offset ?? 0)
+
+export const fromBase = (unit: Unit, base: number): number => (base - (unit.offset ?? 0)) / unit.scale

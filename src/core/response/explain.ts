@@ -1,0 +1,38 @@
+import type { Machine, MachineState } from '@/core/response/compile'
+import type { RuleWhy } from '@/core/response/rules/kind'
+import type { Rule } from '@/core/response/schema'
+
+/** One link of the chain from what is sensed to what is given, in the fixed order. */
+export type Link =
+  | { readonly stage: 'sense'; readonly input: string; readonly value: number }
+  | { readonly stage: 'ask'; readonly rule: Rule; readonly asksPct: number; readonly why: RuleWhy }
+  | { readonly stage: 'ask'; readonly rule: null; readonly asksPct: number; readonly why: { readonly kind: 'floor' } }
+  | { readonly stage: 'limit'; readonly askedPct: number; readonly ceilingPct: number; readonly limitedPct: number }
+  | { readonly stage: 'hold'; readonly kind: 'start-kick'; readonly speedPct: number; readonly leftS: number }
+  | { readonly stage: 'give'; readonly fan: string; readonly limitedPct: number; readonly givenPct: number; readonly stepPct: number }
+
+export type Explanation = {
+  readonly chain: readonly Link[]
+  /** The rule in charge; null while it is the floor. */
+  readonly inCharge: Rule | null
+  readonly asksPct: number
+  readonly givenPct: number
+}
+
+/** The chain for the instant after `step`, with its figures, as data. */
+export function explain(machine: Machine, state: MachineState, inputs: Float64Array): Explanation {
+  const { response, rules, compiledRules, fanIds } = machine
+  const chain: Link[] = machine.inputIds.map((input, index) => ({ stage: 'sense', input, value: inputs[index]! }))
+  chain.push({ stage: 'ask', rule: null, asksPct: response.floor.speedPct, why: { kind: 'floor' } })
+  rules.forEach((rule, index) =>
+    chain.push({ stage: 'ask', rule, asksPct: state.asksPct[index]!, why: compiledRules[index]!.why(inputs, state.memory) }),
+  )
+  if (state.limitedPct < state.askedPct)
+    chain.push({ stage: 'limit', askedPct: state.askedPct, ceilingPct: response.ceiling.speedPct, limitedPct: state.limitedPct })
+  if (state.kickLeftS > 0 && response.startKick)
+    chain.push({ stage: 'hold', kind: 'start-kick', speedPct: response.startKick.speedPct, leftS: state.kickLeftS })
+  fanIds.forEach((fan, index) =>
+    chain.push({ stage: 'give', fan, limitedPct: state.limitedPct, givenPct: state.fansPct[index]!, stepPct: response.steps.stepPct }),
+  )
+  return { chain, inCharge: rules[state.inCharge] ?? null, asksPct: state.askedPct, givenPct: state.fansPct[0]! }
+}

@@ -1,0 +1,13 @@
+/** Hands out places in the one typed array that holds everything a machine remembers between steps. */
+export class MemoryPlan {
+  private readonly initial: number[] = []
+
+  /** A place that starts at `initial`. */
+  slot(initial: number): number {
+    return this.initial.push(initial) - 1
+  }
+
+  build(): Float64Array {
+    return Float64Array.from(this.initial)
+  }
+}

@@ -1,0 +1,57 @@
+import type { Problem } from '@/core/problem'
+import type { Quantity } from '@/core/quantity/units'
+import type { MemoryPlan } from '@/core/response/memory'
+import type { Input, Response } from '@/core/response/schema'
+
+/** A piece of a rule's sentence. A field's `path` is dotted inside the rule; the interface makes an inline field of it. */
+export type SentencePart =
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'input'; readonly name: string }
+  | { readonly kind: 'field'; readonly path: string; readonly label: string; readonly quantity: Quantity; readonly value: number }
+  | { readonly kind: 'choice'; readonly path: string; readonly label: string; readonly value: string; readonly options: readonly (readonly [value: string, text: string])[] }
+
+export const text = (said: string): SentencePart => ({ kind: 'text', text: said })
+
+/** What colours a rule, its handle and its slider: the cause it answers to. */
+export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'switch'
+
+export type RuleContext = { readonly response: Response; readonly path: string }
+
+export type CompileContext = {
+  readonly response: Response
+  readonly memory: MemoryPlan
+  readonly inputIndex: (id: string) => number
+}
+
+/** Speed asked for now (percent), NaN for nothing. `dtS` is the time since the last step, spent in the state before it. */
+export type Ask = (inputs: Float64Array, memory: Float64Array, dtS: number) => number
+
+export type CompiledRule = {
+  readonly ask: Ask
+  /** Why it asks what it asks, with figures, after a step. */
+  readonly why: (inputs: Float64Array, memory: Float64Array) => RuleWhy
+  /** Puts its memory where it would be had the inputs stood like this for long. */
+  readonly settle: (inputs: Float64Array, memory: Float64Array) => void
+}
+
+export type RuleWhy =
+  | { readonly kind: 'off' }
+  | { readonly kind: 'ramp-below' | 'ramp-above'; readonly x: number; readonly edge: number }
+  | { readonly kind: 'ramp-within'; readonly x: number; readonly up: number; readonly span: number; readonly fromPct: number; readonly toPct: number }
+  | { readonly kind: 'input-lost' }
+  | { readonly kind: 'switch-waiting'; readonly leftS: number }
+  | { readonly kind: 'switch-on' }
+  | { readonly kind: 'switch-overrun'; readonly leftS: number }
+  | { readonly kind: 'switch-idle' }
+
+/** Everything the program knows of one kind of rule, so that the next kind is a new file and one line in a table. */
+export type RuleKind<R> = {
+  readonly check: (rule: R, context: RuleContext) => Problem[]
+  readonly compile: (rule: R, context: CompileContext) => CompiledRule
+  readonly sentence: (rule: R, input: Input | undefined) => readonly SentencePart[]
+  readonly cause: (input: Input | undefined) => Cause
+}
+
+/** The quantity in which an input of this kind is measured. */
+export const inputQuantity = (input: Input | undefined): Quantity =>
+  !input || input.kind === 'switch' ? 'speed' : input.kind === 'temperature' ? 'temperature' : input.kind === 'humidity' ? 'humidity' : 'pressure'

@@ -1,0 +1,81 @@
+import { inputQuantity, text, type RuleKind } from '@/core/response/rules/kind'
+import type { Ramp, Response } from '@/core/response/schema'
+import type { Problem } from '@/core/problem'
+
+/** Share of the way from `startAt` to `fullAt`, not clamped: 0 exactly at the start, 1 exactly at full, rising or falling. */
+export const rampShare = (x: number, startAt: number, fullAt: number): number => (x - startAt) / (fullAt - startAt)
+
+/** Speed (percent) a ramp asks at `x`; NaN below its start when it then asks for nothing, and for a lost input.
+ *  Source: definition, trade.md section 3; cases in reference-values `ctl.ramp`. */
+export function rampAsk(ramp: Pick<Ramp, 'startAt' | 'fullAt' | 'fromPct' | 'toPct' | 'below'>, x: number): number {
+  const share = rampShare(x, ramp.startAt, ramp.fullAt)
+  if (!(share >= 0)) return share < 0 && ramp.below === 'from' ? ramp.fromPct : NaN
+  if (share >= 1) return ramp.toPct
+  return ramp.fromPct + (ramp.toPct - ramp.fromPct) * share
+}
+
+/** A controller that rescales squeezes the whole ramp under the ceiling: 10→100 under 80 becomes 10→80. One that clips cuts its top. */
+function underCeiling(ramp: Ramp, { floor, ceiling }: Response): Ramp {
+  if (ceiling.how === 'clip' || ceiling.speedPct >= 100) return ramp
+  const room = (ceiling.speedPct - floor.speedPct) / (100 - floor.speedPct)
+  const squeeze = (pct: number) => (pct <= floor.speedPct ? pct : floor.speedPct + (pct - floor.speedPct) * room)
+  return { ...ramp, fromPct: squeeze(ramp.fromPct), toPct: squeeze(ramp.toPct) }
+}
+
+export const rampKind: RuleKind<Ramp> = {
+  check(ramp, { response, path }) {
+    const input = response.inputs.find(({ id }) => id === ramp.input)
+    const problems: Problem[] = []
+    if (input?.kind === 'switch') problems.push({ code: 'wrong_kind', path: `${path}.input`, what: `“${input.name}”`, got: 'switch', needs: 'measured input' })
+    if (ramp.startAt === ramp.fullAt) problems.push({ code: 'empty_band', path: `${path}.fullAt`, what: `The ramp on ${input?.name ?? ramp.input}`, at: ramp.startAt })
+    return problems
+  },
+  compile(written, { response, memory: _memory, inputIndex }) {
+    const ramp = underCeiling(written, response)
+    const at = inputIndex(ramp.input)
+    const { startAt, fullAt, fromPct, toPct } = ramp
+    const perUnitPct = (toPct - fromPct) / (fullAt - startAt)
+    const rising = fullAt > startAt
+    const belowPct = ramp.below === 'from' ? fromPct : NaN
+    return {
+      ask: rising
+        ? (inputs) => {
+            const x = inputs[at]!
+            return x >= fullAt ? toPct : x >= startAt ? fromPct + (x - startAt) * perUnitPct : x < startAt ? belowPct : NaN
+          }
+        : (inputs) => {
+            const x = inputs[at]!
+            return x <= fullAt ? toPct : x <= startAt ? fromPct + (x - startAt) * perUnitPct : x > startAt ? belowPct : NaN
+          },
+      why(inputs) {
+        const x = inputs[at]!
+        const share = rampShare(x, startAt, fullAt)
+        if (Number.isNaN(share)) return { kind: 'input-lost' }
+        if (share < 0) return { kind: 'ramp-below', x, edge: startAt }
+        if (share >= 1) return { kind: 'ramp-above', x, edge: fullAt }
+        return { kind: 'ramp-within', x, up: x - startAt, span: fullAt - startAt, fromPct, toPct }
+      },
+      settle() {},
+    }
+  },
+  sentence(ramp, input) {
+    const quantity = inputQuantity(input)
+    const name = input?.name ?? ramp.input
+    return [
+      text('As '),
+      { kind: 'input', name },
+      text(ramp.fullAt >= ramp.startAt ? ' climbs from ' : ' falls from '),
+      { kind: 'field', path: 'startAt', label: `${name}, start`, quantity, value: ramp.startAt },
+      text(' to '),
+      { kind: 'field', path: 'fullAt', label: `${name}, full`, quantity, value: ramp.fullAt },
+      text(', run '),
+      { kind: 'field', path: 'fromPct', label: 'speed at the start', quantity: 'speed', value: ramp.fromPct },
+      text(' → '),
+      { kind: 'field', path: 'toPct', label: 'speed at full', quantity: 'speed', value: ramp.toPct },
+      text('; before that '),
+      { kind: 'choice', path: 'below', label: 'before the start', value: ramp.below, options: [['from', 'hold the first speed'], ['nothing', 'ask for nothing']] },
+      text('.'),
+    ]
+  },
+  cause: (input) => (input?.kind === 'humidity' ? 'humidity' : input?.kind === 'pressure' ? 'pressure' : 'temperature'),
+}
