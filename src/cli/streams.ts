@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { parseArgs, type ParseArgsOptionsConfig } from 'node:util'
+import { parseArgs, type ParseArgsConfig } from 'node:util'
 
 export type Streams = { readonly out: (line: string) => void; readonly err: (line: string) => void }
 
@@ -16,7 +16,7 @@ export function readText(file: string): string {
 }
 
 /** Options and files of a command line; an unknown option is a matter of usage. */
-export function parseCommandLine<const T extends ParseArgsOptionsConfig>(
+export function parseCommandLine<const T extends NonNullable<ParseArgsConfig['options']>>(
   args: readonly string[],
   options: T,
   usage: string,

@@ -1,4 +1,5 @@
 import type { Check } from '@/core/prove/plan'
+import type { CheckReading } from '@/core/prove/reading'
 import type { Kit } from '@/core/kit/schema'
 import type { Machine } from '@/core/response/compile'
 import { formatNumber, formatPct, formatTime } from '@/core/quantity/format'
@@ -37,11 +38,6 @@ export function expectSpeeds(check: Extract<Check, { kind: 'speed' }>, machine: 
     return { fan, expectPct: here[index]!, lowPct: Math.max(0, low - METER_TOLERANCE_PCT), highPct: Math.min(100, high + METER_TOLERANCE_PCT), reasons }
   })
 }
-
-export type CheckReading =
-  | { readonly kind: 'speed'; readonly inputRead: number | null; readonly fansPct: Readonly<Record<string, number>> }
-  | { readonly kind: 'time'; readonly timeS: number }
-  | { readonly kind: 'seen'; readonly asExpected: boolean }
 
 export type Verdict = { readonly verdict: 'holds' | 'fails'; readonly sentence: string }
 

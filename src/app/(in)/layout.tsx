@@ -1,0 +1,26 @@
+import type { ReactNode } from 'react'
+import { listYard } from '@/db/queries/installation'
+import { choosePreferenceAction, signOut } from '@/server/actions'
+import { requireSigned } from '@/server/scope'
+import { STAGES } from '@/ui/stages'
+import { PLACES, TopBar } from '@/ui/TopBar'
+
+export const dynamic = 'force-dynamic'
+
+export default async function SignedInLayout({ children }: { children: ReactNode }) {
+  const { scope, preference } = await requireSigned()
+  const rows = await listYard(scope)
+  const findable = [
+    ...rows.flatMap(({ id, workingCopy }) => [
+      ...STAGES.map((stage) => ({ label: `${workingCopy.document.name}: ${stage.name}`, group: workingCopy.document.name, path: `/installation/${id}/${stage.id}` })),
+    ]),
+    ...PLACES.map(({ name, path }) => ({ label: name, group: 'Places', path })),
+    { label: 'New installation', group: 'Do', path: '/yard?new=1' },
+  ]
+  return (
+    <>
+      <TopBar personName={scope.personName} preference={preference} findable={findable} onPreference={choosePreferenceAction} onSignOut={signOut} />
+      {children}
+    </>
+  )
+}

@@ -1,0 +1,51 @@
+import { sql } from 'drizzle-orm'
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
+import { Pool } from 'pg'
+import * as schema from '@/db/schema'
+
+export type Database = NodePgDatabase<typeof schema>
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
+/** Who asks, and for which workspace. Made by `requireScope` from a session, or by the demo loader and tests. */
+export type Scope = { readonly workspaceId: string; readonly personId: string; readonly personName: string }
+
+// Next.js loads server modules more than once; the pool must be one.
+const held = globalThis as { galePool?: Pool }
+
+export function pool(): Pool {
+  if (held.galePool) return held.galePool
+  const url = process.env.DATABASE_URL
+  if (!url) throw new Error('DATABASE_URL is not set; start with ./gale start')
+  const made = new Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 })
+  // An idle connection that dies with its server must not take the process with it; the next query asks for a new one.
+  made.on('error', () => undefined)
+  held.galePool = made
+  return made
+}
+
+export const database = (): Database => drizzle(pool(), { schema })
+
+/** Closes the pool, so that a test or a command can end. */
+export async function closePool(): Promise<void> {
+  await held.galePool?.end()
+  delete held.galePool
+}
+
+/** The one way to the rows of a workspace: a transaction for which row security sees this workspace and no other. */
+export const inWorkspace = <T>({ workspaceId }: Pick<Scope, 'workspaceId'>, work: (tx: Transaction) => Promise<T>): Promise<T> =>
+  database().transaction(async (tx) => {
+    await tx.execute(sql`select set_config('gale.workspace', ${workspaceId}, true)`)
+    return work(tx)
+  })
+
+/** Connection errors of the driver and the server's own "shutting down", "starting up", "crashed". */
+const GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT', '57P01', '57P02', '57P03', '08000', '08003', '08006'])
+
+/** Whether an error means that the database could not be reached, rather than that it refused. */
+export function isDatabaseGone(error: unknown): boolean {
+  if (!(error instanceof Error)) return false
+  const code = 'code' in error ? String(error.code) : ''
+  if (GONE.has(code) || /Connection terminated|timeout exceeded when trying to connect/i.test(error.message)) return true
+  if (error instanceof AggregateError && error.errors.some(isDatabaseGone)) return true
+  return isDatabaseGone(error.cause)
+}

@@ -1,0 +1,44 @@
+import { asc, eq, sql } from 'drizzle-orm'
+import { readCheckReading, type CheckReading } from '@/core/prove/reading'
+import { inWorkspace, type Scope } from '@/db/client'
+import { stored } from '@/db/queries/document'
+import { checkResult, installation } from '@/db/schema'
+
+export type CheckResult = {
+  readonly id: string
+  readonly check: string
+  readonly given: string
+  readonly reading: CheckReading
+  readonly verdict: 'holds' | 'fails'
+  readonly sentence: string
+  readonly readBy: string
+  readonly readAt: Date
+}
+
+/** Keeps a check's result; the same id sent twice is one. False when the installation is not of this workspace. */
+export const addCheckResult = (scope: Scope, installationId: string, result: Omit<CheckResult, 'readBy' | 'readAt'>): Promise<boolean> =>
+  inWorkspace(scope, async (tx) => {
+    const [known] = await tx.select({ id: installation.id }).from(installation).where(eq(installation.id, installationId))
+    if (!known) return false
+    await tx
+      .insert(checkResult)
+      .values({ ...result, workspaceId: scope.workspaceId, installationId, readBy: scope.personName, readAt: sql`clock_timestamp()` })
+      .onConflictDoNothing()
+    return true
+  })
+
+/** Every result of an installation, oldest first. */
+export const listCheckResults = (scope: Scope, installationId: string): Promise<CheckResult[]> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx.select().from(checkResult).where(eq(checkResult.installationId, installationId)).orderBy(asc(checkResult.readAt))
+    return rows.map(({ id, check, given, reading, verdict, sentence, readBy, readAt }) => ({
+      id,
+      check,
+      given,
+      reading: stored('check reading', readCheckReading(reading)),
+      verdict: verdict === 'holds' ? 'holds' : 'fails',
+      sentence,
+      readBy,
+      readAt,
+    }))
+  })

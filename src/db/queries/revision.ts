@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto'
+import { desc, eq, max } from 'drizzle-orm'
+import type { Installation } from '@/core/document/installation'
+import { inWorkspace, type Scope } from '@/db/client'
+import { storedInstallation } from '@/db/queries/document'
+import { logEntry, revision, workingCopy } from '@/db/schema'
+
+export type Revision = {
+  readonly id: string
+  readonly number: number
+  readonly reason: string
+  readonly sealedBy: string
+  readonly sealedAt: Date
+  readonly document: Installation
+}
+
+/** The seals of an installation, newest first. */
+export const listRevisions = (scope: Scope, installationId: string): Promise<Revision[]> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx.select().from(revision).where(eq(revision.installationId, installationId)).orderBy(desc(revision.number))
+    return rows.map(({ id, number, reason, sealedBy, sealedAt, document }) => ({
+      id,
+      number,
+      reason,
+      sealedBy,
+      sealedAt,
+      document: storedInstallation(`revision ${number}`, document),
+    }))
+  })
+
+export type SealOutcome =
+  | { readonly kind: 'sealed'; readonly number: number }
+  | { readonly kind: 'behind'; readonly version: number }
+  | { readonly kind: 'unknown' }
+
+/** Seals the working copy as it stands, if it is the version the person looked at. The same seal sent twice is one. */
+export const sealRevision = (
+  scope: Scope,
+  { id, installationId, version, reason }: { id: string; installationId: string; version: number; reason: string },
+): Promise<SealOutcome> =>
+  inWorkspace(scope, async (tx) => {
+    const { workspaceId, personName } = scope
+    // The lock makes two seals at once stand in line, so that their numbers differ.
+    const [now] = await tx.select().from(workingCopy).where(eq(workingCopy.installationId, installationId)).for('update')
+    if (!now) return { kind: 'unknown' }
+    const [same] = await tx.select({ number: revision.number }).from(revision).where(eq(revision.id, id))
+    if (same) return { kind: 'sealed', number: same.number }
+    if (now.version !== version) return { kind: 'behind', version: now.version }
+    const [last] = await tx.select({ number: max(revision.number) }).from(revision).where(eq(revision.installationId, installationId))
+    const number = (last?.number ?? 0) + 1
+    await tx.insert(revision).values({ id, workspaceId, installationId, number, reason, document: now.document, sealedBy: personName })
+    await tx.insert(logEntry).values({ id: randomUUID(), workspaceId, installationId, kind: 'sealed', text: `Sealed revision ${number}: ${reason}`, writtenBy: personName })
+    return { kind: 'sealed', number }
+  })

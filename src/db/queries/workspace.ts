@@ -1,0 +1,21 @@
+import { randomUUID } from 'node:crypto'
+import { eq } from 'drizzle-orm'
+import { database, inWorkspace, type Scope } from '@/db/client'
+import { person, workspace } from '@/db/schema'
+
+/** Makes an empty workspace and returns its id. */
+export async function createWorkspace(name: string): Promise<string> {
+  const workspaceId = randomUUID()
+  await inWorkspace({ workspaceId }, (tx) => tx.insert(workspace).values({ id: workspaceId, name }))
+  return workspaceId
+}
+
+export const workspaceName = (scope: Scope): Promise<string> =>
+  inWorkspace(scope, async (tx) => (await tx.select({ name: workspace.name }).from(workspace))[0]?.name ?? '')
+
+/** How this person wants figures shown; their own row only. */
+export async function savePreference(scope: Scope, preference: { temperatureUnit: string; flowUnit: string }): Promise<void> {
+  await database().update(person).set(preference).where(eq(person.id, scope.personId))
+}
+
+export const countPeople = (): Promise<number> => database().$count(person)

@@ -1,0 +1,215 @@
+import { sql } from 'drizzle-orm'
+import { boolean, doublePrecision, bigint, index, integer, jsonb, pgTable, primaryKey, smallint, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core'
+
+const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
+const now = (name: string) => at(name).notNull().defaultNow()
+
+export const workspace = pgTable('workspace', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  createdAt: now('created_at'),
+})
+
+/** A row that belongs to a workspace. The migrations put row security on every table that has this column. */
+const ofWorkspace = () =>
+  uuid('workspace_id')
+    .notNull()
+    .references(() => workspace.id)
+
+// Sign-in: the tables of better-auth, in our words. They are read before anyone is known, so they stand outside row security.
+
+export const person = pgTable('person', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  email: text('email').notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  workspaceId: uuid('workspace_id').references(() => workspace.id),
+  temperatureUnit: text('temperature_unit').notNull().default('C'),
+  flowUnit: text('flow_unit').notNull().default('l/s'),
+  createdAt: now('created_at'),
+  updatedAt: now('updated_at'),
+})
+
+export const session = pgTable(
+  'session',
+  {
+    id: text('id').primaryKey(),
+    token: text('token').notNull().unique(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    expiresAt: at('expires_at').notNull(),
+    ipAddress: text('ip_address'),
+    userAgent: text('user_agent'),
+    createdAt: now('created_at'),
+    updatedAt: now('updated_at'),
+  },
+  (table) => [index('session_person').on(table.personId)],
+)
+
+export const signIn = pgTable(
+  'sign_in',
+  {
+    id: text('id').primaryKey(),
+    accountId: text('account_id').notNull(),
+    providerId: text('provider_id').notNull(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    accessToken: text('access_token'),
+    refreshToken: text('refresh_token'),
+    idToken: text('id_token'),
+    accessTokenExpiresAt: at('access_token_expires_at'),
+    refreshTokenExpiresAt: at('refresh_token_expires_at'),
+    scope: text('scope'),
+    password: text('password'),
+    createdAt: now('created_at'),
+    updatedAt: now('updated_at'),
+  },
+  (table) => [index('sign_in_person').on(table.personId)],
+)
+
+export const verification = pgTable('verification', {
+  id: text('id').primaryKey(),
+  identifier: text('identifier').notNull(),
+  value: text('value').notNull(),
+  expiresAt: at('expires_at').notNull(),
+  createdAt: now('created_at'),
+  updatedAt: now('updated_at'),
+})
+
+// The work itself. Every table below is under row security by workspace.
+
+export const site = pgTable(
+  'site',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: ofWorkspace(),
+    name: text('name').notNull(),
+    createdAt: now('created_at'),
+  },
+  (table) => [unique('site_name').on(table.workspaceId, table.name)],
+)
+
+export const installation = pgTable('installation', {
+  id: uuid('id').primaryKey(),
+  workspaceId: ofWorkspace(),
+  siteId: uuid('site_id')
+    .notNull()
+    .references(() => site.id),
+  createdAt: now('created_at'),
+})
+
+/** The documents as they are now. `version` rises by one with each change; a save that names another is behind. */
+export const workingCopy = pgTable('working_copy', {
+  installationId: uuid('installation_id')
+    .primaryKey()
+    .references(() => installation.id),
+  workspaceId: ofWorkspace(),
+  version: integer('version').notNull(),
+  document: jsonb('document').notNull(),
+  /** The client-made id of the save that made this version: the same save sent twice is one save. */
+  saveId: uuid('save_id').notNull(),
+  savedBy: text('saved_by').notNull(),
+  savedAt: now('saved_at'),
+})
+
+/** Sealed for good: a trigger refuses update, delete and truncate. */
+export const revision = pgTable(
+  'revision',
+  {
+    id: uuid('id').primaryKey(),
+    workspaceId: ofWorkspace(),
+    installationId: uuid('installation_id')
+      .notNull()
+      .references(() => installation.id),
+    number: integer('number').notNull(),
+    reason: text('reason').notNull(),
+    document: jsonb('document').notNull(),
+    sealedBy: text('sealed_by').notNull(),
+    sealedAt: now('sealed_at'),
+  },
+  (table) => [unique('revision_number').on(table.installationId, table.number)],
+)
+
+/** What was read and judged for one check; the newest row of a check counts. */
+export const checkResult = pgTable(
+  'check_result',
+  {
+    id: uuid('id').primaryKey(),
+    workspaceId: ofWorkspace(),
+    installationId: uuid('installation_id')
+      .notNull()
+      .references(() => installation.id),
+    check: text('check').notNull(),
+    /** What was to be proved, so that a result is known to be out of date when the setting changes. */
+    given: text('given').notNull(),
+    reading: jsonb('reading').notNull(),
+    verdict: text('verdict').notNull(),
+    sentence: text('sentence').notNull(),
+    readBy: text('read_by').notNull(),
+    readAt: now('read_at'),
+  },
+  (table) => [index('check_result_of').on(table.installationId, table.readAt)],
+)
+
+/** Append-only: a trigger refuses update, delete and truncate. */
+export const logEntry = pgTable(
+  'log_entry',
+  {
+    id: uuid('id').primaryKey(),
+    workspaceId: ofWorkspace(),
+    installationId: uuid('installation_id').references(() => installation.id),
+    kind: text('kind').notNull(),
+    text: text('text').notNull(),
+    writtenBy: text('written_by').notNull(),
+    writtenAt: now('written_at'),
+  },
+  (table) => [index('log_entry_of').on(table.workspaceId, table.writtenAt)],
+)
+
+export const controllerModel = pgTable(
+  'controller_model',
+  {
+    workspaceId: ofWorkspace(),
+    id: text('id').notNull(),
+    document: jsonb('document').notNull(),
+    createdAt: now('created_at'),
+  },
+  (table) => [primaryKey({ columns: [table.workspaceId, table.id] })],
+)
+
+export const readingFile = pgTable('reading_file', {
+  id: uuid('id').primaryKey(),
+  workspaceId: ofWorkspace(),
+  installationId: uuid('installation_id')
+    .notNull()
+    .references(() => installation.id),
+  name: text('name').notNull(),
+  /** Quantity of each column, in the order of `reading.column_no`. */
+  columns: jsonb('columns').notNull(),
+  lineCount: integer('line_count').notNull(),
+  fromMs: bigint('from_ms', { mode: 'number' }).notNull(),
+  toMs: bigint('to_ms', { mode: 'number' }).notNull(),
+  importedAt: now('imported_at'),
+})
+
+export const reading = pgTable(
+  'reading',
+  {
+    workspaceId: ofWorkspace(),
+    fileId: uuid('file_id')
+      .notNull()
+      .references(() => readingFile.id, { onDelete: 'cascade' }),
+    columnNo: smallint('column_no').notNull(),
+    atMs: bigint('at_ms', { mode: 'number' }).notNull(),
+    value: doublePrecision('value').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.fileId, table.columnNo, table.atMs] })],
+)
+
+/** Tables under row security, by name: the migration and its test both go by this list. */
+export const WORKSPACE_TABLES = ['site', 'installation', 'working_copy', 'revision', 'check_result', 'log_entry', 'controller_model', 'reading_file', 'reading'] as const
+
+export const currentWorkspace = sql`nullif(current_setting('gale.workspace', true), '')::uuid`

@@ -1,0 +1,44 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import type { ReactNode } from 'react'
+import type { Installation } from '@/core/document/installation'
+import type { UnitPreference } from '@/core/quantity/format'
+import { FrameHeader } from '@/features/frame/FrameHeader'
+import { FrameKeys } from '@/features/frame/FrameKeys'
+import { KeptState } from '@/features/frame/KeptState'
+import { StandingNotice } from '@/features/frame/StandingNotice'
+import type { ResultSummary, SealSummary } from '@/features/frame/standings'
+import { Track } from '@/features/frame/Track'
+import { TryItValues } from '@/ui/TryItValues'
+import { WorkingCopyProvider } from '@/ui/workingCopy/context'
+
+type Props = {
+  id: string
+  siteName: string
+  document: Installation
+  version: number
+  savedAt: string
+  preference: UnitPreference
+  results: readonly ResultSummary[]
+  lastSeal: Omit<SealSummary, 'isCurrent'> & { document: Installation } | null
+  children: ReactNode
+}
+
+/** Everything that stands around a stage: header with the rail, the track, and the working copy they share. */
+export function InstallationFrame({ id, siteName, results, lastSeal, children, ...copy }: Props) {
+  return (
+    <WorkingCopyProvider id={id} {...copy}>
+      <TryItValues>
+        <KeptState />
+        <FrameKeys id={id} />
+        <FrameHeader id={id} siteName={siteName} lastSeal={lastSeal} />
+        <StandingNotice />
+        <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 145px)' }}>
+          <Track id={id} results={results} lastSeal={lastSeal} />
+          {children}
+        </Box>
+      </TryItValues>
+    </WorkingCopyProvider>
+  )
+}

@@ -1,0 +1,84 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import { useMemo } from 'react'
+import { compare } from '@/core/record/compare'
+import type { Installation } from '@/core/document/installation'
+import { standings, type ResultSummary, type SealSummary } from '@/features/frame/standings'
+import { STAGES, stagePath } from '@/ui/stages'
+import { useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
+
+type Props = { id: string; results: readonly ResultSummary[]; lastSeal: (Omit<SealSummary, 'isCurrent'> & { document: Installation }) | null }
+
+/** The stages in the order of the work, each with one line of its standing. A strip on a phone. */
+export function Track({ id, results, lastSeal }: Props) {
+  const path = usePathname()
+  const document = useDocument()
+  const derived = useDerived()
+  const judgements = useJudgements()
+  const lines = useMemo(() => {
+    const seal = lastSeal && { ...lastSeal, isCurrent: compare(lastSeal.document, document).length === 0 }
+    return standings(document, derived, judgements, results, seal)
+  }, [document, derived, judgements, results, lastSeal])
+  const here = Math.max(0, STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`)))
+  return (
+    <Box component="nav" aria-label="Stages" sx={{ width: { md: 168 }, flexShrink: 0, bgcolor: 'ground.paper', borderRight: { md: 1 }, borderBottom: { xs: 1, md: 0 }, borderColor: 'divider', pt: { md: 1.5 } }}>
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, display: 'flex', flexDirection: { xs: 'row', md: 'column' }, overflowX: { xs: 'auto', md: 'visible' }, alignItems: { xs: 'center', md: 'stretch' } }}>
+        <Typography component="li" variant="body2" sx={{ display: { md: 'none' }, pl: 1.75, whiteSpace: 'nowrap', color: 'text.secondary' }}>
+          {here + 1} of 8
+        </Typography>
+        {STAGES.map((stage, index) => {
+          const { line, isDone } = lines[stage.id]
+          const isHere = index === here
+          return (
+            <Box component="li" key={stage.id}>
+              <Box
+                component={Link}
+                href={stagePath(id, stage.id)}
+                aria-current={isHere ? 'step' : undefined}
+                sx={{ display: 'flex', gap: 1.25, alignItems: 'center', color: 'text.primary', textDecoration: 'none', px: { xs: 1.25, md: 2 }, py: 0.75, minHeight: 44, whiteSpace: { xs: 'nowrap', md: 'normal' } }}
+              >
+                <Mark isDone={isDone} isHere={isHere} />
+                <span>
+                  <Box component="span" sx={{ display: 'block', fontWeight: isHere ? 700 : 400, lineHeight: 1.25 }}>
+                    {stage.name}
+                  </Box>
+                  <Box component="span" sx={{ display: { xs: 'none', md: 'block' }, fontSize: '0.75rem', color: 'text.secondary', lineHeight: 1.3 }}>
+                    {line}
+                  </Box>
+                </span>
+              </Box>
+            </Box>
+          )
+        })}
+      </Box>
+    </Box>
+  )
+}
+
+function Mark({ isDone, isHere }: { isDone: boolean; isHere: boolean }) {
+  return (
+    <Box
+      aria-hidden="true"
+      sx={{
+        width: 20,
+        height: 20,
+        flexShrink: 0,
+        borderRadius: '50%',
+        border: '2px solid',
+        borderColor: isDone || isHere ? 'cause.speed' : 'text.secondary',
+        bgcolor: isDone && !isHere ? 'cause.speed' : 'transparent',
+        color: 'ground.sheet',
+        fontSize: '0.7rem',
+        fontWeight: 700,
+        display: 'grid',
+        placeItems: 'center',
+      }}
+    >
+      {isHere ? <Box sx={{ width: 8, height: 8, borderRadius: '50%', bgcolor: 'cause.speed' }} /> : isDone ? '✓' : ''}
+    </Box>
+  )
+}

@@ -1,0 +1,43 @@
+import type { Judgement } from '@/core/advise/judgement'
+import { dialIn } from '@/core/controller/dialIn'
+import { isDone } from '@/core/controller/dialProgress'
+import type { Derived } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { givenMark } from '@/core/prove/givenMark'
+import { provePlan } from '@/core/prove/plan'
+import { formatPct } from '@/core/quantity/format'
+import type { StageId } from '@/ui/stages'
+
+export type Standing = { readonly line: string; readonly isDone: boolean }
+export type ResultSummary = { readonly check: string; readonly given: string; readonly verdict: 'holds' | 'fails' }
+export type SealSummary = { readonly number: number; readonly sealedAt: string; readonly isCurrent: boolean }
+
+const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`
+
+/** One line of standing for every stage, and whether it has what it needs. */
+export function standings(
+  { brief, kit, response, dial }: Installation,
+  derived: Derived,
+  judgements: readonly Judgement[],
+  results: readonly ResultSummary[],
+  lastSeal: SealSummary | null,
+): Record<StageId, Standing> {
+  const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit.settings, dial.present) : []
+  const doneCount = actions.filter((action) => isDone(action, dial)).length
+  const plan = derived.given.machine ? provePlan(derived.given.machine, kit) : []
+  const mark = givenMark(derived.given.response)
+  const provedCount = plan.filter(({ id }) => results.filter(({ check, given }) => check === id && given === mark).at(-1)?.verdict === 'holds').length
+  const startPct = derived.lead?.startPct ?? null
+  const rules = response.rules.filter(({ off }) => !off).length
+  const warnings = judgements.filter(({ severity }) => severity !== 'know').length
+  return {
+    brief: { line: many(brief.targets.length, 'target'), isDone: brief.targets.length > 0 },
+    kit: { line: kit.controller ? `${many(kit.fans.length, 'fan')}, ${many(kit.probes.length, 'probe')}` : 'no controller yet', isDone: kit.controller !== null },
+    calibrate: { line: startPct === null ? 'start not read' : `turns from ${formatPct(startPct)} %`, isDone: startPct !== null && derived.lead?.flow?.kind === 'map' },
+    respond: { line: derived.asked.machine ? `${many(rules, 'rule')}${warnings > 0 ? `, ${many(warnings, 'warning')}` : ''}` : 'contradicts itself', isDone: derived.asked.machine !== null && warnings === 0 },
+    rehearse: { line: 'open loop', isDone: false },
+    'dial-in': { line: kit.controller ? `${doneCount} of ${actions.length} actions` : 'needs a controller', isDone: actions.length > 0 && doneCount === actions.length },
+    prove: { line: `${provedCount} of ${plan.length} checks`, isDone: plan.length > 0 && provedCount === plan.length },
+    'hand-over': { line: lastSeal ? `rev ${lastSeal.number}${lastSeal.isCurrent ? '' : ', changed since'}` : 'never sealed', isDone: lastSeal?.isCurrent ?? false },
+  }
+}

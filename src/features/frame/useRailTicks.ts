@@ -1,0 +1,70 @@
+import { useMemo } from 'react'
+import type { SwitchRule } from '@/core/response/schema'
+import { ruleName } from '@/core/response/words'
+import { formatPct } from '@/core/quantity/format'
+import type { RailTick } from '@/ui/rail/RailHandles'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** The ticks of the rail and the order they must keep: floor, boost, ceiling. */
+export function useRailTicks(): { ticks: RailTick[]; onSet: (id: string, pct: number) => void; onDone: () => void } {
+  const { response } = useDocument()
+  const edit = useWorkingCopy((state) => state.edit)
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  const ticks = useMemo(() => {
+    const { floor, ceiling, rules, startKick } = response
+    const boost = rules.find((rule): rule is SwitchRule => rule.kind === 'switch' && !rule.off)
+    const boostPct = boost ? Math.min(boost.speedPct, ceiling.speedPct) : ceiling.speedPct
+    const kickPct = startKick?.speedPct ?? 100
+    const floorMost = Math.min(boostPct, kickPct)
+    const floorTick: RailTick = {
+      id: 'floor',
+      name: 'floor',
+      pct: floor.speedPct,
+      colour: 'text.primary',
+      minPct: 0,
+      maxPct: floorMost,
+      atMin: 'The floor cannot lie below 0 %.',
+      atMax: kickPct < boostPct ? `The floor cannot lie above the start kick, ${formatPct(kickPct)} %.` : `The floor cannot lie above the ${boost ? 'boost' : 'ceiling'}, ${formatPct(boostPct)} %.`,
+    }
+    const ceilingTick: RailTick = {
+      id: 'ceiling',
+      name: 'ceiling',
+      pct: ceiling.speedPct,
+      colour: 'text.primary',
+      minPct: floor.speedPct,
+      maxPct: 100,
+      atMin: `The ceiling cannot lie below the floor, ${formatPct(floor.speedPct)} %.`,
+      atMax: 'There is nothing above 100 %.',
+    }
+    const boostTick: RailTick[] = boost
+      ? [
+          {
+            id: `boost:${boost.id}`,
+            name: 'boost',
+            pct: boost.speedPct,
+            colour: 'cause.switch',
+            minPct: floor.speedPct,
+            maxPct: ceiling.speedPct,
+            atMin: `The boost (${ruleName(response, boost)}) cannot lie below the floor, ${formatPct(floor.speedPct)} %.`,
+            atMax: `The boost cannot lie above the ceiling, ${formatPct(ceiling.speedPct)} %.`,
+          },
+        ]
+      : []
+    return [floorTick, ...boostTick, ceilingTick]
+  }, [response])
+
+  const onSet = (id: string, pct: number): void =>
+    edit(
+      `${id.split(':')[0] ?? id} ${formatPct(pct)} %`,
+      (draft) => {
+        if (id === 'floor') draft.response.floor.speedPct = pct
+        else if (id === 'ceiling') draft.response.ceiling.speedPct = pct
+        else {
+          const rule = draft.response.rules.find((candidate) => `boost:${candidate.id}` === id)
+          if (rule?.kind === 'switch') rule.speedPct = pct
+        }
+      },
+      `rail-${id}`,
+    )
+  return { ticks, onSet, onDone }
+}

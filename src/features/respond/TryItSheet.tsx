@@ -1,0 +1,135 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Slider from '@mui/material/Slider'
+import Switch from '@mui/material/Switch'
+import Typography from '@mui/material/Typography'
+import { SEVERITY_NAMES } from '@/core/advise/judgement'
+import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
+import type { Input } from '@/core/response/schema'
+import { ruleName } from '@/core/response/words'
+import { causeColour, inputCause, ruleCause } from '@/ui/cause'
+import { Notice } from '@/ui/Notice'
+import { Ruled } from '@/ui/Ruled'
+import { SideHeading } from '@/ui/StageLayout'
+import { useInstant, useTryIt } from '@/ui/TryItValues'
+import { useDerived, useDocument, useJudgements, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** One control for each input, and the answer below: speed, signal, flow, and the reason. */
+export function TryItSheet() {
+  const { response } = useDocument()
+  return (
+    <>
+      <SideHeading>Try it</SideHeading>
+      {response.inputs.map((input) => (
+        <InputControl key={input.id} input={input} />
+      ))}
+      <Answer />
+      <Judgements />
+    </>
+  )
+}
+
+function InputControl({ input }: { input: Input }) {
+  const { values, set } = useTryIt()
+  const preference = usePreference()
+  const value = values[input.id] ?? 0
+  const colour = causeColour(inputCause(input))
+  const name = input.name.charAt(0).toUpperCase() + input.name.slice(1)
+  return (
+    <Box sx={{ mb: 0.25 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
+        <Typography variant="body2" sx={{ color: colour }}>
+          {name}
+        </Typography>
+        <Typography variant="figure" sx={{ fontSize: '0.875rem' }}>
+          {input.kind === 'switch' ? (value >= 0.5 ? 'on' : 'off') : formatQuantity(value, input.kind, preference)}
+          {input.kind === 'switch' && <Switch size="small" checked={value >= 0.5} onChange={(_event, isOn) => set(input.id, isOn ? 1 : 0)} slotProps={{ input: { 'aria-label': name } }} />}
+        </Typography>
+      </Box>
+      {input.kind !== 'switch' && (
+        <Slider
+          size="small"
+          aria-label={name}
+          getAriaValueText={(x) => formatQuantity(x, input.kind, preference)}
+          min={input.from}
+          max={input.to}
+          step={0.1}
+          value={value}
+          onChange={(_event, x) => set(input.id, Array.isArray(x) ? (x[0] ?? value) : x)}
+          sx={{ color: colour, py: { xs: 1.5, md: 0.75 }, '& .MuiSlider-thumb': { bgcolor: 'ground.side', border: '3px solid currentColor', width: 15, height: 15 } }}
+        />
+      )}
+    </Box>
+  )
+}
+
+function Answer() {
+  const document = useDocument()
+  const { given, asked } = useInstant()
+  const preference = usePreference()
+  const [lead, ...others] = given?.evaluation.fans ?? []
+  if (!given || !asked || !lead) return null
+  const { response } = document
+  const askedPct = asked.evaluation.fans[0]?.speedPct ?? 0
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
+        <Typography component="p" data-testid="speed-now" sx={{ color: 'cause.speed', fontWeight: 700, fontSize: '2.9rem', lineHeight: 1, whiteSpace: 'nowrap' }}>
+          {formatPct(lead.speedPct)}
+          <Box component="span" sx={{ fontSize: '1.25rem' }}>
+            %
+          </Box>
+        </Typography>
+        <Typography variant="figure" component="div" sx={{ fontSize: '0.8125rem', lineHeight: 1.45 }}>
+          {Math.abs(askedPct - lead.speedPct) > 0.05 && <div>asked {formatPct(askedPct)}, gives {formatPct(lead.speedPct)}</div>}
+          <div>
+            {formatNumber(lead.signal.value, lead.signal.unit === 'V' ? 2 : 0)} {lead.signal.unit} {lead.signal.kind === 'volts' ? 'at the output' : 'duty'}
+          </div>
+          <div>{lead.flowLs === null ? 'flow not mapped yet' : `${formatQuantity(lead.flowLs, 'flow', preference)}${preference.flow === 'l/s' ? ` · ${formatQuantity(lead.flowLs, 'flow', { ...preference, flow: 'm³/h' })}` : ''}`}</div>
+        </Typography>
+      </Box>
+      <Typography variant="body2" role="status" data-testid="reason" sx={{ my: 0.75 }}>
+        {given.evaluation.reason}
+      </Typography>
+      {response.rules
+        .filter(({ off }) => !off)
+        .map((rule) => {
+          const ask = asked.evaluation.asks.find(({ rule: id }) => id === rule.id)?.asksPct
+          const name = ruleName(response, rule)
+          return (
+            <Ruled key={rule.id} label={name.charAt(0).toUpperCase() + name.slice(1)} colour={causeColour(ruleCause(response, rule))} strong={asked.explanation.inCharge?.id === rule.id}>
+              {ask == null ? '–' : `${formatPct(ask)} %`}
+            </Ruled>
+          )
+        })}
+      <Ruled label="Floor" strong={asked.explanation.inCharge === null}>{`${formatPct(response.floor.speedPct)} %`}</Ruled>
+      {others.map(({ id, speedPct, flowLs }) => (
+        <Ruled key={id} label={`${document.kit.fans.find((fan) => fan.id === id)?.name ?? id} fan`} colour="cause.speed">
+          {formatPct(speedPct)} %{flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}
+        </Ruled>
+      ))}
+    </Box>
+  )
+}
+
+function Judgements() {
+  const judgements = useJudgements()
+  const { fit } = useDerived()
+  const edit = useWorkingCopy((state) => state.edit)
+  const rounded = fit?.losses.length ?? 0
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      {judgements.map(({ id, severity, title, detail, cure }) => (
+        <Notice key={id} grave={severity === 'hurts'} title={title} action={cure ? { label: cure.label, onClick: () => edit(cure.label, (draft) => cure.apply(draft)) } : undefined}>
+          {detail} <i>({SEVERITY_NAMES[severity]})</i>
+        </Notice>
+      ))}
+      {rounded > 0 && (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          {rounded === 1 ? 'One thing' : `${rounded} things`} this controller cannot do exactly: see Dial in.
+        </Typography>
+      )}
+    </Box>
+  )
+}

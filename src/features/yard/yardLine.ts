@@ -1,0 +1,74 @@
+import { judgeInstallation } from '@/core/advise/judge'
+import { DUTY_NAMES } from '@/core/brief/schema'
+import { derive } from '@/core/derive'
+import { evaluateAt } from '@/core/evaluate'
+import { readInstallation } from '@/core/document/read'
+import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
+import { compare } from '@/core/record/compare'
+import type { Cause } from '@/core/response/rules/kind'
+import { ruleKind } from '@/core/response/rules/table'
+import type { YardRow } from '@/db/queries/installation'
+import type { RailProps } from '@/ui/rail/SpeedRail'
+
+export type YardLine = {
+  readonly id: string
+  readonly site: string
+  readonly name: string
+  readonly about: string
+  readonly rail: RailProps
+  readonly speed: { readonly text: string; readonly cause: Cause; readonly rule: string }
+  readonly gives: string
+  readonly standing: { readonly text: string; readonly tone: 'plain' | 'working' | 'needs' }
+  readonly sealedAt: string | null
+  readonly sealedNumber: number | null
+  readonly concern: { readonly title: string; readonly detail: string; readonly grave: boolean } | null
+}
+
+/** What one installation shows in the yard: its rail, the speed at the middle of its target band, and its standing. */
+export function yardLine({ id, siteName, workingCopy: { document }, sealed }: YardRow, preference: UnitPreference): YardLine {
+  const derived = derive(document)
+  const { brief, response } = document
+  const values = Object.fromEntries(
+    response.inputs.flatMap((input) => {
+      const target = brief.targets.find(({ quantity }) => quantity === input.kind)
+      return target ? [[input.id, (target.bandFrom + target.bandTo) / 2]] : []
+    }),
+  )
+  const instant = derived.given.machine && evaluateAt(derived.given.machine, derived, values, preference)
+  const lead = instant?.evaluation.fans[0]
+  const rule = instant?.explanation.inCharge ?? null
+  const input = response.inputs.find((candidate) => candidate.id === rule?.input)
+  const boost = response.rules.find((candidate) => candidate.kind === 'switch' && !candidate.off)
+  const sealedDocument = sealed && readInstallation(sealed.document)
+  const changes = sealedDocument?.ok ? compare(sealedDocument.value, document).length : 0
+  const concern = judgeInstallation(document, derived).find(({ severity }) => severity === 'hurts' || severity === 'fails')
+  return {
+    id,
+    site: siteName,
+    name: document.name,
+    about: `${DUTY_NAMES[brief.duty]} · ${document.kit.fans.map(({ name }) => name).join(' and ')}`,
+    rail: {
+      startPct: derived.lead?.startPct ?? null,
+      floorPct: response.floor.speedPct,
+      ceilingPct: response.ceiling.speedPct,
+      boostPct: boost?.kind === 'switch' ? boost.speedPct : null,
+      nowPct: lead?.speedPct ?? null,
+    },
+    speed: {
+      text: lead ? (lead.speedPct === 0 ? 'off' : `${formatPct(lead.speedPct)} %`) : '–',
+      cause: rule ? ruleKind(rule).cause(input) : 'speed',
+      rule: rule ? (input?.name ?? rule.id) : 'floor',
+    },
+    gives: lead?.flowLs == null ? 'not mapped' : formatQuantity(lead.flowLs, 'flow', preference),
+    standing: concern
+      ? { text: 'Needs you', tone: 'needs' }
+      : sealed === null
+        ? { text: 'Never sealed', tone: 'working' }
+        : changes > 0
+          ? { text: `Working copy, after rev ${sealed.number}`, tone: 'working' }
+          : { text: `As sealed, rev ${sealed.number}`, tone: 'plain' },
+    sealedAt: sealed?.sealedAt.toISOString() ?? null,
+    sealedNumber: sealed?.number ?? null,
+    concern: concern ? { title: concern.title, detail: concern.detail, grave: concern.severity === 'hurts' } : null,
+  }
+}

@@ -1,0 +1,18 @@
+import { Type } from '@sinclair/typebox'
+import { validator } from '@/core/document/validator'
+import { FLOW_CHOICES, TEMPERATURE_CHOICES } from '@/core/quantity/format'
+import type { Scope } from '@/db/client'
+import { savePreference } from '@/db/queries/workspace'
+import { closed } from '@/server/commands/input'
+import type { Result } from '@/server/result'
+
+const readInput = validator(
+  Type.Object({ temperatureUnit: Type.Union(TEMPERATURE_CHOICES.map((unit) => Type.Literal(unit))), flowUnit: Type.Union(FLOW_CHOICES.map((unit) => Type.Literal(unit))) }, closed),
+)
+
+export async function choosePreference(scope: Scope, input: unknown): Promise<Result> {
+  const read = readInput(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  await savePreference(scope, read.value)
+  return { kind: 'done' }
+}

@@ -1,0 +1,31 @@
+import { Type } from '@sinclair/typebox'
+import { derive } from '@/core/derive'
+import { validator } from '@/core/document/validator'
+import { givenMark } from '@/core/prove/givenMark'
+import { provePlan } from '@/core/prove/plan'
+import { CheckReading } from '@/core/prove/reading'
+import { judge } from '@/core/prove/verdict'
+import type { Scope } from '@/db/client'
+import { addCheckResult } from '@/db/queries/checkResult'
+import { getInstallation } from '@/db/queries/installation'
+import { closed, Uuid } from '@/server/commands/input'
+import type { Result } from '@/server/result'
+
+const readInput = validator(Type.Object({ id: Uuid, installationId: Uuid, check: Type.String({ minLength: 1, maxLength: 100 }), reading: CheckReading }, closed))
+
+/** Judges a reading on the server, against the working copy as kept, and keeps reading and verdict together. */
+export async function keepCheck(scope: Scope, input: unknown): Promise<Result<{ verdict: 'holds' | 'fails'; sentence: string }>> {
+  const read = readInput(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  const { id, installationId, check: checkId, reading } = read.value
+  const row = await getInstallation(scope, installationId)
+  if (!row) return { kind: 'unknown' }
+  const { document } = row.workingCopy
+  const { machine } = derive(document).given
+  const check = machine ? provePlan(machine, document.kit).find((candidate) => candidate.id === checkId) : undefined
+  if (!machine || !check || check.kind !== reading.kind)
+    return { kind: 'invalid', problems: [{ code: 'said', path: 'check', text: 'This check no longer belongs to the setting; open Prove again.' }] }
+  const { verdict, sentence } = judge(check, reading, machine, document.kit)
+  await addCheckResult(scope, installationId, { id, check: checkId, given: givenMark(machine.response), reading, verdict, sentence })
+  return { kind: 'done', verdict, sentence }
+}

@@ -1,0 +1,35 @@
+import { Type } from '@sinclair/typebox'
+import { newInstallation, NEW_DUTIES } from '@/core/document/newInstallation'
+import { readInstallationText } from '@/core/document/read'
+import { validator } from '@/core/document/validator'
+import type { Scope } from '@/db/client'
+import { createInstallation } from '@/db/queries/installation'
+import { ensureSite } from '@/db/queries/site'
+import { closed, Uuid } from '@/server/commands/input'
+import type { Result } from '@/server/result'
+
+const Named = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })
+const readNew = validator(Type.Object({ id: Uuid, site: Named, name: Named, duty: Type.Union(NEW_DUTIES.map((duty) => Type.Literal(duty))) }, closed))
+const readImport = validator(Type.Object({ id: Uuid, site: Named, text: Type.String({ maxLength: 4_000_000 }) }, closed))
+
+/** Makes an installation from nothing but its name and duty. */
+export async function makeInstallation(scope: Scope, input: unknown): Promise<Result<{ id: string }>> {
+  const read = readNew(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  const { id, site, name, duty } = read.value
+  const { id: siteId } = await ensureSite(scope, site.trim())
+  await createInstallation(scope, { id, siteId, document: newInstallation(name.trim(), duty) })
+  return { kind: 'done', id }
+}
+
+/** Makes an installation from an exported file. */
+export async function importInstallation(scope: Scope, input: unknown): Promise<Result<{ id: string }>> {
+  const read = readImport(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  const document = readInstallationText(read.value.text)
+  if (!document.ok) return { kind: 'invalid', problems: document.problems }
+  const { id, site } = read.value
+  const { id: siteId } = await ensureSite(scope, site.trim())
+  await createInstallation(scope, { id, siteId, document: document.value })
+  return { kind: 'done', id }
+}

@@ -1,0 +1,20 @@
+import { readdir, readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { parseJson, readControllerModel } from '@/core/document/read'
+import { problemLine } from '@/core/problem'
+import { saveControllerModel } from '@/db/queries/controllerModel'
+import { createWorkspace } from '@/db/queries/workspace'
+
+const folder = join(process.cwd(), 'demo', 'controllers')
+
+/** A new workspace, with our example controllers to choose from; returns its id. */
+export async function makeWorkspace(name: string): Promise<string> {
+  const workspaceId = await createWorkspace(name)
+  for (const file of (await readdir(folder)).sort()) {
+    const data = parseJson(await readFile(join(folder, file), 'utf8'))
+    const model = data.ok ? readControllerModel(data.value) : data
+    if (!model.ok) throw new Error(`demo/controllers/${file}: ${model.problems.map(problemLine).join('; ')}`)
+    await saveControllerModel({ workspaceId, personId: '', personName: '' }, model.value)
+  }
+  return workspaceId
+}

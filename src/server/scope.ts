@@ -1,0 +1,29 @@
+import 'server-only'
+import { headers } from 'next/headers'
+import { redirect } from 'next/navigation'
+import { cache } from 'react'
+import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
+import type { Scope } from '@/db/client'
+import { auth } from '@/server/auth'
+
+export type Signed = { readonly scope: Scope; readonly preference: UnitPreference }
+
+/** Who is asking; null when nobody is signed in. Read once a request. */
+export const signed = cache(async (): Promise<Signed | null> => {
+  const session = await auth().api.getSession({ headers: await headers() })
+  const workspaceId = session?.user.workspaceId
+  if (!session || !workspaceId) return null
+  const { id, name, temperatureUnit, flowUnit } = session.user
+  return {
+    scope: { workspaceId, personId: id, personName: name },
+    preference: {
+      temperature: TEMPERATURE_CHOICES.find((unit) => unit === temperatureUnit) ?? 'C',
+      flow: FLOW_CHOICES.find((unit) => unit === flowUnit) ?? 'l/s',
+    },
+  }
+})
+
+/** Who is asking, for a page: the sign-in page for a stranger. */
+export async function requireSigned(): Promise<Signed> {
+  return (await signed()) ?? redirect('/sign-in')
+}

@@ -1,0 +1,25 @@
+import Box from '@mui/material/Box'
+import Link from '@mui/material/Link'
+import Typography from '@mui/material/Typography'
+import type { ReactNode } from 'react'
+
+type Props = { grave?: boolean; title: string; children?: ReactNode; action?: { label: string; onClick: () => void } }
+
+/** A boxed remark: ochre for what is worth knowing, red for what can hurt or be lost. */
+export function Notice({ grave = false, title, children, action }: Props) {
+  return (
+    <Box sx={{ border: 1, borderColor: grave ? 'error.main' : 'warning.main', borderRadius: 1, bgcolor: 'ground.sheet', px: 1.25, py: 1, mb: 1 }}>
+      <Typography variant="body2" component="p">
+        <Box component="strong" sx={{ color: grave ? 'error.main' : 'text.primary' }}>
+          {title}
+        </Box>{' '}
+        {children}{' '}
+        {action && (
+          <Link component="button" type="button" onClick={action.onClick} sx={{ verticalAlign: 'baseline', fontSize: 'inherit' }}>
+            {action.label}
+          </Link>
+        )}
+      </Typography>
+    </Box>
+  )
+}

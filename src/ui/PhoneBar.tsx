@@ -1,0 +1,25 @@
+import Box from '@mui/material/Box'
+import type { ReactNode } from 'react'
+
+/** The main action at the bottom of a phone, where the thumb is; nothing on a desk. */
+export const PhoneBar = ({ children }: { children: ReactNode }) => (
+  <>
+    <Box sx={{ display: { xs: 'block', md: 'none' }, height: 80 }} />
+    <Box
+      sx={{
+        display: { xs: 'flex', md: 'none' },
+        position: 'fixed',
+        inset: 'auto 0 0 0',
+        gap: 1.25,
+        p: 1.5,
+        bgcolor: 'ground.sheet',
+        borderTop: 1,
+        borderColor: 'divider',
+        zIndex: 10,
+        '& .MuiButton-root': { minHeight: 56, fontSize: '1rem' },
+      }}
+    >
+      {children}
+    </Box>
+  </>
+)

@@ -1,0 +1,129 @@
+'use client'
+
+import InputBase from '@mui/material/InputBase'
+import Tooltip from '@mui/material/Tooltip'
+import { useEffect, useRef, useState } from 'react'
+import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
+import { parseQuantity } from '@/core/quantity/parse'
+import { problemText } from '@/core/problem'
+import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
+import { MONO } from '@/ui/theme'
+import { usePreference } from '@/ui/workingCopy/context'
+
+type Props = {
+  label: string
+  quantity: Quantity
+  /** In the base unit; null shows an empty field. */
+  value: number | null
+  onChange: (value: number) => void
+  /** Called when an empty field is left; without it an empty field goes back to what it was. */
+  onClear?: () => void
+  /** The gesture is over: what was typed or turned is one change for undo. */
+  onDone?: () => void
+  /** One turn of the wheel or arrow key, in the base unit (a difference for temperatures). */
+  step?: number
+  limits?: readonly [min: number, max: number]
+  colour?: string
+  large?: boolean
+  showUnit?: boolean
+}
+
+/** Times are read in the unit a person would say them in: 15 min, not 900 s. */
+function shownUnit(quantity: Quantity, value: number | null, preferred: Unit): Unit {
+  if (quantity !== 'time' || value === null || value === 0) return preferred
+  const { units } = quantitySpec('time')
+  return [...units].reverse().find(({ scale }) => value >= scale && Number.isInteger(Number((value / scale).toFixed(4)))) ?? preferred
+}
+
+/** An inline field for a quantity: type with any unit, turn with arrows or wheel; the answer follows each keystroke. */
+export function QuantityField({ label, quantity, value, onChange, onClear, onDone, step, limits, colour = 'text.primary', large = false, showUnit = true }: Props) {
+  const preference = usePreference()
+  const [typed, setTyped] = useState<string | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const input = useRef<HTMLInputElement>(null)
+  const unit = shownUnit(quantity, value, preferredUnit(quantity, preference))
+  const figure = value === null ? '' : quantity === 'time' ? String(Number(fromBase(unit, value).toFixed(2))) : quantity === 'speed' || quantity === 'ratio' ? formatPct(value) : formatFigure(value, quantity, preference)
+  const text = typed ?? figure
+
+  function type(next: string): void {
+    setTyped(next)
+    if (next.trim() === '') {
+      setProblem(null)
+      return
+    }
+    const parsed = parseQuantity(next, quantity, { typedUnit: unit.symbol, limits })
+    setProblem(parsed.ok ? null : parsed.problems.map(problemText).join(' '))
+    if (parsed.ok && parsed.value !== value) onChange(parsed.value)
+  }
+
+  function leave(): void {
+    if (typed !== null && typed.trim() === '') onClear?.()
+    setTyped(null)
+    setProblem(null)
+    onDone?.()
+  }
+
+  function turn(direction: number): void {
+    if (value === null) return
+    const [min, max] = limits ?? quantitySpec(quantity).plausible
+    const oneStep = step ?? toBase(unit, 10 ** -unit.decimals) - toBase(unit, 0)
+    const next = Math.min(max, Math.max(min, Number((value + direction * oneStep).toFixed(6))))
+    setTyped(null)
+    setProblem(null)
+    onChange(next)
+  }
+
+  const turnLatest = useRef(turn)
+  useEffect(() => {
+    turnLatest.current = turn
+  })
+  useEffect(() => {
+    const element = input.current
+    if (!element) return
+    // React's own wheel listeners are passive; the page must not scroll while the wheel turns a focused field.
+    const onWheel = (event: WheelEvent) => {
+      if (document.activeElement !== element) return
+      event.preventDefault()
+      turnLatest.current(event.deltaY < 0 ? 1 : -1)
+    }
+    element.addEventListener('wheel', onWheel, { passive: false })
+    return () => element.removeEventListener('wheel', onWheel)
+  }, [])
+
+  return (
+    <Tooltip open={problem !== null} title={problem ?? ''} placement="bottom-start" slotProps={{ tooltip: { role: 'alert' } }}>
+      <span style={{ whiteSpace: 'nowrap' }}>
+        <InputBase
+          inputRef={input}
+          value={text}
+          onChange={(event) => type(event.target.value)}
+          onFocus={(event) => event.target.select()}
+          onBlur={leave}
+          onKeyDown={(event) => {
+            if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+              event.preventDefault()
+              turn(event.key === 'ArrowUp' ? 1 : -1)
+            }
+            if (event.key === 'Enter') event.currentTarget.querySelector('input')?.blur()
+            if (event.key === 'Escape') {
+              setTyped(null)
+              setProblem(null)
+            }
+          }}
+          error={problem !== null}
+          inputProps={{ 'aria-label': `${label}, ${unit.symbol}`, 'aria-invalid': problem !== null, inputMode: 'text', autoComplete: 'off', spellCheck: false, placeholder: value === null ? '––' : undefined }}
+          sx={{
+            width: `calc(${Math.max(text.length, 2)}ch + ${large ? 24 : 10}px)`,
+            color: colour,
+            borderBottom: '2px solid',
+            borderColor: problem === null ? colour : 'error.main',
+            '&.Mui-focused': { bgcolor: 'ground.side' },
+            '& input': { p: '0 4px', fontFamily: MONO, fontWeight: 600, fontVariantNumeric: 'tabular-nums slashed-zero', fontSize: large ? '1.6rem' : '0.9375rem', textAlign: 'center', height: large ? '2.4rem' : '1.6rem' },
+            '@media (max-width: 600px)': { '& input': { minHeight: 40 } },
+          }}
+        />
+        {showUnit && <span aria-hidden="true">{` ${unit.symbol}`}</span>}
+      </span>
+    </Tooltip>
+  )
+}

@@ -1,0 +1,132 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import ButtonBase from '@mui/material/ButtonBase'
+import Divider from '@mui/material/Divider'
+import Menu from '@mui/material/Menu'
+import MenuItem from '@mui/material/MenuItem'
+import { useColorScheme } from '@mui/material/styles'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { usePathname, useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
+import { FindOrDo, type Findable } from '@/ui/FindOrDo'
+import { MONO } from '@/ui/theme'
+
+export const PLACES = [
+  { name: 'Yard', path: '/yard', key: 'y' },
+  { name: 'Controllers', path: '/controllers', key: 'c' },
+  { name: 'Log', path: '/log', key: 'l' },
+] as const
+
+type Props = {
+  personName: string
+  preference: UnitPreference
+  findable: readonly Findable[]
+  onPreference: (choice: { temperatureUnit: string; flowUnit: string }) => Promise<unknown>
+  onSignOut: () => Promise<void>
+}
+
+const initials = (name: string): string =>
+  name
+    .split(/\s+/)
+    .map((word) => word.charAt(0).toUpperCase())
+    .slice(0, 2)
+    .join('')
+
+/** Name, the places, find-or-do, how the work stands towards the server, and the person. */
+export function TopBar({ personName, preference, findable, onPreference, onSignOut }: Props) {
+  const path = usePathname()
+  const router = useRouter()
+  const [isFinding, setFinding] = useState(false)
+  useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true })
+  useHotkeys('g>y', () => router.push('/yard'))
+  useHotkeys('g>c', () => router.push('/controllers'))
+  useHotkeys('g>l', () => router.push('/log'))
+  return (
+    <Box component="header" sx={{ bgcolor: 'ground.bar', color: 'ground.barText', height: 44, px: 2, display: 'flex', alignItems: 'center', gap: { xs: 1.5, sm: 2.5 }, displayPrint: 'none' }}>
+      <Box component={Link} href="/yard" sx={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, display: 'flex', alignItems: 'center', gap: 1, whiteSpace: 'nowrap' }}>
+        <svg width="22" height="16" viewBox="0 0 22 16" fill="none" stroke="#A8CEC8" strokeWidth="2" strokeLinecap="round" aria-hidden="true">
+          <path d="M1 5h12a2.5 2.5 0 1 0-2.5-2.5" />
+          <path d="M1 9h19" />
+          <path d="M1 13h9" />
+        </svg>
+        <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
+          Soft Gale
+        </Box>
+      </Box>
+      <Box component="nav" aria-label="Places" sx={{ display: 'flex', gap: { xs: 1.5, sm: 2.5 } }}>
+        {PLACES.map(({ name, path: to, key }) => {
+          const isHere = path.startsWith(to) || (to === '/yard' && path.startsWith('/installation'))
+          return (
+            <Box
+              key={to}
+              component={Link}
+              href={to}
+              title={`g then ${key}`}
+              aria-current={isHere ? 'page' : undefined}
+              sx={{ color: 'inherit', textDecoration: 'none', fontSize: '0.875rem', lineHeight: '41px', borderBottom: '3px solid', borderColor: isHere ? '#A8CEC8' : 'transparent' }}
+            >
+              {name}
+            </Box>
+          )
+        })}
+      </Box>
+      <Box sx={{ flex: 1 }} />
+      <ButtonBase
+        onClick={() => setFinding(true)}
+        sx={{ border: 1, borderColor: '#5C6E75', borderRadius: 1, height: 30, px: 1.25, minWidth: { sm: 200 }, justifyContent: 'space-between', fontSize: '0.8125rem', color: '#C6D2D0', gap: 2, display: { xs: 'none', sm: 'inline-flex' } }}
+      >
+        Find or do… <Box component="span" sx={{ fontFamily: MONO }}>Ctrl K</Box>
+      </ButtonBase>
+      <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
+      <PersonMenu {...{ personName, preference, onPreference, onSignOut }} />
+      <FindOrDo open={isFinding} onClose={() => setFinding(false)} findable={findable} />
+    </Box>
+  )
+}
+
+function PersonMenu({ personName, preference, onPreference, onSignOut }: Omit<Props, 'findable'>) {
+  const router = useRouter()
+  const { mode, setMode } = useColorScheme()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const choose = (choice: Partial<UnitPreference>) =>
+    void onPreference({ temperatureUnit: choice.temperature ?? preference.temperature, flowUnit: choice.flow ?? preference.flow }).then(() => router.refresh())
+  return (
+    <>
+      <ButtonBase onClick={(event) => setAnchor(event.currentTarget)} aria-label={`${personName}: units, light or dark, sign out`} sx={{ fontSize: '0.8125rem', fontWeight: 600, minWidth: 32, minHeight: 32 }}>
+        {initials(personName)}
+      </ButtonBase>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <Typography variant="body2" sx={{ px: 2, py: 0.5 }}>
+          {personName}
+        </Typography>
+        <Divider />
+        {TEMPERATURE_CHOICES.map((unit) => (
+          <MenuItem key={unit} selected={preference.temperature === unit} onClick={() => choose({ temperature: unit })}>
+            Temperatures in °{unit}
+          </MenuItem>
+        ))}
+        <Divider />
+        {FLOW_CHOICES.map((unit) => (
+          <MenuItem key={unit} selected={preference.flow === unit} onClick={() => choose({ flow: unit })}>
+            Flows in {unit}
+          </MenuItem>
+        ))}
+        <Divider />
+        {(['light', 'dark', 'system'] as const).map((choice) => (
+          <MenuItem key={choice} selected={mode === choice} onClick={() => setMode(choice)}>
+            {{ light: 'Light', dark: 'Dark, for night work', system: 'As the device' }[choice]}
+          </MenuItem>
+        ))}
+        <Divider />
+        <MenuItem component={Button} onClick={() => void onSignOut()} sx={{ width: '100%', justifyContent: 'flex-start' }}>
+          Sign out
+        </MenuItem>
+      </Menu>
+    </>
+  )
+}

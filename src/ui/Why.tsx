@@ -1,0 +1,40 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import ButtonBase from '@mui/material/ButtonBase'
+import Popover from '@mui/material/Popover'
+import Typography from '@mui/material/Typography'
+import { useState, type ReactNode } from 'react'
+
+type Props = { what: string; formula: string; withValues: string; source: string; children: ReactNode }
+
+/** A figure that can be argued with: touch it and see the formula, the values put in, and the source. */
+export function Why({ what, formula, withValues, source, children }: Props) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  return (
+    <>
+      <ButtonBase
+        onClick={(event) => setAnchor(event.currentTarget)}
+        aria-label={`Why: ${what}`}
+        aria-haspopup="dialog"
+        sx={{ font: 'inherit', color: 'inherit', borderBottom: '1px dashed', borderColor: 'text.secondary', borderRadius: 0, verticalAlign: 'baseline', minHeight: { xs: 36, sm: 0 } }}
+      >
+        {children}
+      </ButtonBase>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { 'aria-label': what, sx: { border: 1, borderColor: 'text.primary', p: 1.5, maxWidth: 360 } } }}>
+        <Typography variant="h2" component="h2">
+          {what}
+        </Typography>
+        <Typography variant="figure" component="p" sx={{ my: 0.5 }}>
+          {formula}
+        </Typography>
+        <Typography variant="figure" component="p" sx={{ mb: 0.5 }}>
+          {withValues}
+        </Typography>
+        <Box sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5 }}>
+          <Typography variant="body2">Source: {source}</Typography>
+        </Box>
+      </Popover>
+    </>
+  )
+}

@@ -1,0 +1,14 @@
+/** Type of all chart labels: figures in the mono face. */
+export const chartFont = { fontFamily: '"Atkinson Hyperlegible Mono Variable", monospace', fontSize: 12, fill: 'var(--mui-palette-text-secondary)' }
+
+export const HATCH_FILL = 'url(#gale-hatch)'
+
+/** The pattern of "will not turn", for use as a fill inside a chart. */
+export const ChartHatch = () => (
+  <defs>
+    <pattern id="gale-hatch" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <rect width="8" height="8" fill="var(--mui-palette-ground-wont)" />
+      <line x1="0" y1="0" x2="0" y2="8" stroke="var(--mui-palette-ground-hatch)" strokeWidth="1.5" />
+    </pattern>
+  </defs>
+)

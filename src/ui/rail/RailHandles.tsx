@@ -1,0 +1,112 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { useRef, useState } from 'react'
+import { formatPct } from '@/core/quantity/format'
+import { hatch } from '@/ui/rail/hatch'
+import { Pointer, type RailProps } from '@/ui/rail/SpeedRail'
+import { useLatest } from '@/ui/useLatest'
+
+export type RailTick = {
+  readonly id: string
+  readonly name: string
+  readonly pct: number
+  readonly colour: string
+  readonly minPct: number
+  readonly maxPct: number
+  /** Said when it is held at an end: "the floor cannot lie above the boost, 75 %". */
+  readonly atMin: string
+  readonly atMax: string
+}
+
+type Props = RailProps & { ticks: readonly RailTick[]; stepPct: number; onSet: (id: string, pct: number) => void; onDone: () => void }
+
+/** The rail with ticks that can be dragged and moved by keys: one controller step a press, five with the page keys. */
+export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, stepPct, onSet, onDone }: Props) {
+  const bar = useRef<HTMLDivElement>(null)
+  const [held, setHeld] = useState<string | null>(null)
+  const latest = useLatest({ ticks, onSet })
+  const step = stepPct > 0 ? stepPct : 1
+
+  function move(id: string, wantedPct: number): void {
+    const tick = latest.current.ticks.find((candidate) => candidate.id === id)
+    if (!tick) return
+    const stepped = Math.round(wantedPct / step) * step
+    const pct = Math.min(tick.maxPct, Math.max(tick.minPct, Number(stepped.toFixed(4))))
+    setHeld(stepped < tick.minPct ? tick.atMin : stepped > tick.maxPct ? tick.atMax : null)
+    if (pct !== tick.pct) latest.current.onSet(id, pct)
+  }
+
+  const pctAt = (clientX: number): number => {
+    const box = bar.current?.getBoundingClientRect()
+    return box ? ((clientX - box.left) / box.width) * 100 : 0
+  }
+
+  return (
+    <Box>
+      <Box ref={bar} sx={{ position: 'relative', height: 30, mx: 0.25 }}>
+        <Box sx={{ position: 'absolute', inset: '12px 0 5px 0', bgcolor: 'ground.wont' }} />
+        {startPct !== null && <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: 0, width: `${startPct}%`, ...hatch }} />}
+        <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: `${floorPct}%`, width: `${Math.max(0, ceilingPct - floorPct)}%`, bgcolor: 'ground.tint' }} />
+        {ticks.map((tick) => (
+          <Box
+            key={tick.id}
+            role="slider"
+            tabIndex={0}
+            aria-label={tick.name}
+            aria-valuemin={tick.minPct}
+            aria-valuemax={tick.maxPct}
+            aria-valuenow={tick.pct}
+            aria-valuetext={`${formatPct(tick.pct)} %`}
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId)
+              event.currentTarget.focus()
+            }}
+            onPointerMove={(event) => {
+              if (event.currentTarget.hasPointerCapture(event.pointerId)) move(tick.id, pctAt(event.clientX))
+            }}
+            onPointerUp={onDone}
+            onKeyDown={(event) => {
+              const by = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: 5 * step, PageDown: -5 * step }[event.key]
+              if (by === undefined) return
+              event.preventDefault()
+              move(tick.id, tick.pct + by)
+            }}
+            onBlur={() => {
+              setHeld(null)
+              onDone()
+            }}
+            sx={{ position: 'absolute', top: 2, bottom: -5, left: `calc(${tick.pct}% - 12px)`, width: 24, cursor: 'ew-resize', touchAction: 'none', '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' } }}
+          >
+            <Box sx={{ position: 'absolute', left: 10.5, top: 6, bottom: 4, width: 3, bgcolor: tick.colour }} />
+          </Box>
+        ))}
+        {nowPct !== null && (
+          <Box sx={{ pointerEvents: 'none', position: 'absolute', inset: 0 }}>
+            <Pointer pct={nowPct} />
+          </Box>
+        )}
+      </Box>
+      <Box sx={{ position: 'relative', height: 18 }} aria-hidden="true">
+        {startPct !== null && startPct > 8 && (
+          <Typography variant="body2" sx={{ position: 'absolute', left: 2, color: 'text.secondary', fontSize: '0.75rem', display: { xs: 'none', sm: 'block' } }}>
+            will not turn
+          </Typography>
+        )}
+        {ticks.map((tick, index) => (
+          <Typography
+            key={tick.id}
+            variant="body2"
+            sx={{ position: 'absolute', left: `${tick.pct}%`, transform: tick.pct > 88 || index === ticks.length - 1 ? 'translateX(-100%)' : 'translateX(2px)', whiteSpace: 'nowrap', fontSize: '0.75rem', color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour }}
+          >
+            {tick.name} <b>{formatPct(tick.pct)}</b>
+          </Typography>
+        ))}
+      </Box>
+      <Typography role="status" variant="body2" sx={{ color: 'ground.warnInk', minHeight: held ? undefined : 0 }}>
+        {held}
+      </Typography>
+    </Box>
+  )
+}

@@ -1,0 +1,70 @@
+'use client'
+
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
+import { useStore } from 'zustand'
+import { judgeInstallation } from '@/core/advise/judge'
+import type { Judgement } from '@/core/advise/judgement'
+import { derive, type Derived } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { METRIC, type UnitPreference } from '@/core/quantity/format'
+import { createWorkingCopyStore, type WorkingCopyState, type WorkingCopyStore } from '@/ui/workingCopy/store'
+
+type Held = { readonly store: WorkingCopyStore; readonly preference: UnitPreference }
+
+const Context = createContext<Held | null>(null)
+const DerivedContext = createContext<{ readonly derived: Derived; readonly judgements: readonly Judgement[] } | null>(null)
+
+type Props = { id: string; document: Installation; version: number; savedAt: string; preference: UnitPreference; children: ReactNode }
+
+/** Holds the working copy of one installation for all its stages, and tells other tabs what it kept. */
+export function WorkingCopyProvider({ id, document, version, savedAt, preference, children }: Props) {
+  const [channel] = useState(() => (typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`gale:${id}`)))
+  const [store] = useState(() => createWorkingCopyStore(id, { document, version, savedAt }, (kept) => channel?.postMessage(kept)))
+  useEffect(() => {
+    const hear = (event: MessageEvent) => store.getState().heard(Number(event.data))
+    channel?.addEventListener('message', hear)
+    void store.getState().open()
+    return () => channel?.removeEventListener('message', hear)
+  }, [store, channel])
+  const held = useMemo(() => ({ store, preference }), [store, preference])
+  return (
+    <Context.Provider value={held}>
+      <WithDerived>{children}</WithDerived>
+    </Context.Provider>
+  )
+}
+
+/** What follows from the documents is computed once a change, for everyone on the page. */
+function WithDerived({ children }: { children: ReactNode }) {
+  const document = useWorkingCopy((state) => state.document)
+  const value = useMemo(() => {
+    const derived = derive(document)
+    return { derived, judgements: judgeInstallation(document, derived) }
+  }, [document])
+  return <DerivedContext.Provider value={value}>{children}</DerivedContext.Provider>
+}
+
+function useHeld(): Held {
+  const held = useContext(Context)
+  if (!held) throw new Error('there is no working copy above this component')
+  return held
+}
+
+export const useWorkingCopy = <T,>(pick: (state: WorkingCopyState) => T): T => useStore(useHeld().store, pick)
+
+export const useDocument = (): Installation => useWorkingCopy((state) => state.document)
+
+export function useDerived(): Derived {
+  const value = useContext(DerivedContext)
+  if (!value) throw new Error('there is no working copy above this component')
+  return value.derived
+}
+
+export function useJudgements(): readonly Judgement[] {
+  const value = useContext(DerivedContext)
+  if (!value) throw new Error('there is no working copy above this component')
+  return value.judgements
+}
+
+/** How this person wants figures shown, inside an installation or out of one. */
+export const usePreference = (): UnitPreference => useContext(Context)?.preference ?? METRIC

@@ -1,0 +1,32 @@
+import type { Installation } from '@/core/document/installation'
+import type { Problem } from '@/core/problem'
+
+export type KeepAnswer =
+  | { readonly kind: 'done'; readonly version: number; readonly savedAt: string }
+  | { readonly kind: 'behind'; readonly version: number; readonly savedBy: string; readonly savedAt: string }
+  | { readonly kind: 'invalid'; readonly problems: readonly Problem[] }
+  | { readonly kind: 'unknown' | 'signed-out' | 'unavailable' }
+
+export type FetchedCopy = { readonly version: number; readonly savedAt: string; readonly savedBy: string; readonly document: Installation }
+
+const address = (installationId: string) => `/api/working-copy/${installationId}`
+
+/** Sends a change; a line that is down and a server that is gone are one answer. */
+export async function sendChange(installationId: string, change: { baseVersion: number; saveId: string; document: Installation }): Promise<KeepAnswer> {
+  try {
+    const answer = await fetch(address(installationId), { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(change), keepalive: false })
+    return (await answer.json()) as KeepAnswer
+  } catch {
+    return { kind: 'unavailable' }
+  }
+}
+
+/** The working copy as the server has it now; null when it cannot be had. */
+export async function fetchCopy(installationId: string): Promise<FetchedCopy | null> {
+  try {
+    const answer = await fetch(address(installationId), { cache: 'no-store' })
+    return answer.ok ? ((await answer.json()) as FetchedCopy) : null
+  } catch {
+    return null
+  }
+}

@@ -1,0 +1,33 @@
+import { createHash } from 'node:crypto'
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { passes, root, tool } from './run'
+import { Trouble } from './trouble'
+
+const SOURCES = ['src', 'next.config.ts', 'package-lock.json', 'tsconfig.json']
+const MARK = '.next/gale-sources'
+
+function* filesUnder(path: string): Generator<string> {
+  const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))
+  for (const entry of entries) {
+    const inside = join(path, entry.name)
+    if (entry.isDirectory()) yield* filesUnder(inside)
+    else if (!/\.test\.tsx?$/.test(entry.name)) yield inside
+  }
+}
+
+function sourcesMark(): string {
+  const hash = createHash('sha256')
+  for (const source of SOURCES) for (const file of source === 'src' ? filesUnder(source) : [source]) hash.update(file).update(readFileSync(file))
+  return hash.digest('hex')
+}
+
+/** Builds the application when its sources are not those of the last build. */
+export async function ensureBuilt(): Promise<void> {
+  const mark = sourcesMark()
+  if (existsSync(MARK) && readFileSync(MARK, 'utf8') === mark) return
+  console.error('gale: building (about a minute)…')
+  const built = await passes(tool('next'), ['build'], { cwd: root, stdio: ['ignore', process.env.GALE_VERBOSE ? 'inherit' : 'ignore', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' } })
+  if (!built) throw new Trouble('The build failed; its message is above.')
+  writeFileSync(MARK, mark)
+}

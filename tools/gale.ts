@@ -1,0 +1,41 @@
+import { runCommand } from '@/cli/main'
+import { Trouble } from './trouble'
+
+const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, with the demo when the database is empty
+./gale stop                             stop it
+./gale test                             format, lint, types, imports, unit and database tests, build, browser tests
+./gale shots                            make the pictures in docs/screenshots again
+./gale check FILE… [--judge]            validate documents
+./gale evaluate FILE --at NAME=VALUE    what each fan gives, and why
+./gale fit FILE [--model FILE]          settings for a controller, and what is lost
+./gale card FILE                        the whole setting as text`
+
+async function main([name = '', ...args]: readonly string[]): Promise<number> {
+  switch (name) {
+    case 'start':
+      return (await import('./start')).start(args)
+    case 'stop':
+      return (await import('./stop')).stop()
+    case 'test':
+      return (await import('./test')).test()
+    case 'shots':
+      return (await import('./shots')).shots()
+    case '':
+    case 'help':
+    case '--help':
+      console.log(USAGE)
+      return name === '' ? 2 : 0
+    default:
+      // The core's commands take files as the caller names them.
+      process.chdir(process.env.GALE_CALLED_FROM ?? '.')
+      return runCommand([name, ...args], { out: (line) => console.log(line), err: (line) => console.error(line) })
+  }
+}
+
+try {
+  process.exitCode = await main(process.argv.slice(2))
+} catch (error) {
+  if (!(error instanceof Trouble)) throw error
+  console.error(`gale: ${error.message}`)
+  process.exitCode = 1
+}

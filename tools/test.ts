@@ -1,0 +1,1 @@
+export const test = (): number => 1
