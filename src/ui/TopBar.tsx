@@ -14,13 +14,8 @@ import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
 import { FindOrDo, type Findable } from '@/ui/FindOrDo'
+import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
-
-export const PLACES = [
-  { name: 'Yard', path: '/yard', key: 'y' },
-  { name: 'Controllers', path: '/controllers', key: 'c' },
-  { name: 'Log', path: '/log', key: 'l' },
-] as const
 
 type Props = {
   personName: string

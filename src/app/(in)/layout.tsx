@@ -2,8 +2,9 @@ import type { ReactNode } from 'react'
 import { listYard } from '@/db/queries/installation'
 import { choosePreferenceAction, signOut } from '@/server/actions'
 import { requireSigned } from '@/server/scope'
+import { PLACES } from '@/ui/places'
 import { STAGES } from '@/ui/stages'
-import { PLACES, TopBar } from '@/ui/TopBar'
+import { TopBar } from '@/ui/TopBar'
 
 export const dynamic = 'force-dynamic'
 

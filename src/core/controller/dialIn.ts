@@ -1,4 +1,4 @@
-import { settingValueText } from '@/core/controller/lossText'
+import { settingStepText, settingValueText } from '@/core/controller/lossText'
 import type { ControllerModel, Setting, SettingValue } from '@/core/controller/schema'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 
@@ -50,7 +50,7 @@ function settingAction(setting: Setting, model: ControllerModel, wanted: number,
   const how =
     presses.way === 'none'
       ? `${enter.where}. It already reads ${shown(wanted)}: leave it.`
-      : `${enter.where}. ${enter.open}, ${presses.way === 'up' ? enter.up : enter.down} ${plural(presses.count, enter.unit)} (${stepText(setting, preference)} each), ${enter.keep}.`
+      : `${enter.where}. ${enter.open}, ${presses.way === 'up' ? enter.up : enter.down} ${plural(presses.count, enter.unit)} (${settingStepText(setting, preference)} each), ${enter.keep}.`
   return {
     id: `set-${setting.id}`,
     kind: 'set',
@@ -67,9 +67,6 @@ function settingAction(setting: Setting, model: ControllerModel, wanted: number,
     presses,
   }
 }
-
-const stepText = (setting: Setting, preference: UnitPreference): string =>
-  settingValueText(setting.quantity === 'temperature' ? { ...setting, quantity: 'temperatureDifference' } : setting, setting.step, preference)
 
 /** What to do at the controller, in order: prepare, each setting from its present value, then keep, lock and read back.
  *  @param current what the panel shows now; a setting not named has its default */

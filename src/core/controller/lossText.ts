@@ -66,5 +66,6 @@ export function lossText(loss: Loss, response: Response, preference: UnitPrefere
   }
 }
 
-const settingStepText = (setting: Setting, preference: UnitPreference): string =>
+/** One step of a setting: a difference where the setting is a temperature. */
+export const settingStepText = (setting: Setting, preference: UnitPreference = METRIC): string =>
   setting.quantity === 'temperature' ? formatQuantity(setting.step, 'temperatureDifference', preference) : settingValueText(setting, setting.step, preference)

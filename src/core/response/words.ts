@@ -15,7 +15,7 @@ export function ruleName(response: Response, rule: Rule): string {
   return rule.kind === 'ramp' ? `${name} ramp` : name
 }
 
-export const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] => ruleKind(rule).sentence(rule, inputOf(response, rule))
+export const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] => ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response })
 
 const partText = (part: SentencePart, preference: UnitPreference): string => {
   switch (part.kind) {

@@ -44,7 +44,7 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
         <Button size="small" variant="outlined" onClick={redo} disabled={!canRedo} title="Ctrl Shift Z">
           Redo
         </Button>
-        <Button size="small" variant="contained" component={Link} href={stagePath(id, 'hand-over')} title="Ctrl Enter" sx={{ display: { xs: 'none', sm: 'inline-flex' } }}>
+        <Button size="small" variant="contained" component={Link} prefetch={false} href={stagePath(id, 'hand-over')} title="Ctrl Enter" sx={{ display: { xs: 'none', sm: 'inline-flex' } }}>
           Seal rev {(lastSeal?.number ?? 0) + 1}…
         </Button>
       </Box>

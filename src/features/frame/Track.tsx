@@ -37,6 +37,7 @@ export function Track({ id, results, lastSeal }: Props) {
             <Box component="li" key={stage.id}>
               <Box
                 component={Link}
+                prefetch={false}
                 href={stagePath(id, stage.id)}
                 aria-current={isHere ? 'step' : undefined}
                 sx={{ display: 'flex', gap: 1.25, alignItems: 'center', color: 'text.primary', textDecoration: 'none', px: { xs: 1.25, md: 2 }, py: 0.75, minHeight: 44, whiteSpace: { xs: 'nowrap', md: 'normal' } }}

@@ -35,7 +35,7 @@ export function standings(
     kit: { line: kit.controller ? `${many(kit.fans.length, 'fan')}, ${many(kit.probes.length, 'probe')}` : 'no controller yet', isDone: kit.controller !== null },
     calibrate: { line: startPct === null ? 'start not read' : `turns from ${formatPct(startPct)} %`, isDone: startPct !== null && derived.lead?.flow?.kind === 'map' },
     respond: { line: derived.asked.machine ? `${many(rules, 'rule')}${warnings > 0 ? `, ${many(warnings, 'warning')}` : ''}` : 'contradicts itself', isDone: derived.asked.machine !== null && warnings === 0 },
-    rehearse: { line: 'open loop', isDone: false },
+    rehearse: { line: 'replay a day', isDone: false },
     'dial-in': { line: kit.controller ? `${doneCount} of ${actions.length} actions` : 'needs a controller', isDone: actions.length > 0 && doneCount === actions.length },
     prove: { line: `${provedCount} of ${plan.length} checks`, isDone: plan.length > 0 && provedCount === plan.length },
     'hand-over': { line: lastSeal ? `rev ${lastSeal.number}${lastSeal.isCurrent ? '' : ', changed since'}` : 'never sealed', isDone: lastSeal?.isCurrent ?? false },

@@ -1,14 +1,19 @@
 'use client'
 
 import IconButton from '@mui/material/IconButton'
-import MenuItem from '@mui/material/MenuItem'
-import Select from '@mui/material/Select'
 import { formatPct } from '@/core/quantity/format'
 import type { Follower } from '@/core/response/schema'
 import { SentenceRow } from '@/features/respond/SentenceRow'
+import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
 import { useInstant } from '@/ui/TryItValues'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+const AT_LEAD_FLOOR = [
+  ['follow', 'follows on'],
+  ['floor', 'goes to its own floor'],
+  ['off', 'stops'],
+] as const
 
 /** A fan that follows, as a sentence. The ratio is of percent, and the line says so. */
 export function FollowerLine({ follower, index }: { follower: Follower; index: number }) {
@@ -39,17 +44,7 @@ export function FollowerLine({ follower, index }: { follower: Follower; index: n
     >
       <b>{name}</b> follows at <QuantityField label={`${name}, share of the lead's percent`} quantity="ratio" value={follower.ratio * 100} colour="cause.speed" onDone={onDone} limits={[5, 300]} onChange={(pct) => change('ratio', (held) => void (held.ratio = pct / 100), `ratio-${index}`)} /> of the lead’s percent, not below{' '}
       <QuantityField label={`${name}, own floor`} quantity="speed" value={follower.floorPct} colour="cause.speed" onDone={onDone} onChange={(pct) => change('own floor', (held) => void (held.floorPct = pct), `own-floor-${index}`)} />; at the lead’s floor it{' '}
-      <Select
-        variant="standard"
-        value={follower.atLeadFloor}
-        onChange={(event) => change('at the lead’s floor', (held) => void (held.atLeadFloor = event.target.value))}
-        inputProps={{ 'aria-label': `${name} at the lead's floor` }}
-        sx={{ font: 'inherit', fontWeight: 600, color: 'cause.speed', '& .MuiSelect-select': { py: 0 } }}
-      >
-        <MenuItem value="follow">follows on</MenuItem>
-        <MenuItem value="floor">goes to its own floor</MenuItem>
-        <MenuItem value="off">stops</MenuItem>
-      </Select>
+      <Choice label={`${name} at the lead's floor`} value={follower.atLeadFloor} options={AT_LEAD_FLOOR} colour="cause.speed" onChange={(choice) => change('at the lead’s floor', (held) => void (held.atLeadFloor = choice))} />
       .
     </SentenceRow>
   )

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import { useMemo } from 'react'
-import { ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis, CartesianGrid } from 'recharts'
+import { ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis, CartesianGrid, ZIndexLayer } from 'recharts'
 import { curveAgainst } from '@/core/response/curve'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { MeasuredInput, Ramp } from '@/core/response/schema'
@@ -36,7 +36,7 @@ export function ResponseCurve({ input }: { input: MeasuredInput }) {
   return (
     <Box sx={{ height: HEIGHT, userSelect: 'none' }} role="group" aria-label={`Speed against ${input.name}`}>
       <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 780, height: HEIGHT }}>
-        <ComposedChart data={rows} margin={{ top: 12, right: 14, bottom: 4, left: -14 }} accessibilityLayer={false}>
+        <ComposedChart data={rows} margin={{ top: 12, right: 32, bottom: 4, left: -14 }} accessibilityLayer={false}>
           <ChartHatch />
           <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
           <XAxis dataKey="x" type="number" domain={[input.from, input.to]} allowDataOverflow tickCount={7} tick={chartFont} stroke="var(--mui-palette-text-secondary)" tickFormatter={(x: number) => formatFigure(x, input.kind, preference, 0)} unit={` ${unit}`} />
@@ -47,7 +47,9 @@ export function ResponseCurve({ input }: { input: MeasuredInput }) {
           <Line dataKey="asked" type="linear" stroke="var(--mui-palette-text-secondary)" strokeDasharray="5 4" strokeWidth={1.5} dot={false} isAnimationActive={false} />
           <Line dataKey="given" type="stepAfter" stroke="var(--mui-palette-cause-speed)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
           <ReferenceLine x={nowX} stroke="var(--mui-palette-text-primary)" label={{ value: `now ${formatFigure(nowX, input.kind, preference)}`, position: 'insideBottomRight', ...chartFont, fill: 'var(--mui-palette-text-primary)' }} />
-          <CurveHandles input={input} ramps={ramps} nowX={nowX} nowPct={nowPct} />
+          <ZIndexLayer zIndex={900}>
+            <CurveHandles input={input} ramps={ramps} nowX={nowX} nowPct={nowPct} />
+          </ZIndexLayer>
         </ComposedChart>
       </ResponsiveContainer>
     </Box>

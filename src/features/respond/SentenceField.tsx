@@ -1,9 +1,8 @@
 'use client'
 
-import MenuItem from '@mui/material/MenuItem'
-import Select from '@mui/material/Select'
 import type { SentencePart } from '@/core/response/rules/kind'
 import type { Overrun, Rule } from '@/core/response/schema'
+import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -42,22 +41,16 @@ export function SentenceField({ part, ruleId, colour }: Props) {
     )
   if (part.kind === 'choice')
     return (
-      <Select
-        variant="standard"
+      <Choice
+        label={part.label}
         value={part.value}
-        onChange={(event) => {
-          change(event.target.value)
+        options={part.options}
+        colour={colour}
+        onChange={(value) => {
+          change(value)
           endGesture()
         }}
-        inputProps={{ 'aria-label': part.label }}
-        sx={{ font: 'inherit', fontWeight: 600, color: colour, '& .MuiSelect-select': { py: 0 } }}
-      >
-        {part.options.map(([value, text]) => (
-          <MenuItem key={value} value={value}>
-            {text}
-          </MenuItem>
-        ))}
-      </Select>
+      />
     )
   return <QuantityField label={part.label} quantity={part.quantity} value={part.value} onChange={change} onDone={endGesture} colour={colour} />
 }

@@ -90,7 +90,8 @@ function Answer() {
         </Typography>
       </Box>
       <Typography variant="body2" role="status" data-testid="reason" sx={{ my: 0.75 }}>
-        {given.evaluation.reason}
+        {asked.evaluation.reason}
+        {Math.abs(askedPct - lead.speedPct) > 0.05 && ` This controller gives ${formatPct(lead.speedPct)} %.`}
       </Typography>
       {response.rules
         .filter(({ off }) => !off)

@@ -4,6 +4,7 @@ import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { SealedDay } from '@/features/yard/SealedDay'
 import type { YardLine } from '@/features/yard/yardLine'
+import { LinkBox } from '@/ui/LinkBox'
 import { Notice } from '@/ui/Notice'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 import { Ruled } from '@/ui/Ruled'
@@ -71,7 +72,7 @@ function SiteTable({ site, lines, isOnly }: { site: string; lines: readonly Yard
         <span>Standing</span>
       </Box>
       {lines.map((line) => (
-        <Box key={line.id} component={Link} href={`/installation/${line.id}/respond`} sx={{ ...GRID, color: 'text.primary', textDecoration: 'none', borderBottom: 1, borderColor: 'divider', py: 1.25, '&:hover, &:focus-visible': { bgcolor: 'ground.side' } }}>
+        <LinkBox key={line.id} href={`/installation/${line.id}/respond`} sx={{ ...GRID, color: 'text.primary', textDecoration: 'none', borderBottom: 1, borderColor: 'divider', py: 1.25, '&:hover, &:focus-visible': { bgcolor: 'ground.side' } }}>
           <span>
             <Box component="span" sx={{ fontWeight: 700, display: 'block' }}>
               {line.name}
@@ -92,7 +93,7 @@ function SiteTable({ site, lines, isOnly }: { site: string; lines: readonly Yard
           <Typography variant="body2" sx={{ color: TONES[line.standing.tone], fontWeight: line.standing.tone === 'plain' ? 400 : 700 }}>
             {line.standing.text}
           </Typography>
-        </Box>
+        </LinkBox>
       ))}
     </Box>
   )

@@ -22,6 +22,12 @@ export type RailTick = {
 
 type Props = RailProps & { ticks: readonly RailTick[]; stepPct: number; onSet: (id: string, pct: number) => void; onDone: () => void }
 
+/** A label stands right of its tick, unless the next tick or the end of the rail is too near. */
+function isLeftOfTick(ticks: readonly RailTick[], index: number): boolean {
+  const [tick, next] = [ticks[index]!, ticks[index + 1]]
+  return tick.pct > 92 || (next !== undefined && next.pct - tick.pct < 10)
+}
+
 /** The rail with ticks that can be dragged and moved by keys: one controller step a press, five with the page keys. */
 export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, stepPct, onSet, onDone }: Props) {
   const bar = useRef<HTMLDivElement>(null)
@@ -98,7 +104,7 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
           <Typography
             key={tick.id}
             variant="body2"
-            sx={{ position: 'absolute', left: `${tick.pct}%`, transform: tick.pct > 88 || index === ticks.length - 1 ? 'translateX(-100%)' : 'translateX(2px)', whiteSpace: 'nowrap', fontSize: '0.75rem', color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour }}
+            sx={{ position: 'absolute', left: `${tick.pct}%`, transform: isLeftOfTick(ticks, index) ? 'translateX(calc(-100% - 2px))' : 'translateX(2px)', whiteSpace: 'nowrap', fontSize: '0.75rem', color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour }}
           >
             {tick.name} <b>{formatPct(tick.pct)}</b>
           </Typography>

@@ -48,7 +48,7 @@ export type RuleWhy =
 export type RuleKind<R> = {
   readonly check: (rule: R, context: RuleContext) => Problem[]
   readonly compile: (rule: R, context: CompileContext) => CompiledRule
-  readonly sentence: (rule: R, input: Input | undefined) => readonly SentencePart[]
+  readonly sentence: (rule: R, context: { readonly input: Input | undefined; readonly response: Response }) => readonly SentencePart[]
   readonly cause: (input: Input | undefined) => Cause
 }
 

@@ -1,4 +1,4 @@
-import { inputQuantity, text, type RuleKind } from '@/core/response/rules/kind'
+import { inputQuantity, text, type RuleKind, type SentencePart } from '@/core/response/rules/kind'
 import type { Ramp, Response } from '@/core/response/schema'
 import type { Problem } from '@/core/problem'
 
@@ -21,6 +21,11 @@ function underCeiling(ramp: Ramp, { floor, ceiling }: Response): Ramp {
   const squeeze = (pct: number) => (pct <= floor.speedPct ? pct : floor.speedPct + (pct - floor.speedPct) * room)
   return { ...ramp, fromPct: squeeze(ramp.fromPct), toPct: squeeze(ramp.toPct) }
 }
+
+const beforeStart = (below: Ramp['below']): SentencePart[] => [
+  text('; before that '),
+  { kind: 'choice', path: 'below', label: 'before the start', value: below, options: [['from', 'hold the first speed'], ['nothing', 'ask for nothing']] },
+]
 
 export const rampKind: RuleKind<Ramp> = {
   check(ramp, { response, path }) {
@@ -58,7 +63,7 @@ export const rampKind: RuleKind<Ramp> = {
       settle() {},
     }
   },
-  sentence(ramp, input) {
+  sentence(ramp, { input, response }) {
     const quantity = inputQuantity(input)
     const name = input?.name ?? ramp.input
     return [
@@ -72,8 +77,8 @@ export const rampKind: RuleKind<Ramp> = {
       { kind: 'field', path: 'fromPct', label: 'speed at the start', quantity: 'speed', value: ramp.fromPct },
       text(' → '),
       { kind: 'field', path: 'toPct', label: 'speed at full', quantity: 'speed', value: ramp.toPct },
-      text('; before that '),
-      { kind: 'choice', path: 'below', label: 'before the start', value: ramp.below, options: [['from', 'hold the first speed'], ['nothing', 'ask for nothing']] },
+      // At or under the floor it makes no difference what the ramp asks before its start: the floor asks as much.
+      ...(ramp.fromPct > response.floor.speedPct ? beforeStart(ramp.below) : []),
       text('.'),
     ]
   },

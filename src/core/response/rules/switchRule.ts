@@ -69,7 +69,7 @@ export const switchKind: RuleKind<SwitchRule> = {
       },
     }
   },
-  sentence(rule, input) {
+  sentence(rule, { input }) {
     const name = input?.name ?? rule.input
     return [
       text('When '),

@@ -1,0 +1,59 @@
+import Box from '@mui/material/Box'
+import Table from '@mui/material/Table'
+import TableBody from '@mui/material/TableBody'
+import TableCell from '@mui/material/TableCell'
+import TableHead from '@mui/material/TableHead'
+import TableRow from '@mui/material/TableRow'
+import Typography from '@mui/material/Typography'
+import { settingStepText, settingValueText } from '@/core/controller/lossText'
+import type { ControllerModel } from '@/core/controller/schema'
+import type { UnitPreference } from '@/core/quantity/format'
+import { Notice } from '@/ui/Notice'
+
+/** The controllers that can be chosen under Kit: what each can be set to, and what it forgets. */
+export function ControllersPage({ models, preference }: { models: readonly ControllerModel[]; preference: UnitPreference }) {
+  return (
+    <Box component="main" sx={{ bgcolor: 'ground.sheet', minHeight: 'calc(100vh - 44px)', px: 2.5, py: 2 }}>
+      <Typography variant="h1">Controllers</Typography>
+      <Typography sx={{ color: 'text.secondary', mb: 2 }}>Invented examples of each class of ability; choose one under Kit.</Typography>
+      {models.map((model) => (
+        <Box component="section" key={model.id} aria-label={model.name} sx={{ mb: 4, maxWidth: 980 }}>
+          <Typography variant="h2">{model.name}</Typography>
+          <Typography sx={{ mb: 1 }}>{model.about}</Typography>
+          <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Settings of ${model.name}`}>
+            <Table size="small">
+              <TableHead>
+                <TableRow>
+                  {['Setting', 'Where', 'From', 'To', 'Steps of', 'New', 'Without power'].map((heading) => (
+                    <TableCell key={heading}>{heading}</TableCell>
+                  ))}
+                </TableRow>
+              </TableHead>
+              <TableBody>
+                {model.settings.map((setting) => (
+                  <TableRow key={setting.id}>
+                    <TableCell>{setting.name}</TableCell>
+                    <TableCell>{setting.enter.where}</TableCell>
+                    {[setting.min, setting.max].map((value, index) => (
+                      <TableCell key={index} sx={{ whiteSpace: 'nowrap' }}>
+                        {settingValueText(setting, value, preference)}
+                      </TableCell>
+                    ))}
+                    <TableCell sx={{ whiteSpace: 'nowrap' }}>{settingStepText(setting, preference)}</TableCell>
+                    <TableCell sx={{ whiteSpace: 'nowrap' }}>{settingValueText(setting, setting.default, preference)}</TableCell>
+                    <TableCell sx={{ color: setting.power === 'lost' ? 'error.main' : undefined }}>{setting.power}</TableCell>
+                  </TableRow>
+                ))}
+              </TableBody>
+            </Table>
+          </Box>
+          <Box sx={{ mt: 1, maxWidth: 640 }}>
+            {model.cautions.map((caution) => (
+              <Notice key={caution} grave title={caution} />
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}

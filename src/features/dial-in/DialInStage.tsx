@@ -1,0 +1,112 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { useMemo } from 'react'
+import { dialIn, type Action } from '@/core/controller/dialIn'
+import { isDone } from '@/core/controller/dialProgress'
+import { lossText } from '@/core/controller/lossText'
+import { ActionRow } from '@/features/dial-in/ActionRow'
+import { Notice } from '@/ui/Notice'
+import { PhoneBar } from '@/ui/PhoneBar'
+import { Ruled } from '@/ui/Ruled'
+import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { stagePath } from '@/ui/stages'
+import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** What to press at the controller, in order, counted from what is on the panel now. */
+export function DialInStage({ installationId }: { installationId: string }) {
+  const { kit, dial, response } = useDocument()
+  const { fit } = useDerived()
+  const preference = usePreference()
+  const edit = useWorkingCopy((state) => state.edit)
+  const { controller } = kit
+  const actions = useMemo(() => (controller && fit ? dialIn(controller, fit.settings, dial.present, preference) : []), [controller, fit, dial.present, preference])
+  if (!controller || !fit)
+    return (
+      <StageLayout title="At the controller, in this order">
+        <Typography>
+          No controller is chosen yet. <Link href={stagePath(installationId, 'kit')}>Choose it under Kit</Link>, and the list of what to press stands here.
+        </Typography>
+      </StageLayout>
+    )
+  const next = actions.find((action) => !isDone(action, dial))
+  const doneCount = actions.filter((action) => isDone(action, dial)).length
+
+  function tick(action: Action, isTicked: boolean): void {
+    edit(isTicked ? 'done' : 'not done', (draft) => {
+      draft.dial.done = draft.dial.done.filter(({ action: id }) => id !== action.id)
+      if (isTicked) draft.dial.done.push({ action: action.id, value: action.value })
+    })
+  }
+
+  return (
+    <StageLayout
+      title="At the controller, in this order"
+      aside={
+        <>
+          {doneCount} of {actions.length} done{' '}
+          <Button size="small" component={Link} href={stagePath(installationId, 'prove')} sx={{ ml: 1 }} variant={next ? 'outlined' : 'contained'}>
+            All entered, go prove
+          </Button>
+        </>
+      }
+      side={
+        <>
+          <SideHeading>What this controller cannot do</SideHeading>
+          {fit.losses.length === 0 && <Typography variant="body2">It does everything exactly as asked.</Typography>}
+          {fit.losses.map((loss, index) => {
+            const { title, detail } = lossText(loss, response, preference)
+            return (
+              <Notice key={index} title={title}>
+                {detail}
+              </Notice>
+            )
+          })}
+          <SideHeading>Kept without power?</SideHeading>
+          {controller.settings.map(({ id, name, power, powerNote }) => (
+            <Ruled key={id} label={name} colour={power === 'lost' ? 'error.main' : undefined}>
+              {power === 'verify' ? `kept, ${powerNote ?? 'verify'}` : power}
+            </Ruled>
+          ))}
+          <SideHeading>Care</SideHeading>
+          {controller.cautions.map((caution) => (
+            <Notice key={caution} grave title={caution} />
+          ))}
+        </>
+      }
+      sideTitle="What this controller cannot do"
+    >
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {actions.map((action, index) => (
+          <ActionRow
+            key={action.id}
+            action={action}
+            number={index + 1}
+            isDone={isDone(action, dial)}
+            isNext={action === next}
+            onTick={(isTicked) => tick(action, isTicked)}
+            onPresent={(value) =>
+              edit(
+                'what the panel shows now',
+                (draft) => {
+                  draft.dial.present = [...draft.dial.present.filter(({ setting }) => setting !== action.setting?.id), ...(action.setting ? [{ setting: action.setting.id, value }] : [])]
+                },
+                `present-${action.id}`,
+              )
+            }
+          />
+        ))}
+      </Box>
+      {next && (
+        <PhoneBar>
+          <Button fullWidth variant="contained" onClick={() => tick(next, true)}>
+            Done, next
+          </Button>
+        </PhoneBar>
+      )}
+    </StageLayout>
+  )
+}

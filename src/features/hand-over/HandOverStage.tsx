@@ -1,0 +1,93 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { useMemo } from 'react'
+import type { Installation } from '@/core/document/installation'
+import { compare } from '@/core/record/compare'
+import { LogList, type ShownEntry } from '@/ui/LogList'
+import { SealForm } from '@/features/hand-over/SealForm'
+import { WriteLog } from '@/features/hand-over/WriteLog'
+import { formatDayAndClock } from '@/ui/clock'
+import { Notice } from '@/ui/Notice'
+import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { useDocument, useJudgements, usePreference } from '@/ui/workingCopy/context'
+
+export type SealedRevision = { readonly id: string; readonly number: number; readonly reason: string; readonly sealedBy: string; readonly sealedAt: string; readonly document: Installation }
+export type Answer = { kind: string; number?: number; problems?: readonly { path: string }[] }
+type Props = { installationId: string; revisions: readonly SealedRevision[]; log: readonly ShownEntry[]; onSeal: (input: unknown) => Promise<Answer>; onWrite: (input: unknown) => Promise<Answer> }
+
+/** What changed since the last seal, the seal with its reason, the record, the log. */
+export function HandOverStage({ installationId, revisions, log, onSeal, onWrite }: Props) {
+  const document = useDocument()
+  const judgements = useJudgements()
+  const preference = usePreference()
+  const [last] = revisions
+  const changes = useMemo(() => (last ? compare(last.document, document, preference) : []), [last, document, preference])
+  const open = judgements.filter(({ severity }) => severity !== 'know')
+  return (
+    <StageLayout
+      title={last ? `Since revision ${last.number}` : 'First revision'}
+      side={
+        <>
+          <SideHeading>Log</SideHeading>
+          <WriteLog installationId={installationId} onWrite={onWrite} />
+          <LogList entries={log} />
+        </>
+      }
+      sideTitle="Log"
+    >
+      {!last && <Typography>Nothing is sealed yet. A seal keeps everything as it is now, for good, with its reason.</Typography>}
+      {last && changes.length === 0 && <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>}
+      <Box component="ul" aria-label="Changes" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {changes.map(({ kind, label, before, after }) => (
+          <Box component="li" key={label} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
+            <b>{label}</b> {kind !== 'changed' && <i>({kind === 'added' ? 'new' : 'gone'})</i>}
+            {before !== null && (
+              <Typography component="del" sx={{ display: 'block', color: 'text.secondary' }}>
+                {before}
+              </Typography>
+            )}
+            {after !== null && (
+              <Typography component="ins" sx={{ display: 'block', textDecoration: 'none' }}>
+                {after}
+              </Typography>
+            )}
+          </Box>
+        ))}
+      </Box>
+      {open.length > 0 && (
+        <Box sx={{ mt: 2 }}>
+          {open.map(({ id, severity, title, detail }) => (
+            <Notice key={id} title={title} grave={severity === 'hurts'}>
+              {detail}
+            </Notice>
+          ))}
+        </Box>
+      )}
+      <SealForm installationId={installationId} next={(last?.number ?? 0) + 1} onSeal={onSeal} />
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 2 }}>
+        <Button variant="outlined" component={Link} href={`/record/${installationId}`}>
+          Printable record
+        </Button>
+        <Button variant="outlined" href={`/api/installation/${installationId}/export`} download>
+          Export as a file
+        </Button>
+      </Box>
+      {revisions.length > 0 && (
+        <>
+          <Typography variant="h2" sx={{ mt: 3 }}>
+            Sealed
+          </Typography>
+          {revisions.map(({ id, number, reason, sealedBy, sealedAt }) => (
+            <Typography key={id} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.5 }}>
+              <Link href={`/record/${installationId}?rev=${number}`}>Revision {number}</Link>, <span suppressHydrationWarning>{formatDayAndClock(sealedAt)}</span>, {sealedBy}: {reason}
+            </Typography>
+          ))}
+        </>
+      )}
+    </StageLayout>
+  )
+}

@@ -1,0 +1,64 @@
+'use client'
+
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import TextField from '@mui/material/TextField'
+import { useRouter } from 'next/navigation'
+import { enqueueSnackbar } from 'notistack'
+import { useState, type FormEvent } from 'react'
+import type { Answer } from '@/features/hand-over/HandOverStage'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+type Props = { installationId: string; next: number; onSeal: (input: unknown) => Promise<Answer> }
+
+const REFUSALS: Record<string, string> = {
+  invalid: 'A seal needs a reason of a few words: what was done, and why.',
+  behind: 'The working copy has changed since this page was opened. Look at the changes again, then seal.',
+  'signed-out': 'You are signed out. Sign in again in another tab, then press again; nothing is lost.',
+  unavailable: 'The server cannot be reached. Nothing was sealed; press again in a moment.',
+}
+
+/** Seals what is kept, with a reason; nobody can change it afterwards. */
+export function SealForm({ installationId, next, onSeal }: Props) {
+  const router = useRouter()
+  const standing = useWorkingCopy((state) => state.standing.kind)
+  const version = useWorkingCopy((state) => state.version)
+  const [reason, setReason] = useState('')
+  const [message, setMessage] = useState<string | null>(null)
+  // One id until it is sealed: pressing twice, or again after a broken line, makes one seal.
+  const [sealId, setSealId] = useState<string | null>(null)
+
+  async function onSubmit(event: FormEvent): Promise<void> {
+    event.preventDefault()
+    const id = sealId ?? crypto.randomUUID()
+    setSealId(id)
+    const answer = await onSeal({ id, installationId, version, reason }).catch((): Answer => ({ kind: 'unavailable' }))
+    if (answer.kind !== 'done') {
+      setMessage(REFUSALS[answer.kind] ?? 'This could not be sealed.')
+      return
+    }
+    setSealId(null)
+    setReason('')
+    setMessage(null)
+    enqueueSnackbar(`Revision ${answer.number ?? next} is sealed.`)
+    router.refresh()
+  }
+
+  return (
+    <Box component="form" onSubmit={(event) => void onSubmit(event)} sx={{ mt: 2, display: 'grid', gap: 1, maxWidth: 560 }}>
+      <TextField label="Reason for this seal" value={reason} onChange={(event) => setReason(event.target.value)} required size="small" slotProps={{ htmlInput: { minLength: 3, maxLength: 300 } }} placeholder="Start of ramp lowered after warm weekend" />
+      {message !== null && (
+        <Alert severity="error" variant="outlined">
+          {message}
+        </Alert>
+      )}
+      <Box>
+        <Button type="submit" variant="contained" disabled={standing !== 'kept'}>
+          Seal revision {next}
+        </Button>{' '}
+        {standing !== 'kept' && 'waits until the last change is kept'}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,94 @@
+'use client'
+
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import type { ControllerModel } from '@/core/controller/schema'
+import { BEARINGS, MOTOR_KINDS, type Fan } from '@/core/kit/schema'
+import type { Signal } from '@/core/motor/signal'
+import { Choice } from '@/ui/Choice'
+import { FormRow } from '@/ui/FormRow'
+import { QuantityField } from '@/ui/QuantityField'
+import { TextLine } from '@/ui/TextLine'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+const SIGNALS = [
+  ['ten', '0–10 V, ten volts is full', { kind: 'volts', convention: 'ten' }],
+  ['two-to-ten', '2–10 V, two volts is 0 % (6 V is 50 %)', { kind: 'volts', convention: 'two-to-ten' }],
+  ['ten-cut-off', '0–10 V, off below two volts (6 V is 60 %)', { kind: 'volts', convention: 'ten-cut-off' }],
+  ['pwm', 'PWM duty', { kind: 'pwm', inverted: false }],
+  ['pwm-inverted', 'PWM duty, inverted', { kind: 'pwm', inverted: true }],
+] as const satisfies readonly (readonly [string, string, Signal])[]
+
+const signalKey = (signal: Signal): (typeof SIGNALS)[number][0] => (signal.kind === 'pwm' ? (signal.inverted ? 'pwm-inverted' : 'pwm') : signal.convention)
+
+const RATED = [
+  { key: 'ratedFlowLs', label: 'Rated flow', quantity: 'flow' },
+  { key: 'ratedRpm', label: 'Rated speed', quantity: 'rotation' },
+  { key: 'ratedPowerW', label: 'Rated power', quantity: 'power' },
+  { key: 'ratedCurrentA', label: 'Rated current', quantity: 'current' },
+  { key: 'coolingFloorPct', label: 'Slowest that cools its motor', quantity: 'speed' },
+] as const
+
+/** One fan: what it is, what it takes for a signal, what its plate says. */
+export function FanForm({ fan, index, isLead, outputs }: { fan: Fan; index: number; isLead: boolean; outputs: ControllerModel['outputs'] }) {
+  const { response } = useDocument()
+  const edit = useWorkingCopy((state) => state.edit)
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  const change = (label: string, recipe: (held: Fan) => void) =>
+    edit(
+      `${fan.name}: ${label}`,
+      ({ kit }) => {
+        const held = kit.fans[index]
+        if (held) recipe(held)
+      },
+      `fan-${index}-${label}`,
+    )
+  const isFollower = response.followers.some((follower) => follower.fan === fan.id)
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 2 }}>
+        Fan {index + 1}, {isLead ? 'leads' : isFollower ? 'follows' : 'not driven yet: add a rule “follows” under Respond'}
+        {!isLead && !isFollower && (
+          <Button
+            size="small"
+            onClick={() =>
+              edit(`remove ${fan.name}`, (draft) => {
+                draft.kit.fans = draft.kit.fans.filter(({ id }) => id !== fan.id)
+                draft.calibration.fans = draft.calibration.fans.filter(({ fan: id }) => id !== fan.id)
+              })
+            }
+          >
+            Remove
+          </Button>
+        )}
+      </Typography>
+      <FormRow label="Called">
+        <TextLine label={`name of fan ${index + 1}`} value={fan.name} maxLength={60} onDone={onDone} onChange={(text) => change('name', (held) => void (held.name = text))} />
+      </FormRow>
+      <FormRow label="On output">
+        <Choice label={`output of ${fan.name}`} value={fan.output ?? ''} options={[['', 'not wired yet'] as const, ...outputs.map(({ id, name }) => [id, name] as const)]} onChange={(output) => change('output', (held) => void (held.output = output || null))} />
+      </FormRow>
+      <FormRow label="Signal it takes" hint="Two readings of 2–10 V are in use; the leaflet of the fan says which.">
+        <Choice
+          label={`signal of ${fan.name}`}
+          value={signalKey(fan.signal)}
+          options={SIGNALS.map(([key, text]) => [key, text] as const)}
+          onChange={(key) => {
+            const signal = SIGNALS.find(([candidate]) => candidate === key)?.[2]
+            if (signal) change('signal', (held) => void (held.signal = { ...signal }))
+          }}
+        />
+      </FormRow>
+      <FormRow label="Motor and bearings" hint="Three-phase, capacitor-start and electronically commutated motors may not be phase-cut.">
+        <Choice label={`motor of ${fan.name}`} value={fan.motor} options={MOTOR_KINDS.map((kind) => [kind, kind === 'unknown' ? 'motor not known' : `${kind} motor`] as const)} onChange={(motor) => change('motor', (held) => void (held.motor = motor))} />
+        {', '}
+        <Choice label={`bearings of ${fan.name}`} value={fan.bearings} options={BEARINGS.map((kind) => [kind, kind === 'unknown' ? 'bearings not known' : `${kind} bearings`] as const)} onChange={(bearings) => change('bearings', (held) => void (held.bearings = bearings))} />
+      </FormRow>
+      {RATED.map(({ key, label, quantity }) => (
+        <FormRow key={key} label={label}>
+          <QuantityField label={`${fan.name}, ${label.toLowerCase()}`} quantity={quantity} value={fan[key]} onDone={onDone} onClear={() => change(key, (held) => void (held[key] = null))} onChange={(x) => change(key, (held) => void (held[key] = x))} />
+        </FormRow>
+      ))}
+    </>
+  )
+}

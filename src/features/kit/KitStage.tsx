@@ -1,0 +1,103 @@
+'use client'
+
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { fit } from '@/core/controller/fit'
+import type { ControllerModel } from '@/core/controller/schema'
+import { lossText } from '@/core/controller/lossText'
+import { FanForm } from '@/features/kit/FanForm'
+import { ProbeForm } from '@/features/kit/ProbeForm'
+import { Choice } from '@/ui/Choice'
+import { FormRow } from '@/ui/FormRow'
+import { Notice } from '@/ui/Notice'
+import { Ruled } from '@/ui/Ruled'
+import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** What is fitted: controller, fans, probes. */
+export function KitStage({ models }: { models: readonly ControllerModel[] }) {
+  const { kit, response } = useDocument()
+  const edit = useWorkingCopy((state) => state.edit)
+  const known = kit.controller && !models.some(({ id }) => id === kit.controller?.id) ? [kit.controller, ...models] : models
+
+  function choose(id: string): void {
+    edit('controller', (draft) => {
+      const model = known.find((candidate) => candidate.id === id) ?? null
+      draft.kit.controller = model && structuredClone(model)
+      draft.dial = { present: [], done: [] }
+      draft.kit.fans.forEach((fan, index) => (fan.output = model?.outputs[index]?.id ?? null))
+    })
+  }
+
+  function addFan(): void {
+    edit('add a fan', (draft) => {
+      let number = draft.kit.fans.length + 1
+      while (draft.kit.fans.some(({ id }) => id === `fan-${number}`)) number++
+      const id = `fan-${number}`
+      const like = draft.kit.fans[0]!
+      draft.kit.fans.push({ ...structuredClone(like), id, name: `fan ${number}`, output: draft.kit.controller?.outputs[draft.kit.fans.length]?.id ?? null })
+      draft.calibration.fans.push({ fan: id, startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] })
+    })
+  }
+
+  function addProbe(): void {
+    edit('add a probe', (draft) => {
+      const input = draft.response.inputs.find((candidate) => candidate.kind !== 'switch')
+      if (!input) return
+      let number = draft.kit.probes.length + 1
+      while (draft.kit.probes.some(({ id }) => id === `probe-${number}`)) number++
+      draft.kit.probes.push({ id: `probe-${number}`, input: input.id, name: `${input.name} probe`, quantity: input.kind === 'humidity' ? 'humidity' : 'temperature', survivesToC: null, resolution: 0.5, place: '' })
+    })
+  }
+
+  return (
+    <StageLayout title="What is fitted" side={<Comparison models={known} />} sideTitle="Which controller">
+      <FormRow label="Controller" hint={kit.controller?.about ?? 'Choose one, and the page shows what it will really do.'}>
+        <Choice label="controller" value={kit.controller?.id ?? ''} options={[['', 'not chosen yet'] as const, ...known.map(({ id, name }) => [id, name] as const)]} onChange={choose} />
+      </FormRow>
+      {kit.fans.map((fan, index) => (
+        <FanForm key={fan.id} fan={fan} index={index} isLead={fan.id === response.lead} outputs={kit.controller?.outputs ?? []} />
+      ))}
+      <Button size="small" onClick={addFan} disabled={kit.fans.length >= 4}>
+        Add a fan
+      </Button>
+      {kit.probes.map((probe, index) => (
+        <ProbeForm key={probe.id} probe={probe} index={index} />
+      ))}
+      <Button size="small" onClick={addProbe} disabled={!response.inputs.some(({ kind }) => kind !== 'switch')}>
+        Add a probe
+      </Button>
+    </StageLayout>
+  )
+}
+
+function Comparison({ models }: { models: readonly ControllerModel[] }) {
+  const { kit, response, brief } = useDocument()
+  const { fit: chosen } = useDerived()
+  const preference = usePreference()
+  return (
+    <>
+      <SideHeading>Which controller?</SideHeading>
+      <Typography variant="body2">How many things each cannot do exactly as asked now.</Typography>
+      {models.map((model) => (
+        <Ruled key={model.id} label={model.name} strong={model.id === kit.controller?.id}>
+          {fit(response, model, brief.duty).losses.length}
+        </Ruled>
+      ))}
+      {chosen && chosen.losses.length > 0 && <SideHeading>What this one cannot do</SideHeading>}
+      {chosen?.losses.map((loss, index) => {
+        const { title, detail } = lossText(loss, response, preference)
+        return (
+          <Notice key={index} title={title}>
+            {detail}
+          </Notice>
+        )
+      })}
+      {kit.controller && <SideHeading>Care</SideHeading>}
+      {kit.controller?.cautions.map((caution) => (
+        <Notice key={caution} grave title={caution} />
+      ))}
+      <Notice title="Never two speed controls in series.">And a controller on a surface that does not burn, ventilated, not in a closed cupboard.</Notice>
+    </>
+  )
+}

@@ -1,0 +1,95 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import ButtonBase from '@mui/material/ButtonBase'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useMemo, useState } from 'react'
+import { givenMark } from '@/core/prove/givenMark'
+import { provePlan } from '@/core/prove/plan'
+import type { CheckReading } from '@/core/prove/reading'
+import { problemText, type Problem } from '@/core/problem'
+import { CheckCard } from '@/features/prove/CheckCard'
+import { Notice } from '@/ui/Notice'
+import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { stagePath } from '@/ui/stages'
+import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+
+export type KeptResult = { readonly check: string; readonly given: string; readonly verdict: 'holds' | 'fails'; readonly sentence: string }
+type Answer = { kind: string; problems?: readonly Problem[] }
+type Props = { installationId: string; results: readonly KeptResult[]; onKeep: (input: unknown) => Promise<Answer> }
+
+/** The checks one at a time: do it, read it, judged at what was really read. */
+export function ProveStage({ installationId, results, onKeep }: Props) {
+  const router = useRouter()
+  const { kit } = useDocument()
+  const { given } = useDerived()
+  const preference = usePreference()
+  const standing = useWorkingCopy((state) => state.standing.kind)
+  const plan = useMemo(() => (given.machine ? provePlan(given.machine, kit, preference) : []), [given.machine, kit, preference])
+  const mark = useMemo(() => givenMark(given.response), [given.response])
+  const latest = (check: string) => results.filter((result) => result.check === check).at(-1)
+  const isProved = (check: string) => latest(check)?.given === mark && latest(check)?.verdict === 'holds'
+  const [chosen, setChosen] = useState<string | null>(null)
+  const [message, setMessage] = useState<string | null>(null)
+  const open = plan.find(({ id }) => id === chosen) ?? plan.find(({ id }) => !isProved(id)) ?? plan[0]
+  if (!given.machine || !open) return <StageLayout title="Prove">The response contradicts itself; mend it under Respond first.</StageLayout>
+  const number = plan.indexOf(open) + 1
+  const left = plan.filter(({ id }) => !isProved(id)).length
+
+  async function keep(reading: CheckReading): Promise<void> {
+    if (!open) return
+    const answer = await onKeep({ id: crypto.randomUUID(), installationId, check: open.id, reading }).catch((): Answer => ({ kind: 'unavailable' }))
+    if (answer.kind !== 'done') {
+      setMessage(answer.kind === 'invalid' ? (answer.problems ?? []).map(problemText).join(' ') : 'The server cannot be reached; the reading is still here. Press again in a moment.')
+      return
+    }
+    setMessage(null)
+    const after = plan.slice(number).find(({ id }) => !isProved(id)) ?? plan.find(({ id }) => id !== open.id && !isProved(id))
+    setChosen(after?.id ?? open.id)
+    router.refresh()
+  }
+
+  return (
+    <StageLayout
+      title={`Check ${number} of ${plan.length}`}
+      aside={left === 0 ? 'all hold' : `${left} left`}
+      side={
+        <>
+          <SideHeading>All checks</SideHeading>
+          <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+            {plan.map((check) => {
+              const result = latest(check.id)
+              const isOld = result !== undefined && result.given !== mark
+              return (
+                <Box component="li" key={check.id}>
+                  <ButtonBase onClick={() => setChosen(check.id)} aria-current={check === open ? 'step' : undefined} sx={{ width: '100%', justifyContent: 'space-between', textAlign: 'left', gap: 1, py: 0.5, minHeight: { xs: 44, md: 32 }, borderBottom: '1px dotted', borderColor: 'divider', fontWeight: check === open ? 700 : 400 }}>
+                    <Typography variant="body2" sx={{ fontWeight: 'inherit' }}>
+                      {check.title}
+                    </Typography>
+                    <Typography variant="body2" sx={{ whiteSpace: 'nowrap', color: !result || isOld ? 'text.secondary' : result.verdict === 'holds' ? 'success.main' : 'error.main', fontWeight: 600 }}>
+                      {!result ? 'to do' : isOld ? 'changed since' : result.verdict}
+                    </Typography>
+                  </ButtonBase>
+                </Box>
+              )
+            })}
+          </Box>
+          <SideHeading>Care</SideHeading>
+          <Notice grave title="Hands, hair and cables clear.">The fan starts by itself while you prove it. Never meter under an open live cover.</Notice>
+          {left === 0 && (
+            <Typography variant="body2">
+              Everything holds. <Link href={stagePath(installationId, 'hand-over')}>Hand over</Link>
+            </Typography>
+          )}
+        </>
+      }
+      sideTitle="All checks"
+    >
+      {standing !== 'kept' && <Notice title="The last change is not kept yet.">Wait until it says “kept” above, so that the reading is judged against it.</Notice>}
+      {message !== null && <Notice grave title={message} />}
+      <CheckCard key={open.id} check={open} machine={given.machine} last={latest(open.id)?.given === mark ? latest(open.id) : undefined} onKeep={keep} />
+    </StageLayout>
+  )
+}

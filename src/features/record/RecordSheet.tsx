@@ -1,0 +1,111 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useMemo, type ReactNode } from 'react'
+import { dialIn, actionText } from '@/core/controller/dialIn'
+import { lossText } from '@/core/controller/lossText'
+import { derive } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { givenMark } from '@/core/prove/givenMark'
+import { provePlan } from '@/core/prove/plan'
+import type { UnitPreference } from '@/core/quantity/format'
+import { facts } from '@/core/record/facts'
+import { formatDayAndClock } from '@/ui/clock'
+import { SpeedRail } from '@/ui/rail/SpeedRail'
+
+export type RecordResult = { readonly key: string; readonly check: string; readonly given: string; readonly verdict: string; readonly sentence: string; readonly readBy: string; readonly readAt: string }
+type Seal = { readonly number: number; readonly reason: string; readonly sealedBy: string; readonly sealedAt: string }
+type Props = { siteName: string; document: Installation; seal: Seal | null; results: readonly RecordResult[]; preference: UnitPreference }
+
+/** One sheet for the box: what is set, how to set it again, what was proved. */
+export function RecordSheet({ siteName, document, seal, results, preference }: Props) {
+  const derived = useMemo(() => derive(document), [document])
+  const { controller } = document.kit
+  const mark = givenMark(derived.given.response)
+  const plan = derived.given.machine ? provePlan(derived.given.machine, document.kit, preference) : []
+  const { response } = document
+  return (
+    <Box component="main" sx={{ maxWidth: 820, mx: 'auto', p: 3, bgcolor: 'ground.sheet', minHeight: '100vh' }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 2, borderBottom: '2px solid', borderColor: 'text.primary', pb: 1 }}>
+        <Box>
+          <Typography variant="h1">{document.name}</Typography>
+          <Typography>
+            {siteName} · {seal ? `revision ${seal.number}` : 'working copy, not sealed'}
+          </Typography>
+        </Box>
+        <Button variant="outlined" onClick={() => window.print()} sx={{ displayPrint: 'none' }}>
+          Print
+        </Button>
+      </Box>
+      {seal && (
+        <Typography sx={{ my: 1 }} suppressHydrationWarning>
+          Sealed {formatDayAndClock(seal.sealedAt)} by {seal.sealedBy}: {seal.reason}
+        </Typography>
+      )}
+      <Box sx={{ my: 1.5 }}>
+        <SpeedRail startPct={derived.lead?.startPct ?? null} floorPct={response.floor.speedPct} ceilingPct={response.ceiling.speedPct} nowPct={null} />
+      </Box>
+      <Section title="What is set">
+        {facts(document, preference).map(({ key, label, said }) => (
+          <Line key={key} label={label}>
+            {said}
+          </Line>
+        ))}
+      </Section>
+      {controller && derived.fit && (
+        <Section title="To set it again">
+          {dialIn(controller, derived.fit.settings, [], preference).map(({ id, title, how }, index) => (
+            <Line key={id} label={String(index + 1)}>
+              {actionText(title)} {actionText(how)}
+            </Line>
+          ))}
+          {derived.fit.losses.map((loss, index) => {
+            const { title, detail } = lossText(loss, response, preference)
+            return (
+              <Line key={`loss-${index}`} label="Not exactly">
+                {title} {detail}
+              </Line>
+            )
+          })}
+        </Section>
+      )}
+      <Section title="What was proved">
+        {plan.map(({ id, title }) => {
+          const result = results.filter(({ check, given }) => check === id && given === mark).at(-1)
+          return (
+            <Line key={id} label={result?.verdict ?? 'not proved'}>
+              {title} {result && <span suppressHydrationWarning>{`${result.sentence} ${result.readBy}, ${formatDayAndClock(result.readAt)}.`}</span>}
+            </Line>
+          )
+        })}
+      </Section>
+      <Section title="Care">
+        {controller?.cautions.map((caution) => (
+          <Line key={caution} label="!">
+            {caution}
+          </Line>
+        ))}
+        <Line label="!">Local codes, the maker’s instructions and licensed practice come first. This sheet says what was set and what was read, not that an installation is safe. The person on site decides and signs.</Line>
+      </Section>
+      <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
+    </Box>
+  )
+}
+
+const Section = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Box component="section" sx={{ mt: 2 }}>
+    <Typography variant="h2">{title}</Typography>
+    {children}
+  </Box>
+)
+
+const Line = ({ label, children }: { label: string; children: ReactNode }) => (
+  <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '90px 1fr', sm: '190px 1fr' }, gap: 1.5, borderBottom: '1px dotted', borderColor: 'divider', py: 0.4, breakInside: 'avoid' }}>
+    <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+      {label}
+    </Typography>
+    <Typography variant="body2">{children}</Typography>
+  </Box>
+)

@@ -1,0 +1,121 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import LinearProgress from '@mui/material/LinearProgress'
+import Typography from '@mui/material/Typography'
+import { useEffect, useMemo, useState } from 'react'
+import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
+import type { MeasuredInput } from '@/core/response/schema'
+import { builtInDay } from '@/core/space/builtInDay'
+import type { Replay } from '@/core/space/replay'
+import type { Series } from '@/core/space/series'
+import { fileSeries, type ReadingTable } from '@/features/rehearse/fileSeries'
+import { ImportReadings } from '@/features/rehearse/ImportReadings'
+import { ReplayCharts } from '@/features/rehearse/ReplayCharts'
+import { Choice } from '@/ui/Choice'
+import { Notice } from '@/ui/Notice'
+import { Ruled } from '@/ui/Ruled'
+import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { useDerived, useDocument, usePreference } from '@/ui/workingCopy/context'
+import { rehearseInWorker } from '@/workers/rehearse'
+
+export type FileSummary = { readonly id: string; readonly name: string; readonly lineCount: number; readonly fromMs: number; readonly toMs: number }
+type Loaded = { readonly id: string; readonly table: ReadingTable }
+type Run = { readonly replay: Replay; readonly series: Series; readonly tookMs: number }
+
+const BUILT_IN = 'built-in'
+
+/** Runs a readings file, or a made-up warm day, through the response: what the fan would have done. */
+export function RehearseStage({ installationId, files }: { installationId: string; files: readonly FileSummary[] }) {
+  const document = useDocument()
+  const { given } = useDerived()
+  const [chosen, setChosen] = useState(BUILT_IN)
+  const [loaded, setLoaded] = useState<Loaded | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const [progress, setProgress] = useState<number | null>(null)
+  const [run, setRun] = useState<Run | null>(null)
+  const { brief, response } = document
+  const input = response.inputs.find((candidate): candidate is MeasuredInput => candidate.kind === 'temperature') ?? null
+  const target = brief.targets.find(({ quantity }) => quantity === 'temperature')
+  const limit = target?.limitAbove ?? null
+
+  useEffect(() => {
+    if (chosen === BUILT_IN || loaded?.id === chosen) return
+    let isCurrent = true
+    void fetch(`/api/readings/${chosen}`)
+      .then(async (answer) => (answer.ok ? ((await answer.json()) as ReadingTable) : null))
+      .catch(() => null)
+      .then((table) => {
+        if (!isCurrent) return
+        if (table) setLoaded({ id: chosen, table })
+        setProblem(table ? null : 'The readings could not be fetched; nothing was lost. Choose the file again in a moment.')
+      })
+    return () => {
+      isCurrent = false
+    }
+  }, [chosen, loaded])
+
+  const series = useMemo(() => (chosen === BUILT_IN ? builtInDay({ brief, response }) : loaded?.id === chosen ? fileSeries(loaded.table, response) : null), [chosen, loaded, brief, response])
+
+  useEffect(() => {
+    if (!series || !given.machine) return
+    let isCurrent = true
+    const startedAt = performance.now()
+    const watch = input && limit !== null ? { input: input.id, limit } : undefined
+    void rehearseInWorker(given.response, series, watch, (share) => isCurrent && setProgress(share)).then((replayed) => {
+      if (!isCurrent) return
+      setProgress(null)
+      if (replayed) setRun({ replay: replayed, series, tookMs: performance.now() - startedAt })
+    })
+    return () => {
+      isCurrent = false
+    }
+  }, [series, given, input, limit])
+
+  const file = files.find(({ id }) => id === chosen)
+  return (
+    <StageLayout
+      title={
+        <>
+          What it would have done:{' '}
+          <Choice label="readings to replay" value={chosen} options={[[BUILT_IN, 'a made-up warm day'] as const, ...files.map(({ id, name }) => [id, name] as const)]} onChange={setChosen} />
+        </>
+      }
+      aside={run ? `${formatNumber(run.series.atS.length, 0)} readings in ${formatNumber(run.tookMs / 1000, 2)} s` : ''}
+      side={
+        <>
+          <SideHeading>Measures</SideHeading>
+          {run && <Measures run={run} limit={limit} />}
+          {limit === null && <Notice title="No temperature limit under Brief.">Minutes above it cannot be counted.</Notice>}
+          <SideHeading>Readings of your own</SideHeading>
+          <ImportReadings installationId={installationId} onImported={setChosen} />
+          <Notice title="Open loop.">The readings do not answer to the fan: they show what it would have done, not what the room would have become.</Notice>
+        </>
+      }
+      sideTitle="Measures"
+    >
+      {problem !== null && <Notice title={problem} />}
+      <Box sx={{ height: 4 }}>{progress !== null && <LinearProgress variant="determinate" value={progress * 100} aria-label="Replaying" />}</Box>
+      {!given.machine && <Typography>The response contradicts itself; mend it under Respond and it is replayed here.</Typography>}
+      {run && given.machine && <ReplayCharts series={run.series} replay={run.replay} response={response} target={target ?? null} startsAtMs={file?.fromMs ?? null} />}
+    </StageLayout>
+  )
+}
+
+function Measures({ run: { replay }, limit: above }: { run: Run; limit: number | null }) {
+  const preference = usePreference()
+  const { measures } = replay
+  return (
+    <>
+      <Ruled label="Over">{formatNumber(measures.hours, 1)} h</Ruled>
+      <Ruled label={above === null ? 'Minutes above the limit' : `Above ${formatQuantity(above, 'temperature', preference)}`} strong>
+        {measures.minutesAbove === null ? '–' : `${formatNumber(measures.minutesAbove, 0)} min`}
+      </Ruled>
+      <Ruled label="Starts from rest">{measures.starts}</Ruled>
+      <Ruled label="Speed changes an hour">{measures.hours > 0 ? formatNumber(measures.speedChanges / measures.hours, 1) : '–'}</Ruled>
+      <Ruled label="Mean speed">{formatPct(measures.meanPct)} %</Ruled>
+      <Ruled label="At the ceiling">{formatNumber(measures.minutesAtCeiling, 0)} min</Ruled>
+      {measures.hottest !== null && <Ruled label="Hottest">{formatQuantity(measures.hottest, 'temperature', preference)}</Ruled>}
+    </>
+  )
+}

@@ -1,0 +1,86 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+import type { Target } from '@/core/brief/schema'
+import { formatFigure, preferredUnit } from '@/core/quantity/format'
+import type { Response } from '@/core/response/schema'
+import type { Replay } from '@/core/space/replay'
+import type { Series } from '@/core/space/series'
+import { thin } from '@/features/rehearse/thin'
+import { chartFont } from '@/ui/chart'
+import { causeVar, inputCause } from '@/ui/cause'
+import { useDocument, usePreference } from '@/ui/workingCopy/context'
+
+const MOST_POINTS = 700
+
+type Props = { series: Series; replay: Replay; response: Response; target: Target | null; startsAtMs: number | null }
+
+const two = (x: number) => String(x).padStart(2, '0')
+
+/** Each input and the lead's speed over the same time, one above the other. */
+export function ReplayCharts({ series, replay, response, target, startsAtMs }: Props) {
+  const { kit } = useDocument()
+  const preference = usePreference()
+  const days = (series.atS.at(-1) ?? 0) / 86400
+  // Logger times are kept as written, as if in UTC: the hour on the chart is the hour on the logger.
+  const clock = (atS: number): string => {
+    const at = new Date((startsAtMs ?? 0) + atS * 1000)
+    const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}`
+    return days > 1.1 ? `${at.getUTCDate()}. ${time}` : time
+  }
+  const shown = response.inputs.flatMap((input) => {
+    const values = series.values[series.inputs.indexOf(input.id)]
+    return values && input.kind !== 'switch' ? [{ input, values }] : []
+  })
+  return (
+    <>
+      {shown.map(({ input, values }) => (
+        <Strip
+          key={input.id}
+          name={`${input.name}, ${preferredUnit(input.kind, preference).symbol}`}
+          colour={causeVar(inputCause(input))}
+          atS={series.atS}
+          values={values}
+          show={(x) => Number(formatFigure(x, input.kind, preference, 2).replace('−', '-'))}
+          clock={clock}
+          band={target?.quantity === input.kind ? target : null}
+        />
+      ))}
+      {replay.fansPct.map((values, index) => {
+        const id = index === 0 ? response.lead : (response.followers[index - 1]?.fan ?? '')
+        const name = kit.fans.find((fan) => fan.id === id)?.name ?? id
+        return <Strip key={id} name={`${name}, %`} colour="var(--mui-palette-cause-speed)" atS={series.atS} values={values} show={(x) => x} clock={clock} band={null} isSpeed />
+      })}
+    </>
+  )
+}
+
+type StripProps = { name: string; colour: string; atS: Float64Array; values: Float64Array; show: (x: number) => number; clock: (atS: number) => string; band: Target | null; isSpeed?: boolean }
+
+function Strip({ name, colour, atS, values, show, clock, band, isSpeed = false }: StripProps) {
+  const rows = useMemo(() => thin(values, MOST_POINTS).map((place) => ({ atS: atS[place]!, y: show(values[place]!) })), [atS, values, show])
+  const height = isSpeed ? 150 : 140
+  return (
+    <Box sx={{ mb: 0.5 }}>
+      <Typography variant="body2" sx={{ color: colour, pl: 5 }}>
+        {name}
+      </Typography>
+      <Box sx={{ height }} role="img" aria-label={`${name} over time`}>
+        <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 780, height }}>
+          <ComposedChart data={rows} syncId="rehearse" margin={{ top: 4, right: 20, bottom: 0, left: -10 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--mui-palette-divider)" />
+            <XAxis dataKey="atS" type="number" domain={['dataMin', 'dataMax']} tickCount={9} tickFormatter={clock} tick={chartFont} stroke="var(--mui-palette-text-secondary)" />
+            <YAxis type="number" domain={isSpeed ? [0, 100] : ['auto', 'auto']} ticks={isSpeed ? [0, 50, 100] : undefined} tick={chartFont} stroke="none" />
+            <Tooltip isAnimationActive={false} labelFormatter={(atS2) => clock(Number(atS2))} formatter={(y) => [Number(y).toFixed(1), name]} contentStyle={{ background: 'var(--mui-palette-ground-sheet)', border: '1px solid var(--mui-palette-divider)', fontFamily: chartFont.fontFamily, fontSize: 12 }} />
+            {band && <ReferenceArea y1={show(band.bandFrom)} y2={show(band.bandTo)} fill={colour} fillOpacity={0.08} />}
+            {band?.limitAbove != null && <ReferenceLine y={show(band.limitAbove)} stroke="var(--mui-palette-error-main)" strokeDasharray="2 3" label={{ value: 'limit', position: 'insideBottomRight', ...chartFont, fill: 'var(--mui-palette-error-main)' }} />}
+            <Line dataKey="y" type={isSpeed ? 'stepAfter' : 'linear'} stroke={colour} strokeWidth={2} dot={false} isAnimationActive={false} />
+          </ComposedChart>
+        </ResponsiveContainer>
+      </Box>
+    </Box>
+  )
+}
