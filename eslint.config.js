@@ -3,23 +3,46 @@ import hooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', '.dependency-cruiser.cjs', 'playwright-report/', 'test-results/'] },
+  {
+    ignores: [
+      '.next/',
+      'node_modules/',
+      'next-env.d.ts',
+      '.dependency-cruiser.cjs',
+      'playwright-report/',
+      'test-results/',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommendedTypeChecked,
   {
-    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['*.js', '*.mjs'] }, tsconfigRootDir: import.meta.dirname } },
-    plugins: { 'react-hooks': hooks },
+    languageOptions: {
+      parserOptions: {
+        projectService: { allowDefaultProject: ['*.js', '*.mjs'] },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
     rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
-      'react-hooks/rules-of-hooks': 'error',
-      'react-hooks/exhaustive-deps': 'error',
-      'no-restricted-syntax': ['error', { selector: "CallExpression[callee.property.name='waitForTimeout']", message: 'wait for what you need to see, not for time' }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='waitForTimeout']",
+          message: 'wait for what you need to see, not for time',
+        },
+      ],
     },
+  },
+  {
+    files: ['src/ui/**', 'src/features/**', 'src/app/**'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
   { files: ['**/*.js', '**/*.mjs'], ...tseslint.configs.disableTypeChecked },
 )

@@ -18,7 +18,8 @@ function* filesUnder(path: string): Generator<string> {
 
 function sourcesMark(): string {
   const hash = createHash('sha256')
-  for (const source of SOURCES) for (const file of source === 'src' ? filesUnder(source) : [source]) hash.update(file).update(readFileSync(file))
+  for (const source of SOURCES)
+    for (const file of source === 'src' ? filesUnder(source) : [source]) hash.update(file).update(readFileSync(file))
   return hash.digest('hex')
 }
 
@@ -27,7 +28,11 @@ export async function ensureBuilt(): Promise<void> {
   const mark = sourcesMark()
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === mark) return
   console.error('gale: building (about a minute)…')
-  const built = await passes(tool('next'), ['build'], { cwd: root, stdio: ['ignore', process.env.GALE_VERBOSE ? 'inherit' : 'ignore', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' } })
+  const built = await passes(tool('next'), ['build'], {
+    cwd: root,
+    stdio: ['ignore', process.env.GALE_VERBOSE ? 'inherit' : 'ignore', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+  })
   if (!built) throw new Trouble('The build failed; its message is above.')
   writeFileSync(MARK, mark)
 }

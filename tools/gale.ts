@@ -3,7 +3,7 @@ import { Trouble } from './trouble'
 
 const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, with the demo when the database is empty
 ./gale stop                             stop it
-./gale test                             format, lint, types, imports, unit and database tests, build, browser tests
+./gale test [PART…]                     format, lint, types, imports, unit and database tests, build, browser tests
 ./gale shots                            make the pictures in docs/screenshots again
 ./gale check FILE… [--judge]            validate documents
 ./gale evaluate FILE --at NAME=VALUE    what each fan gives, and why
@@ -17,7 +17,7 @@ async function main([name = '', ...args]: readonly string[]): Promise<number> {
     case 'stop':
       return (await import('./stop')).stop()
     case 'test':
-      return (await import('./test')).test()
+      return (await import('./test')).test(args)
     case 'shots':
       return (await import('./shots')).shots()
     case '':

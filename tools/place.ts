@@ -4,10 +4,18 @@ import { isRunning } from './run'
 
 /** Where the data lies: outside the work tree, kept between starts. */
 export const dataFolder = (): string =>
-  process.env.GALE_DATA_DIR ?? (process.getuid?.() === 0 ? '/var/lib/soft-gale' : `${process.env.XDG_DATA_HOME ?? `${homedir()}/.local/share`}/soft-gale`)
+  process.env.GALE_DATA_DIR ??
+  (process.getuid?.() === 0
+    ? '/var/lib/soft-gale'
+    : `${process.env.XDG_DATA_HOME ?? `${homedir()}/.local/share`}/soft-gale`)
 
 /** What is running from this data folder. */
-export type Running = { readonly gale: number; readonly postgres: number | null; readonly web: number | null; readonly url: string }
+export type Running = {
+  readonly gale: number
+  readonly postgres: number | null
+  readonly web: number | null
+  readonly url: string
+}
 
 const file = () => `${dataFolder()}/running.json`
 

@@ -16,7 +16,11 @@ export async function passes(command: string, args: readonly string[], options: 
 }
 
 /** Runs a program quietly and returns what it said; throws with its own words when it fails. */
-export function output(command: string, args: readonly string[], options: { uid?: number; gid?: number; cwd?: string } = {}): string {
+export function output(
+  command: string,
+  args: readonly string[],
+  options: { uid?: number; gid?: number; cwd?: string } = {},
+): string {
   try {
     return execFileSync(command, args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'], ...options }).trim()
   } catch (error) {
@@ -63,5 +67,8 @@ export async function freePort(from: number): Promise<number> {
 export function needDisk(folder: string, megabytes: number): void {
   const { bavail, bsize } = statfsSync(folder)
   const free = Math.floor((bavail * bsize) / 1e6)
-  if (free < megabytes) throw new Trouble(`The disk under ${folder} has ${free} MB left; at least ${megabytes} MB are needed. Make room and run this again. Nothing was changed.`)
+  if (free < megabytes)
+    throw new Trouble(
+      `The disk under ${folder} has ${free} MB left; at least ${megabytes} MB are needed. Make room and run this again. Nothing was changed.`,
+    )
 }

@@ -32,7 +32,10 @@ async function prepareDatabase(url: string, wantsDemo: boolean): Promise<void> {
     }
   } catch (error) {
     if (error instanceof DatabaseUnfit) throw new Trouble(error.message)
-    if (isDatabaseGone(error)) throw new Trouble(`The database at ${new URL(url).host} cannot be reached. Check DATABASE_URL and that the server runs. Nothing was changed.`)
+    if (isDatabaseGone(error))
+      throw new Trouble(
+        `The database at ${new URL(url).host} cannot be reached. Check DATABASE_URL and that the server runs. Nothing was changed.`,
+      )
     throw error
   } finally {
     await closePool()
@@ -40,19 +43,33 @@ async function prepareDatabase(url: string, wantsDemo: boolean): Promise<void> {
 }
 
 async function startWeb(port: number): Promise<ChildProcess> {
-  const child = spawn(process.execPath, [`${root}/node_modules/next/dist/bin/next`, 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    cwd: root,
-    detached: true,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', PORT: String(port) },
-  })
-  const answers = async () => hasEnded(child) || (await fetch(`http://127.0.0.1:${port}/api/health`).then(({ ok }) => ok, () => false))
-  if (!(await until(answers, 60)) || hasEnded(child)) throw new Trouble('The server did not start; its message is above.')
+  const child = spawn(
+    process.execPath,
+    [`${root}/node_modules/next/dist/bin/next`, 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      cwd: root,
+      detached: true,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', PORT: String(port) },
+    },
+  )
+  const answers = async () =>
+    hasEnded(child) ||
+    (await fetch(`http://127.0.0.1:${port}/api/health`).then(
+      ({ ok }) => ok,
+      () => false,
+    ))
+  if (!(await until(answers, 60)) || hasEnded(child))
+    throw new Trouble('The server did not start; its message is above.')
   return child
 }
 
 /** Keeps server and database running until it is told to stop; either one that dies is started again. */
-async function supervise(first: { cluster: Cluster | null; web: ChildProcess }, again: { cluster: () => Promise<Cluster>; web: () => Promise<ChildProcess> }, note: (c: Cluster | null, web: ChildProcess) => void): Promise<void> {
+async function supervise(
+  first: { cluster: Cluster | null; web: ChildProcess },
+  again: { cluster: () => Promise<Cluster>; web: () => Promise<ChildProcess> },
+  note: (c: Cluster | null, web: ChildProcess) => void,
+): Promise<void> {
   let { cluster, web } = first
   let stopping = false
   let wake = () => undefined as void
@@ -94,14 +111,20 @@ export async function start(args: readonly string[]): Promise<number> {
   const folder = dataFolder()
   const running = readRunning()
   if (running && isOurs('gale', running.gale)) {
-    console.error(`gale: Soft Gale already runs at ${running.url} (process ${running.gale}). Open that, or ./gale stop first.`)
+    console.error(
+      `gale: Soft Gale already runs at ${running.url} (process ${running.gale}). Open that, or ./gale stop first.`,
+    )
     return 1
   }
   mkdirSync(folder, { recursive: true })
   await endLeftovers()
-  const external = process.env.DATABASE_URL
+  // An empty DATABASE_URL is none.
+  const external = process.env.DATABASE_URL || null
   if (args.includes('--fresh-demo') || args.includes('--empty')) {
-    if (external) throw new Trouble('DATABASE_URL names a database of yours; --fresh-demo and --empty only ever empty our private one. Empty yours by hand, or unset DATABASE_URL.')
+    if (external)
+      throw new Trouble(
+        'DATABASE_URL names a database of yours; --fresh-demo and --empty only ever empty our private one. Empty yours by hand, or unset DATABASE_URL.',
+      )
     rmSync(`${folder}/postgres`, { recursive: true, force: true })
     rmSync(`${folder}/empty`, { force: true })
     if (args.includes('--empty')) writeFileSync(`${folder}/empty`, '')
@@ -115,17 +138,26 @@ export async function start(args: readonly string[]): Promise<number> {
   process.env.GALE_URL = url
   process.env.PORT = String(port)
   const cluster = external ? null : await startCluster(folder)
-  const note = (c: Cluster | null, w: ChildProcess | null) => writeRunning({ gale: process.pid, postgres: c?.process.pid ?? null, web: w?.pid ?? null, url })
+  const note = (c: Cluster | null, w: ChildProcess | null) =>
+    writeRunning({ gale: process.pid, postgres: c?.process.pid ?? null, web: w?.pid ?? null, url })
   note(cluster, null)
   try {
     await prepareDatabase(external ?? cluster!.url, wantsDemo)
     const web = await startWeb(port)
     note(cluster, web)
     console.log(`Soft Gale is at ${url}`)
-    console.log(wantsDemo ? `Demo sign-in: ${DEMO_EMAIL}  password: ${DEMO_PASSWORD}` : 'No demo: the first person to sign up makes the workspace.')
+    console.log(
+      wantsDemo
+        ? `Demo sign-in: ${DEMO_EMAIL}  password: ${DEMO_PASSWORD}`
+        : 'No demo: the first person to sign up makes the workspace.',
+    )
     console.log('Ctrl-C stops it.')
     const databasePort = cluster ? Number(new URL(cluster.url).port) : undefined
-    await supervise({ cluster, web }, { cluster: () => startAgain(folder, databasePort), web: () => startWeb(port) }, note)
+    await supervise(
+      { cluster, web },
+      { cluster: () => startAgain(folder, databasePort), web: () => startWeb(port) },
+      note,
+    )
   } catch (error) {
     if (cluster) await stopCluster(cluster)
     throw error

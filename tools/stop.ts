@@ -5,7 +5,10 @@ import { isRunning, until } from './run'
 export async function endLeftovers(): Promise<void> {
   const left = readRunning()
   if (!left) return
-  for (const [role, signal] of [['web', 'SIGTERM'], ['postgres', 'SIGINT']] as const) {
+  for (const [role, signal] of [
+    ['web', 'SIGTERM'],
+    ['postgres', 'SIGINT'],
+  ] as const) {
     const pid = left[role]
     if (pid === null || !isOurs(role, pid)) continue
     process.kill(pid, signal)

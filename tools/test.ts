@@ -1,1 +1,99 @@
-export const test = (): number => 1
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { tmpdir } from 'node:os'
+import { ensureBuilt } from './build'
+import { startCluster, stopCluster } from './cluster'
+import { CHROMIUM, needPackage } from './debian'
+import { passes, root, tool } from './run'
+
+type Part = { readonly name: string; readonly run: () => Promise<boolean> }
+
+/** dependency-cruiser ends well when it could read nothing: then the rules have proved nothing. */
+const LEAST_CRUISED = 150
+
+function importRules(): Promise<boolean> {
+  const { stdout, status } = spawnSync(
+    tool('depcruise'),
+    ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'],
+    { encoding: 'utf8', maxBuffer: 1e9 },
+  )
+  const { summary } = JSON.parse(stdout) as {
+    summary: { totalCruised: number; violations: { from: string; to: string; rule: { name: string } }[] }
+  }
+  for (const { rule, from, to } of summary.violations) console.error(`${rule.name}: ${from} → ${to}`)
+  if (summary.totalCruised < LEAST_CRUISED)
+    console.error(`only ${summary.totalCruised} modules were read; at least ${LEAST_CRUISED} are there`)
+  return Promise.resolve(status === 0 && summary.violations.length === 0 && summary.totalCruised >= LEAST_CRUISED)
+}
+
+/** Jest against a cluster that is thrown away, each file with a database of its own. */
+async function unitAndDatabase(): Promise<boolean> {
+  const folder = mkdtempSync(`${tmpdir()}/gale-test-`)
+  const cluster = await startCluster(folder, { throwaway: true })
+  try {
+    return await passes(process.execPath, ['--max-old-space-size=4096', `${root}/node_modules/jest/bin/jest.js`], {
+      env: { ...process.env, GALE_TEST_DATABASE_URL: cluster.url },
+    })
+  } finally {
+    await stopCluster(cluster)
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+async function build(): Promise<boolean> {
+  await ensureBuilt()
+  return true
+}
+
+async function browser(): Promise<boolean> {
+  await needPackage('chromium', () => existsSync(CHROMIUM))
+  return passes(tool('playwright'), ['test'])
+}
+
+/** What is published in docs/formats must be what the program checks by. */
+async function published(): Promise<boolean> {
+  const { formats } = await import('./publishSchemas')
+  const stale = formats().filter(({ file, text }) => !existsSync(file) || readFileSync(file, 'utf8') !== text)
+  for (const { file } of stale) console.error(`${file} is not what the program checks by; run npm run schemas`)
+  return stale.length === 0
+}
+
+const PARTS: readonly Part[] = [
+  { name: 'format', run: () => passes(tool('prettier'), ['--check', '--log-level', 'warn', '.']) },
+  { name: 'lint', run: () => passes(tool('eslint'), ['.', '--max-warnings', '0']) },
+  {
+    name: 'types',
+    run: async () =>
+      (await passes(tool('next'), ['typegen'], { stdio: 'ignore' })) && passes(tool('tsc'), ['--noEmit']),
+  },
+  { name: 'imports', run: importRules },
+  { name: 'formats', run: published },
+  { name: 'unit', run: unitAndDatabase },
+  { name: 'build', run: build },
+  { name: 'browser', run: browser },
+]
+
+/** Runs every part, or those named, and prints one summary; 1 when any failed. */
+export async function test(names: readonly string[] = []): Promise<number> {
+  const unknown = names.find((name) => !PARTS.some((part) => part.name === name))
+  if (unknown !== undefined) {
+    console.error(`gale: test has no part “${unknown}”; it has ${PARTS.map(({ name }) => name).join(', ')}.`)
+    return 2
+  }
+  const results: { name: string; passed: boolean; seconds: number }[] = []
+  for (const { name, run } of PARTS.filter((part) => names.length === 0 || names.includes(part.name))) {
+    console.log(`\n— ${name}`)
+    const startedAt = Date.now()
+    const passed = await run().catch((error: unknown) => {
+      console.error(error instanceof Error ? error.message : error)
+      return false
+    })
+    results.push({ name, passed, seconds: Math.round((Date.now() - startedAt) / 1000) })
+  }
+  console.log('\nSummary')
+  for (const { name, passed, seconds } of results)
+    console.log(`  ${passed ? 'passed' : 'FAILED'}  ${name} (${seconds} s)`)
+  const failed = results.filter(({ passed }) => !passed).length
+  console.log(`${results.length - failed} passed, ${failed} failed`)
+  return failed > 0 ? 1 : 0
+}

@@ -6,7 +6,8 @@ import { Fault } from '@/ui/Fault'
 export default function ErrorPage({ reset }: { reset: () => void }) {
   return (
     <Fault title="This page could not be made" onAgain={reset}>
-      The database could not be reached, or something is wrong in the program. Nothing that was kept is lost, and changes not yet sent lie in this browser.
+      The database could not be reached, or something is wrong in the program. Nothing that was kept is lost, and
+      changes not yet sent lie in this browser.
     </Fault>
   )
 }

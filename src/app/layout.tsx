@@ -6,7 +6,10 @@ import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
 import { Providers } from '@/ui/Providers'
 
-export const metadata: Metadata = { title: { default: 'Soft Gale', template: '%s · Soft Gale' }, description: 'Sets up standalone fan speed controllers' }
+export const metadata: Metadata = {
+  title: { default: 'Soft Gale', template: '%s · Soft Gale' },
+  description: 'Sets up standalone fan speed controllers',
+}
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 export default function RootLayout({ children }: { children: ReactNode }) {

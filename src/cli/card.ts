@@ -23,7 +23,9 @@ export function card(args: readonly string[], streams: Streams): number {
   }
   streams.out('')
   streams.out('At the controller, in this order')
-  dialIn(controller, fit.settings).forEach(({ title, how }, index) => streams.out([`${index + 1}. ${actionText(title)}`, actionText(how)].filter(Boolean).join(' ')))
+  dialIn(controller, fit.settings).forEach(({ title, how }, index) =>
+    streams.out([`${index + 1}. ${actionText(title)}`, actionText(how)].filter(Boolean).join(' ')),
+  )
   if (fit.losses.length > 0) streams.out('\nWhat this controller cannot do')
   for (const loss of fit.losses) {
     const { title, detail } = lossText(loss, installation.response)

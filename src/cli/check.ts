@@ -23,7 +23,8 @@ export function check(args: readonly string[], streams: Streams): number {
     const outcome = data.ok ? readDocument(data.value) : data
     if (outcome.ok) {
       streams.out(`${file}: good (${outcome.value.name})`)
-      if (values.judge && outcome.value.name === 'soft-gale/installation@1') judged(file, outcome.value.document as Installation, streams)
+      if (values.judge && outcome.value.name === 'soft-gale/installation@1')
+        judged(file, outcome.value.document as Installation, streams)
     } else {
       wrong++
       for (const problem of outcome.problems) streams.err(`${file}: ${problemLine(problem)}`)

@@ -14,7 +14,8 @@ const USAGE = 'gale evaluate FILE --at NAME=VALUE[UNIT]… [--asked] [--json]'
 export function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
   const [, name = '', text = ''] = /^([^=]*)=(.*)$/.exec(said) ?? []
   const input = inputs.find(({ id }) => id === name)
-  if (!input) throw new UsageError(`--at ${said}: there is no input “${name}”; known: ${inputs.map(({ id }) => id).join(', ')}.`)
+  if (!input)
+    throw new UsageError(`--at ${said}: there is no input “${name}”; known: ${inputs.map(({ id }) => id).join(', ')}.`)
   if (input.kind === 'switch') {
     if (text === 'on' || text === '1') return [name, 1]
     if (text === 'off' || text === '0') return [name, 0]
@@ -27,7 +28,11 @@ export function parseAt(said: string, inputs: readonly Input[]): readonly [id: s
 
 /** What every fan gives at these inputs and why: as the chosen controller will do it, or with `--asked` as it was asked. */
 export function evaluate(args: readonly string[], streams: Streams): number {
-  const { values, positionals } = parseCommandLine(args, { at: { type: 'string', multiple: true }, asked: { type: 'boolean' }, json: { type: 'boolean' } }, USAGE)
+  const { values, positionals } = parseCommandLine(
+    args,
+    { at: { type: 'string', multiple: true }, asked: { type: 'boolean' }, json: { type: 'boolean' } },
+    USAGE,
+  )
   const [file] = positionals
   if (file === undefined || positionals.length > 1) throw new UsageError(`Name one installation file.\nUsage: ${USAGE}`)
   const installation = loadInstallation(file, streams)
@@ -42,7 +47,9 @@ export function evaluate(args: readonly string[], streams: Streams): number {
     return 0
   }
   for (const { id, speedPct, signal, flowLs } of evaluation.fans)
-    streams.out(`${id}: ${formatPct(speedPct)} %, ${formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)} ${signal.unit}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow')}`}`)
+    streams.out(
+      `${id}: ${formatPct(speedPct)} %, ${formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)} ${signal.unit}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow')}`}`,
+    )
   streams.out(evaluation.reason)
   return 0
 }

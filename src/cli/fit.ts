@@ -8,14 +8,19 @@ const USAGE = 'gale fit FILE [--model FILE] [--actions] [--json]'
 
 /** What a controller makes of an installation's response: settings, losses, and with `--actions` what to press. */
 export function fitCommand(args: readonly string[], streams: Streams): number {
-  const { values, positionals } = parseCommandLine(args, { model: { type: 'string' }, actions: { type: 'boolean' }, json: { type: 'boolean' } }, USAGE)
+  const { values, positionals } = parseCommandLine(
+    args,
+    { model: { type: 'string' }, actions: { type: 'boolean' }, json: { type: 'boolean' } },
+    USAGE,
+  )
   const [file] = positionals
   if (file === undefined || positionals.length > 1) throw new UsageError(`Name one installation file.\nUsage: ${USAGE}`)
   const installation = loadInstallation(file, streams)
   if (!installation) return 1
   const model = values.model === undefined ? installation.kit.controller : loadModel(values.model, streams)
   if (!model) {
-    if (values.model === undefined) streams.err(`${file}: kit.controller: no controller is chosen; name one with --model FILE.`)
+    if (values.model === undefined)
+      streams.err(`${file}: kit.controller: no controller is chosen; name one with --model FILE.`)
     return 1
   }
   const { response, brief } = installation

@@ -11,7 +11,8 @@ function told<T>(file: string, outcome: Outcome<T>, { err }: Streams): T | null 
 }
 
 /** The installation in a file; null when it is wrong, after saying so. */
-export const loadInstallation = (file: string, streams: Streams): Installation | null => told(file, readInstallationText(readText(file)), streams)
+export const loadInstallation = (file: string, streams: Streams): Installation | null =>
+  told(file, readInstallationText(readText(file)), streams)
 
 export function loadModel(file: string, streams: Streams): ControllerModel | null {
   const data = told(file, parseJson(readText(file)), streams)

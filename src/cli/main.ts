@@ -4,7 +4,12 @@ import { evaluate } from '@/cli/evaluate'
 import { fitCommand } from '@/cli/fit'
 import { UsageError, type Streams } from '@/cli/streams'
 
-const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Streams) => number>> = { check, evaluate, fit: fitCommand, card }
+const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Streams) => number>> = {
+  check,
+  evaluate,
+  fit: fitCommand,
+  card,
+}
 
 /** Runs one command of the core. Results go to `out`, messages to `err`. Returns 0, 1 (the document is wrong) or 2 (wrong usage). */
 export function runCommand([name = '', ...args]: readonly string[], streams: Streams): number {

@@ -22,7 +22,12 @@ export function parseCommandLine<const T extends NonNullable<ParseArgsConfig['op
   usage: string,
 ): ReturnType<typeof parseArgs<{ args: string[]; options: T; allowPositionals: true; strict: true }>> {
   try {
-    return parseArgs<{ args: string[]; options: T; allowPositionals: true; strict: true }>({ args: [...args], options, allowPositionals: true, strict: true })
+    return parseArgs<{ args: string[]; options: T; allowPositionals: true; strict: true }>({
+      args: [...args],
+      options,
+      allowPositionals: true,
+      strict: true,
+    })
   } catch (error) {
     throw new UsageError(`${error instanceof Error ? error.message : String(error)}\nUsage: ${usage}`)
   }

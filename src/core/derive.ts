@@ -19,7 +19,11 @@ export type DerivedFan = {
 }
 
 /** What a response does, whether or not it could be compiled. */
-export type Behaviour = { readonly response: Response; readonly machine: Machine | null; readonly problems: readonly Problem[] }
+export type Behaviour = {
+  readonly response: Response
+  readonly machine: Machine | null
+  readonly problems: readonly Problem[]
+}
 
 export type Derived = {
   readonly fans: readonly DerivedFan[]
@@ -32,7 +36,9 @@ export type Derived = {
 
 function behaviour(response: Response): Behaviour {
   const outcome = compile(response)
-  return outcome.ok ? { response, machine: outcome.value, problems: [] } : { response, machine: null, problems: outcome.problems }
+  return outcome.ok
+    ? { response, machine: outcome.value, problems: [] }
+    : { response, machine: null, problems: outcome.problems }
 }
 
 function deriveFan(fan: Fan, { brief, calibration, response }: Installation): DerivedFan {

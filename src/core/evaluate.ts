@@ -5,7 +5,12 @@ import { explain, type Explanation } from '@/core/response/explain'
 import type { Machine } from '@/core/response/compile'
 import { reasonText } from '@/core/response/words'
 
-export type FanNow = { readonly id: string; readonly speedPct: number; readonly signal: SignalReading; readonly flowLs: number | null }
+export type FanNow = {
+  readonly id: string
+  readonly speedPct: number
+  readonly signal: SignalReading
+  readonly flowLs: number | null
+}
 
 /** The answer at one instant, settled: what every fan gives, who is in charge, what each rule asks, and why. */
 export type Evaluation = {
@@ -21,7 +26,12 @@ const rounded = (x: number): number => Number(x.toFixed(6))
 export type Instant = { readonly evaluation: Evaluation; readonly explanation: Explanation }
 
 /** Evaluates `machine` at the inputs, with the fans' own signals and flows. */
-export function evaluateAt(machine: Machine, { fans }: Pick<Derived, 'fans'>, values: Readonly<Record<string, number>>, preference: UnitPreference = METRIC): Instant {
+export function evaluateAt(
+  machine: Machine,
+  { fans }: Pick<Derived, 'fans'>,
+  values: Readonly<Record<string, number>>,
+  preference: UnitPreference = METRIC,
+): Instant {
   const inputs = machine.inputsFrom(values)
   const state = machine.settledState(inputs)
   const explanation = explain(machine, state, inputs)
@@ -30,14 +40,23 @@ export function evaluateAt(machine: Machine, { fans }: Pick<Derived, 'fans'>, va
     const speedPct = state.fansPct[index]!
     if (!derived) return []
     const [signal, flowLs] = [derived.signal(speedPct), derived.flowAt(speedPct)]
-    return [{ id, speedPct: rounded(speedPct), signal: { ...signal, value: rounded(signal.value) }, flowLs: flowLs === null ? null : rounded(flowLs) }]
+    return [
+      {
+        id,
+        speedPct: rounded(speedPct),
+        signal: { ...signal, value: rounded(signal.value) },
+        flowLs: flowLs === null ? null : rounded(flowLs),
+      },
+    ]
   })
   const evaluation: Evaluation = {
     fans: fansNow,
     inCharge: { rule: explanation.inCharge?.id ?? 'floor', asksPct: rounded(explanation.asksPct) },
-    asks: machine.rules.map(({ id }, index) => ({ rule: id, asksPct: Number.isNaN(state.asksPct[index]!) ? null : rounded(state.asksPct[index]!) })),
+    asks: machine.rules.map(({ id }, index) => ({
+      rule: id,
+      asksPct: Number.isNaN(state.asksPct[index]!) ? null : rounded(state.asksPct[index]!),
+    })),
     reason: reasonText(machine.response, explanation, preference),
   }
   return { evaluation, explanation }
 }
-

@@ -5,10 +5,31 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'not_a_number'; readonly got: string; readonly hint: string }
   | { readonly code: 'unknown_unit'; readonly got: string; readonly what: string; readonly known: string }
   | { readonly code: 'ambiguous_comma'; readonly got: string }
-  | { readonly code: 'implausible'; readonly what: string; readonly got: string; readonly min: string; readonly max: string; readonly meant?: string }
-  | { readonly code: 'out_of_range'; readonly what: string; readonly got: number; readonly min: number; readonly max: number; readonly unit: string }
+  | {
+      readonly code: 'implausible'
+      readonly what: string
+      readonly got: string
+      readonly min: string
+      readonly max: string
+      readonly meant?: string
+    }
+  | {
+      readonly code: 'out_of_range'
+      readonly what: string
+      readonly got: number
+      readonly min: number
+      readonly max: number
+      readonly unit: string
+    }
   | { readonly code: 'empty_band'; readonly what: string; readonly at: number }
-  | { readonly code: 'order'; readonly low: string; readonly lowValue: number; readonly high: string; readonly highValue: number; readonly unit: string }
+  | {
+      readonly code: 'order'
+      readonly low: string
+      readonly lowValue: number
+      readonly high: string
+      readonly highValue: number
+      readonly unit: string
+    }
   | { readonly code: 'unknown_id'; readonly what: string; readonly got: string; readonly known: readonly string[] }
   | { readonly code: 'duplicate_id'; readonly what: string; readonly got: string }
   | { readonly code: 'missing'; readonly what: string }
@@ -20,10 +41,14 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'said'; readonly text: string }
 )
 
-export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] }
+export type Outcome<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] }
 
 export const good = <T>(value: T): Outcome<T> => ({ ok: true, value })
-export const bad = (...problems: Problem[]): { readonly ok: false; readonly problems: readonly Problem[] } => ({ ok: false, problems })
+export const bad = (...problems: Problem[]): { readonly ok: false; readonly problems: readonly Problem[] } => ({
+  ok: false,
+  problems,
+})
 
 /** The problem in one plain sentence, without its path. */
 export function problemText(problem: Problem): string {
@@ -65,4 +90,5 @@ export function problemText(problem: Problem): string {
   }
 }
 
-export const problemLine = (problem: Problem): string => (problem.path ? `${problem.path}: ${problemText(problem)}` : problemText(problem))
+export const problemLine = (problem: Problem): string =>
+  problem.path ? `${problem.path}: ${problemText(problem)}` : problemText(problem)

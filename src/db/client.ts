@@ -32,20 +32,38 @@ export async function closePool(): Promise<void> {
 }
 
 /** The one way to the rows of a workspace: a transaction for which row security sees this workspace and no other. */
-export const inWorkspace = <T>({ workspaceId }: Pick<Scope, 'workspaceId'>, work: (tx: Transaction) => Promise<T>): Promise<T> =>
+export const inWorkspace = <T>(
+  { workspaceId }: Pick<Scope, 'workspaceId'>,
+  work: (tx: Transaction) => Promise<T>,
+): Promise<T> =>
   database().transaction(async (tx) => {
     await tx.execute(sql`select set_config('gale.workspace', ${workspaceId}, true)`)
     return work(tx)
   })
 
 /** Connection errors of the driver and the server's own "shutting down", "starting up", "crashed". */
-const GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT', '57P01', '57P02', '57P03', '08000', '08003', '08006'])
+const GONE = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ENOENT',
+  '57P01',
+  '57P02',
+  '57P03',
+  '08000',
+  '08003',
+  '08006',
+])
+
+type ErrorLike = { code?: unknown; message?: unknown; cause?: unknown; errors?: unknown }
 
 /** Whether an error means that the database could not be reached, rather than that it refused. */
 export function isDatabaseGone(error: unknown): boolean {
-  if (!(error instanceof Error)) return false
-  const code = 'code' in error ? String(error.code) : ''
-  if (GONE.has(code) || /Connection terminated|timeout exceeded when trying to connect/i.test(error.message)) return true
-  if (error instanceof AggregateError && error.errors.some(isDatabaseGone)) return true
-  return isDatabaseGone(error.cause)
+  if (typeof error !== 'object' || error === null) return false
+  const { code, message, cause, errors } = error as ErrorLike
+  if (typeof code === 'string' && GONE.has(code)) return true
+  if (typeof message === 'string' && /Connection terminated|timeout exceeded when trying to connect/i.test(message))
+    return true
+  return (Array.isArray(errors) && errors.some(isDatabaseGone)) || isDatabaseGone(cause)
 }

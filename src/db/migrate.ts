@@ -20,12 +20,18 @@ export async function migrateDatabase(): Promise<void> {
       `The database role “${roles[0].name}” is not bound by row security (superuser or BYPASSRLS), so workspaces would not be kept apart. ` +
         'Make an ordinary role that owns the database (create role gale login; alter database … owner to gale) and name it in DATABASE_URL.',
     )
-  const { rows: tables } = await db.execute<{ found: boolean }>(sql`select to_regclass('drizzle.__drizzle_migrations') is not null as found`)
+  const { rows: tables } = await db.execute<{ found: boolean }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations') is not null as found`,
+  )
   if (tables[0]?.found) {
-    const { rows } = await db.execute<{ newest: string | null }>(sql`select max(created_at)::text as newest from drizzle.__drizzle_migrations`)
+    const { rows } = await db.execute<{ newest: string | null }>(
+      sql`select max(created_at)::text as newest from drizzle.__drizzle_migrations`,
+    )
     const ours = Math.max(...readMigrationFiles({ migrationsFolder }).map(({ folderMillis }) => folderMillis))
     if (Number(rows[0]?.newest ?? 0) > ours)
-      throw new DatabaseUnfit('The database was made by a newer Soft Gale than this one. Update the program, or name another database in DATABASE_URL. Nothing was changed.')
+      throw new DatabaseUnfit(
+        'The database was made by a newer Soft Gale than this one. Update the program, or name another database in DATABASE_URL. Nothing was changed.',
+      )
   }
   await migrate(db, { migrationsFolder })
 }

@@ -39,7 +39,8 @@ export async function choosePreferenceAction(input: unknown) {
 
 /** One click on the sign-in page; only where the demo is loaded. */
 export async function signInToDemo(): Promise<void> {
-  if (process.env.GALE_DEMO === '1') await auth().api.signInEmail({ body: { email: DEMO_EMAIL, password: DEMO_PASSWORD }, headers: await headers() })
+  if (process.env.GALE_DEMO === '1')
+    await auth().api.signInEmail({ body: { email: DEMO_EMAIL, password: DEMO_PASSWORD }, headers: await headers() })
   redirect('/yard')
 }
 

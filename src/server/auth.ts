@@ -14,7 +14,15 @@ function makeAuth() {
     trustedOrigins: [`http://127.0.0.1:${port}`, `http://localhost:${port}`],
     secret: process.env.BETTER_AUTH_SECRET,
     telemetry: { enabled: false },
-    database: drizzleAdapter(database(), { provider: 'pg', schema: { person: schema.person, session: schema.session, signIn: schema.signIn, verification: schema.verification } }),
+    database: drizzleAdapter(database(), {
+      provider: 'pg',
+      schema: {
+        person: schema.person,
+        session: schema.session,
+        signIn: schema.signIn,
+        verification: schema.verification,
+      },
+    }),
     emailAndPassword: { enabled: true, minPasswordLength: 10, maxPasswordLength: 128 },
     user: {
       modelName: 'person',
@@ -29,7 +37,11 @@ function makeAuth() {
     rateLimit: { enabled: true, window: 60, max: 300, customRules: { '/sign-in/email': { window: 60, max: 30 } } },
     databaseHooks: {
       // Whoever signs up gets a workspace of their own: no one lands in another's yard by signing up.
-      user: { create: { before: async (made) => ({ data: { ...made, workspaceId: await makeWorkspace(`${made.name}’s yard`) } }) } },
+      user: {
+        create: {
+          before: async (made) => ({ data: { ...made, workspaceId: await makeWorkspace(`${made.name}’s yard`) } }),
+        },
+      },
     },
     plugins: [nextCookies()],
   })

@@ -15,6 +15,7 @@ import { addCheckResult } from '@/db/queries/checkResult'
 import { createInstallation, saveWorkingCopy } from '@/db/queries/installation'
 import { addLogEntry } from '@/db/queries/log'
 import { sealRevision } from '@/db/queries/revision'
+import { renameWorkspace } from '@/db/queries/workspace'
 import { ensureSite } from '@/db/queries/site'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { auth } from '@/server/auth'
@@ -22,7 +23,15 @@ import { DEMO_PASSWORD, DEMO_EMAIL } from '@/server/demoAccount'
 
 const closed = { additionalProperties: false } as const
 const Text = Type.String({ minLength: 1 })
-const DemoCheck = Type.Object({ check: Text, verdict: Type.Union([Type.Literal('holds'), Type.Literal('fails')]), sentence: Text, reading: CheckReading }, closed)
+const DemoCheck = Type.Object(
+  {
+    check: Text,
+    verdict: Type.Union([Type.Literal('holds'), Type.Literal('fails')]),
+    sentence: Text,
+    reading: CheckReading,
+  },
+  closed,
+)
 const Demo = Type.Object(
   {
     name: Text,
@@ -54,9 +63,16 @@ function need<T>(file: string, outcome: Outcome<T>): T {
 }
 
 const demoInstallation = async (name: string): Promise<Installation> =>
-  need(`installations/${name}.json`, readInstallationText(await readFile(demoFile('installations', `${name}.json`), 'utf8')))
+  need(
+    `installations/${name}.json`,
+    readInstallationText(await readFile(demoFile('installations', `${name}.json`), 'utf8')),
+  )
 
-async function loadInstallation(scope: Scope, { document, readings, seals, log }: (typeof Demo)['static']['installations'][number], siteId: string): Promise<void> {
+async function loadInstallation(
+  scope: Scope,
+  { document, readings, seals, log }: (typeof Demo)['static']['installations'][number],
+  siteId: string,
+): Promise<void> {
   const id = randomUUID()
   const working = await demoInstallation(document)
   await createInstallation(scope, { id, siteId, document: working })
@@ -75,18 +91,29 @@ async function loadInstallation(scope: Scope, { document, readings, seals, log }
   await keep(working)
   for (const text of log) await addLogEntry(scope, { id: randomUUID(), installationId: id, kind: 'note', text })
   for (const name of readings) {
-    const outcome = await importReadingsFile(scope, { id: randomUUID(), installationId: id, name: `${name}.csv` }, createReadStream(demoFile('readings', `${name}.csv`)))
-    if (outcome.kind === 'invalid') throw new Error(`demo/readings/${name}.csv: ${outcome.problems.map(problemLine).join('; ')}`)
+    const outcome = await importReadingsFile(
+      scope,
+      { id: randomUUID(), installationId: id, name: `${name}.csv` },
+      createReadStream(demoFile('readings', `${name}.csv`)),
+    )
+    if (outcome.kind === 'invalid')
+      throw new Error(`demo/readings/${name}.csv: ${outcome.problems.map(problemLine).join('; ')}`)
   }
 }
 
 /** Puts the demo scenario into an empty database, through the same commands and checks as a person's own work. */
 export async function loadDemo(): Promise<void> {
-  const demo = need('workspace.json', readDemo(need('workspace.json', parseJson(await readFile(demoFile('workspace.json'), 'utf8')))))
-  const { user } = await auth().api.signUpEmail({ body: { name: demo.person.name, email: DEMO_EMAIL, password: DEMO_PASSWORD } })
+  const demo = need(
+    'workspace.json',
+    readDemo(need('workspace.json', parseJson(await readFile(demoFile('workspace.json'), 'utf8')))),
+  )
+  const { user } = await auth().api.signUpEmail({
+    body: { name: demo.person.name, email: DEMO_EMAIL, password: DEMO_PASSWORD },
+  })
   const workspaceId = (user as { workspaceId?: string | null }).workspaceId
   if (!workspaceId) throw new Error('the demo person has no workspace')
   const scope: Scope = { workspaceId, personId: user.id, personName: user.name }
+  await renameWorkspace(scope, demo.name)
   for (const installation of demo.installations) {
     const site = await ensureSite(scope, demo.sites.find(({ id }) => id === installation.site)?.name ?? demo.name)
     await loadInstallation(scope, installation, site.id)

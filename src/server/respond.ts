@@ -4,7 +4,14 @@ import { isDatabaseGone } from '@/db/client'
 import { answering, type Result } from '@/server/result'
 import { signed } from '@/server/scope'
 
-const STATUS: Record<Result['kind'], number> = { done: 200, invalid: 422, behind: 409, unknown: 404, 'signed-out': 401, unavailable: 503 }
+const STATUS: Record<Result['kind'], number> = {
+  done: 200,
+  invalid: 422,
+  behind: 409,
+  unknown: 404,
+  'signed-out': 401,
+  unavailable: 503,
+}
 
 /** Runs a command for whoever is signed in; a stranger and a lost database get their own answers. */
 export async function asSigned<T>(work: (scope: Scope) => Promise<Result<T>>): Promise<Result<T>> {
@@ -26,7 +33,8 @@ export async function scopeOrResponse(): Promise<Scope | Response> {
     const who = await signed()
     return who ? who.scope : new Response('Sign in first.', { status: 401 })
   } catch (error) {
-    if (isDatabaseGone(error)) return new Response('The database cannot be reached; nothing was lost. Try again in a moment.', { status: 503 })
+    if (isDatabaseGone(error))
+      return new Response('The database cannot be reached; nothing was lost. Try again in a moment.', { status: 503 })
     throw error
   }
 }

@@ -8,10 +8,25 @@ import { useRouter } from 'next/navigation'
 export type Findable = { readonly label: string; readonly group: string; readonly path: string }
 
 /** Type a few words and go there. */
-export function FindOrDo({ open, onClose, findable }: { open: boolean; onClose: () => void; findable: readonly Findable[] }) {
+export function FindOrDo({
+  open,
+  onClose,
+  findable,
+}: {
+  open: boolean
+  onClose: () => void
+  findable: readonly Findable[]
+}) {
   const router = useRouter()
   return (
-    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" aria-label="Find or do" sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}>
+    <Dialog
+      open={open}
+      onClose={onClose}
+      fullWidth
+      maxWidth="sm"
+      aria-label="Find or do"
+      sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
+    >
       <Autocomplete
         options={[...findable]}
         groupBy={({ group }) => group}
@@ -23,7 +38,17 @@ export function FindOrDo({ open, onClose, findable }: { open: boolean; onClose: 
           onClose()
           router.push(choice.path)
         }}
-        renderInput={(params) => <TextField {...params} autoFocus placeholder="An installation, a stage, a place" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Find or do' } }} />}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            autoFocus
+            placeholder="An installation, a stage, a place"
+            slotProps={{
+              ...params.slotProps,
+              htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Find or do' },
+            }}
+          />
+        )}
       />
     </Dialog>
   )

@@ -5,7 +5,17 @@ import type { ReactNode } from 'react'
 /** A question at the left, its answer at the right, a remark below: the line of a well-made form. */
 export function FormRow({ label, hint, children }: { label: string; hint?: ReactNode; children: ReactNode }) {
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '190px 1fr' }, columnGap: 2, alignItems: 'baseline', borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', sm: '190px 1fr' },
+        columnGap: 2,
+        alignItems: 'baseline',
+        borderBottom: '1px dotted',
+        borderColor: 'divider',
+        py: 0.75,
+      }}
+    >
       <Typography component="div" sx={{ color: 'text.secondary' }}>
         {label}
       </Typography>

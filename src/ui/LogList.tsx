@@ -5,7 +5,13 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { formatDayAndClock } from '@/ui/clock'
 
-export type ShownEntry = { readonly id: string; readonly text: string; readonly writtenBy: string; readonly writtenAt: string; readonly of?: { readonly name: string; readonly path: string } }
+export type ShownEntry = {
+  readonly id: string
+  readonly text: string
+  readonly writtenBy: string
+  readonly writtenAt: string
+  readonly of?: { readonly name: string; readonly path: string }
+}
 
 /** Log entries, newest first. */
 export const LogList = ({ entries }: { entries: readonly ShownEntry[] }) => (

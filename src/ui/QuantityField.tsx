@@ -32,17 +32,39 @@ type Props = {
 function shownUnit(quantity: Quantity, value: number | null, preferred: Unit): Unit {
   if (quantity !== 'time' || value === null || value === 0) return preferred
   const { units } = quantitySpec('time')
-  return [...units].reverse().find(({ scale }) => value >= scale && Number.isInteger(Number((value / scale).toFixed(4)))) ?? preferred
+  return (
+    [...units].reverse().find(({ scale }) => value >= scale && Number.isInteger(Number((value / scale).toFixed(4)))) ??
+    preferred
+  )
 }
 
 /** An inline field for a quantity: type with any unit, turn with arrows or wheel; the answer follows each keystroke. */
-export function QuantityField({ label, quantity, value, onChange, onClear, onDone, step, limits, colour = 'text.primary', large = false, showUnit = true }: Props) {
+export function QuantityField({
+  label,
+  quantity,
+  value,
+  onChange,
+  onClear,
+  onDone,
+  step,
+  limits,
+  colour = 'text.primary',
+  large = false,
+  showUnit = true,
+}: Props) {
   const preference = usePreference()
   const [typed, setTyped] = useState<string | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const input = useRef<HTMLInputElement>(null)
   const unit = shownUnit(quantity, value, preferredUnit(quantity, preference))
-  const figure = value === null ? '' : quantity === 'time' ? String(Number(fromBase(unit, value).toFixed(2))) : quantity === 'speed' || quantity === 'ratio' ? formatPct(value) : formatFigure(value, quantity, preference)
+  const figure =
+    value === null
+      ? ''
+      : quantity === 'time'
+        ? String(Number(fromBase(unit, value).toFixed(2)))
+        : quantity === 'speed' || quantity === 'ratio'
+          ? formatPct(value)
+          : formatFigure(value, quantity, preference)
   const text = typed ?? figure
 
   function type(next: string): void {
@@ -91,7 +113,12 @@ export function QuantityField({ label, quantity, value, onChange, onClear, onDon
   }, [])
 
   return (
-    <Tooltip open={problem !== null} title={problem ?? ''} placement="bottom-start" slotProps={{ tooltip: { role: 'alert' } }}>
+    <Tooltip
+      open={problem !== null}
+      title={problem ?? ''}
+      placement="bottom-start"
+      slotProps={{ tooltip: { role: 'alert' } }}
+    >
       <span style={{ whiteSpace: 'nowrap' }}>
         <InputBase
           inputRef={input}
@@ -104,21 +131,36 @@ export function QuantityField({ label, quantity, value, onChange, onClear, onDon
               event.preventDefault()
               turn(event.key === 'ArrowUp' ? 1 : -1)
             }
-            if (event.key === 'Enter') event.currentTarget.querySelector('input')?.blur()
+            if (event.key === 'Enter') (event.target as HTMLElement).blur()
             if (event.key === 'Escape') {
               setTyped(null)
               setProblem(null)
             }
           }}
           error={problem !== null}
-          inputProps={{ 'aria-label': `${label}, ${unit.symbol}`, 'aria-invalid': problem !== null, inputMode: 'text', autoComplete: 'off', spellCheck: false, placeholder: value === null ? '––' : undefined }}
+          inputProps={{
+            'aria-label': `${label}, ${unit.symbol}`,
+            'aria-invalid': problem !== null,
+            inputMode: 'text',
+            autoComplete: 'off',
+            spellCheck: false,
+            placeholder: value === null ? '––' : undefined,
+          }}
           sx={{
             width: `calc(${Math.max(text.length, 2)}ch + ${large ? 24 : 10}px)`,
             color: colour,
             borderBottom: '2px solid',
             borderColor: problem === null ? colour : 'error.main',
             '&.Mui-focused': { bgcolor: 'ground.side' },
-            '& input': { p: '0 4px', fontFamily: MONO, fontWeight: 600, fontVariantNumeric: 'tabular-nums slashed-zero', fontSize: large ? '1.6rem' : '0.9375rem', textAlign: 'center', height: large ? '2.4rem' : '1.6rem' },
+            '& input': {
+              p: '0 4px',
+              fontFamily: MONO,
+              fontWeight: 600,
+              fontVariantNumeric: 'tabular-nums slashed-zero',
+              fontSize: large ? '1.6rem' : '0.9375rem',
+              textAlign: 'center',
+              height: large ? '2.4rem' : '1.6rem',
+            },
             '@media (max-width: 600px)': { '& input': { minHeight: 40 } },
           }}
         />

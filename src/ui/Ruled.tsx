@@ -3,13 +3,42 @@ import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 
 /** A line of a ruled list: words at the left, a figure at the right. */
-export function Ruled({ label, children, strong = false, colour }: { label: ReactNode; children: ReactNode; strong?: boolean; colour?: string }) {
+export function Ruled({
+  label,
+  children,
+  strong = false,
+  colour,
+}: {
+  label: ReactNode
+  children: ReactNode
+  strong?: boolean
+  colour?: string
+}) {
   return (
-    <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 1.5, borderBottom: '1px dotted', borderColor: 'divider', py: 0.5 }}>
+    <Box
+      sx={{
+        display: 'flex',
+        justifyContent: 'space-between',
+        alignItems: 'baseline',
+        gap: 1.5,
+        borderBottom: '1px dotted',
+        borderColor: 'divider',
+        py: 0.5,
+      }}
+    >
       <Typography variant="body2" sx={{ color: colour, fontWeight: strong ? 700 : 400 }}>
         {label}
       </Typography>
-      <Typography variant="figure" sx={{ fontSize: '0.875rem', color: colour, fontWeight: strong ? 700 : 400, textAlign: 'right' }}>
+      <Typography
+        variant="figure"
+        sx={{
+          fontSize: '0.875rem',
+          color: colour,
+          fontWeight: strong ? 700 : 400,
+          textAlign: 'right',
+          whiteSpace: 'nowrap',
+        }}
+      >
         {children}
       </Typography>
     </Box>

@@ -8,8 +8,20 @@ type Props = { title: ReactNode; aside?: ReactNode; side?: ReactNode; sideTitle?
 export function StageLayout({ title, aside, side, sideTitle, children }: Props) {
   return (
     <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, flex: 1, minWidth: 0 }}>
-      <Box component="main" sx={{ flex: 1, minWidth: 0, bgcolor: 'ground.sheet', px: { xs: 1.75, sm: 2.25 }, py: 1.25 }}>
-        <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 2, mb: 1, flexWrap: 'wrap' }}>
+      <Box
+        component="main"
+        sx={{ flex: 1, minWidth: 0, bgcolor: 'ground.sheet', px: { xs: 1.75, sm: 2.25 }, py: 1.25 }}
+      >
+        <Box
+          sx={{
+            display: 'flex',
+            justifyContent: 'space-between',
+            alignItems: 'baseline',
+            gap: 2,
+            mb: 1,
+            flexWrap: 'wrap',
+          }}
+        >
           <Typography variant="h2">{title}</Typography>
           <Typography variant="body2" component="div" sx={{ color: 'text.secondary' }}>
             {aside}
@@ -18,7 +30,19 @@ export function StageLayout({ title, aside, side, sideTitle, children }: Props) 
         {children}
       </Box>
       {side && (
-        <Box component="aside" aria-label={sideTitle ?? 'Side sheet'} sx={{ width: { xs: '100%', md: 296 }, flexShrink: 0, bgcolor: 'ground.side', borderLeft: { md: 1 }, borderColor: { md: 'divider' }, px: 2, py: 1.25 }}>
+        <Box
+          component="aside"
+          aria-label={sideTitle ?? 'Side sheet'}
+          sx={{
+            width: { xs: '100%', md: 296 },
+            flexShrink: 0,
+            bgcolor: 'ground.side',
+            borderLeft: { md: 1 },
+            borderColor: { xs: 'divider', md: 'divider' },
+            px: 2,
+            py: 1.25,
+          }}
+        >
           {side}
         </Box>
       )}

@@ -2,7 +2,15 @@
 
 import InputBase from '@mui/material/InputBase'
 
-type Props = { label: string; value: string; onChange: (text: string) => void; onDone?: () => void; placeholder?: string; maxLength?: number; grow?: boolean }
+type Props = {
+  label: string
+  value: string
+  onChange: (text: string) => void
+  onDone?: () => void
+  placeholder?: string
+  maxLength?: number
+  grow?: boolean
+}
 
 /** An inline field for words. */
 export const TextLine = ({ label, value, onChange, onDone, placeholder, maxLength = 200, grow = true }: Props) => (
@@ -13,6 +21,12 @@ export const TextLine = ({ label, value, onChange, onDone, placeholder, maxLengt
     onBlur={onDone}
     multiline={grow && value.length > 60}
     inputProps={{ 'aria-label': label, maxLength }}
-    sx={{ width: grow ? '100%' : 180, borderBottom: '1px solid', borderColor: 'text.secondary', '&.Mui-focused': { bgcolor: 'ground.side', borderColor: 'cause.speed' }, '& input': { py: 0.25, height: 'auto' } }}
+    sx={{
+      width: grow ? '100%' : 180,
+      borderBottom: '1px solid',
+      borderColor: 'text.secondary',
+      '&.Mui-focused': { bgcolor: 'ground.side', borderColor: 'cause.speed' },
+      '& input': { py: 0.25, height: 'auto' },
+    }}
   />
 )

@@ -42,9 +42,43 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
   useHotkeys('g>c', () => router.push('/controllers'))
   useHotkeys('g>l', () => router.push('/log'))
   return (
-    <Box component="header" sx={{ bgcolor: 'ground.bar', color: 'ground.barText', height: 44, px: 2, display: 'flex', alignItems: 'center', gap: { xs: 1.5, sm: 2.5 }, displayPrint: 'none' }}>
-      <Box component={Link} href="/yard" sx={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, display: 'flex', alignItems: 'center', gap: 1, whiteSpace: 'nowrap' }}>
-        <svg width="22" height="16" viewBox="0 0 22 16" fill="none" stroke="#A8CEC8" strokeWidth="2" strokeLinecap="round" aria-hidden="true">
+    <Box
+      component="header"
+      sx={{
+        bgcolor: 'ground.bar',
+        color: 'ground.barText',
+        height: 44,
+        px: 2,
+        display: 'flex',
+        alignItems: 'center',
+        gap: { xs: 1.5, sm: 2.5 },
+        displayPrint: 'none',
+      }}
+    >
+      <Box
+        component={Link}
+        href="/yard"
+        aria-label="Soft Gale, to the yard"
+        sx={{
+          color: 'inherit',
+          textDecoration: 'none',
+          fontWeight: 700,
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1,
+          whiteSpace: 'nowrap',
+        }}
+      >
+        <svg
+          width="22"
+          height="16"
+          viewBox="0 0 22 16"
+          fill="none"
+          stroke="#A8CEC8"
+          strokeWidth="2"
+          strokeLinecap="round"
+          aria-hidden="true"
+        >
           <path d="M1 5h12a2.5 2.5 0 1 0-2.5-2.5" />
           <path d="M1 9h19" />
           <path d="M1 13h9" />
@@ -63,7 +97,14 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
               href={to}
               title={`g then ${key}`}
               aria-current={isHere ? 'page' : undefined}
-              sx={{ color: 'inherit', textDecoration: 'none', fontSize: '0.875rem', lineHeight: '41px', borderBottom: '3px solid', borderColor: isHere ? '#A8CEC8' : 'transparent' }}
+              sx={{
+                color: 'inherit',
+                textDecoration: 'none',
+                fontSize: '0.875rem',
+                lineHeight: '41px',
+                borderBottom: '3px solid',
+                borderColor: isHere ? '#A8CEC8' : 'transparent',
+              }}
             >
               {name}
             </Box>
@@ -73,9 +114,24 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
       <Box sx={{ flex: 1 }} />
       <ButtonBase
         onClick={() => setFinding(true)}
-        sx={{ border: 1, borderColor: '#5C6E75', borderRadius: 1, height: 30, px: 1.25, minWidth: { sm: 200 }, justifyContent: 'space-between', fontSize: '0.8125rem', color: '#C6D2D0', gap: 2, display: { xs: 'none', sm: 'inline-flex' } }}
+        sx={{
+          border: 1,
+          borderColor: '#5C6E75',
+          borderRadius: 1,
+          height: 30,
+          px: 1.25,
+          minWidth: { sm: 200 },
+          justifyContent: 'space-between',
+          fontSize: '0.8125rem',
+          color: '#C6D2D0',
+          gap: 2,
+          display: { xs: 'none', sm: 'inline-flex' },
+        }}
       >
-        Find or do… <Box component="span" sx={{ fontFamily: MONO }}>Ctrl K</Box>
+        Find or do…{' '}
+        <Box component="span" sx={{ fontFamily: MONO }}>
+          Ctrl K
+        </Box>
       </ButtonBase>
       <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
       <PersonMenu {...{ personName, preference, onPreference, onSignOut }} />
@@ -89,10 +145,17 @@ function PersonMenu({ personName, preference, onPreference, onSignOut }: Omit<Pr
   const { mode, setMode } = useColorScheme()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const choose = (choice: Partial<UnitPreference>) =>
-    void onPreference({ temperatureUnit: choice.temperature ?? preference.temperature, flowUnit: choice.flow ?? preference.flow }).then(() => router.refresh())
+    void onPreference({
+      temperatureUnit: choice.temperature ?? preference.temperature,
+      flowUnit: choice.flow ?? preference.flow,
+    }).then(() => router.refresh())
   return (
     <>
-      <ButtonBase onClick={(event) => setAnchor(event.currentTarget)} aria-label={`${personName}: units, light or dark, sign out`} sx={{ fontSize: '0.8125rem', fontWeight: 600, minWidth: 32, minHeight: 32 }}>
+      <ButtonBase
+        onClick={(event) => setAnchor(event.currentTarget)}
+        aria-label={`${personName}: units, light or dark, sign out`}
+        sx={{ fontSize: '0.8125rem', fontWeight: 600, minWidth: 32, minHeight: 32 }}
+      >
         {initials(personName)}
       </ButtonBase>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
@@ -118,7 +181,11 @@ function PersonMenu({ personName, preference, onPreference, onSignOut }: Omit<Pr
           </MenuItem>
         ))}
         <Divider />
-        <MenuItem component={Button} onClick={() => void onSignOut()} sx={{ width: '100%', justifyContent: 'flex-start' }}>
+        <MenuItem
+          component={Button}
+          onClick={() => void onSignOut()}
+          sx={{ width: '100%', justifyContent: 'flex-start' }}
+        >
           Sign out
         </MenuItem>
       </Menu>

@@ -17,11 +17,27 @@ export function Why({ what, formula, withValues, source, children }: Props) {
         onClick={(event) => setAnchor(event.currentTarget)}
         aria-label={`Why: ${what}`}
         aria-haspopup="dialog"
-        sx={{ font: 'inherit', color: 'inherit', borderBottom: '1px dashed', borderColor: 'text.secondary', borderRadius: 0, verticalAlign: 'baseline', minHeight: { xs: 36, sm: 0 } }}
+        sx={{
+          font: 'inherit',
+          color: 'inherit',
+          borderBottom: '1px dashed',
+          borderColor: 'text.secondary',
+          borderRadius: 0,
+          verticalAlign: 'baseline',
+          minHeight: { xs: 36, sm: 0 },
+        }}
       >
         {children}
       </ButtonBase>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { 'aria-label': what, sx: { border: 1, borderColor: 'text.primary', p: 1.5, maxWidth: 360 } } }}>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        slotProps={{
+          paper: { 'aria-label': what, sx: { border: 1, borderColor: 'text.primary', p: 1.5, maxWidth: 360 } },
+        }}
+      >
         <Typography variant="h2" component="h2">
           {what}
         </Typography>

@@ -5,7 +5,8 @@ import type { Input, Response, Rule } from '@/core/response/schema'
 /** The colour of a cause, as a path into the palette. */
 export const causeColour = (cause: Cause): string => `cause.${cause}`
 
-export const ruleCause = (response: Response, rule: Rule): Cause => ruleKind(rule).cause(response.inputs.find(({ id }) => id === rule.input))
+export const ruleCause = (response: Response, rule: Rule): Cause =>
+  ruleKind(rule).cause(response.inputs.find(({ id }) => id === rule.input))
 
 export const inputCause = (input: Input): Cause => (input.kind === 'switch' ? 'switch' : input.kind)
 

@@ -1,5 +1,9 @@
 /** Type of all chart labels: figures in the mono face. */
-export const chartFont = { fontFamily: '"Atkinson Hyperlegible Mono Variable", monospace', fontSize: 12, fill: 'var(--mui-palette-text-secondary)' }
+export const chartFont = {
+  fontFamily: '"Atkinson Hyperlegible Mono Variable", monospace',
+  fontSize: 12,
+  fill: 'var(--mui-palette-text-secondary)',
+}
 
 export const HATCH_FILL = 'url(#gale-hatch)'
 

@@ -3,8 +3,28 @@
 import { createTheme } from '@mui/material/styles'
 
 /** Colour means a cause, everywhere the same. */
-type Causes = { speed: string; temperature: string; humidity: string; time: string; switch: string; pressure: string; light: string }
-type Ground = { paper: string; sheet: string; side: string; rule: string; bar: string; barText: string; tint: string; wont: string; hatch: string; holds: string; warnInk: string }
+type Causes = {
+  speed: string
+  temperature: string
+  humidity: string
+  time: string
+  switch: string
+  pressure: string
+  light: string
+}
+type Ground = {
+  paper: string
+  sheet: string
+  side: string
+  rule: string
+  bar: string
+  barText: string
+  tint: string
+  wont: string
+  hatch: string
+  holds: string
+  warnInk: string
+}
 
 declare module '@mui/material/styles' {
   interface Palette {
@@ -39,8 +59,28 @@ const light = {
   text: { primary: '#15252B', secondary: '#48595F' },
   background: { default: '#F4F5F1', paper: '#FDFDFB' },
   divider: '#D3D9D6',
-  cause: { speed: '#0B5A57', temperature: '#B9481F', humidity: '#22688F', time: '#66477F', switch: '#4E7130', pressure: '#3C4F8A', light: '#8A6410' },
-  ground: { paper: '#F4F5F1', sheet: '#FDFDFB', side: '#EEF2EE', rule: '#D3D9D6', bar: '#15252B', barText: '#E6EDEA', tint: '#A8CEC8', wont: '#E3E8E4', hatch: '#AEB9B5', holds: '#E1EAD8', warnInk: '#7A580C' },
+  cause: {
+    speed: '#0B5A57',
+    temperature: '#B9481F',
+    humidity: '#22688F',
+    time: '#66477F',
+    switch: '#4E7130',
+    pressure: '#3C4F8A',
+    light: '#8A6410',
+  },
+  ground: {
+    paper: '#F4F5F1',
+    sheet: '#FDFDFB',
+    side: '#EEF2EE',
+    rule: '#D3D9D6',
+    bar: '#15252B',
+    barText: '#E6EDEA',
+    tint: '#A8CEC8',
+    wont: '#E3E8E4',
+    hatch: '#AEB9B5',
+    holds: '#E1EAD8',
+    warnInk: '#7A580C',
+  },
 }
 
 const dark = {
@@ -51,8 +91,28 @@ const dark = {
   text: { primary: '#E8EEEC', secondary: '#B4C2C4' },
   background: { default: '#10191D', paper: '#152127' },
   divider: '#33464E',
-  cause: { speed: '#7CCFC7', temperature: '#F39B78', humidity: '#7FC0E6', time: '#C9A9E0', switch: '#A9D18A', pressure: '#A6B7F2', light: '#E0BC6A' },
-  ground: { paper: '#10191D', sheet: '#152127', side: '#1A2930', rule: '#33464E', bar: '#0A1215', barText: '#E6EDEA', tint: '#2F5F5B', wont: '#22313A', hatch: '#4A5D65', holds: '#22331F', warnInk: '#E0BC6A' },
+  cause: {
+    speed: '#7CCFC7',
+    temperature: '#F39B78',
+    humidity: '#7FC0E6',
+    time: '#C9A9E0',
+    switch: '#A9D18A',
+    pressure: '#A6B7F2',
+    light: '#E0BC6A',
+  },
+  ground: {
+    paper: '#10191D',
+    sheet: '#152127',
+    side: '#1A2930',
+    rule: '#33464E',
+    bar: '#0A1215',
+    barText: '#E6EDEA',
+    tint: '#2F5F5B',
+    wont: '#22313A',
+    hatch: '#4A5D65',
+    holds: '#22331F',
+    warnInk: '#E0BC6A',
+  },
 }
 
 /** One theme for every view: ruled lines and alignment instead of shadows and cards. */
@@ -72,12 +132,17 @@ export const theme = createTheme({
     figure: { fontFamily: MONO, fontVariantNumeric: 'tabular-nums slashed-zero', fontSize: '0.9375rem' },
     button: { textTransform: 'none', fontWeight: 600, fontSize: '0.9375rem' },
   },
-  transitions: { duration: { enteringScreen: 120, leavingScreen: 120, standard: 120, short: 120, shorter: 120, shortest: 120 } },
+  transitions: {
+    duration: { enteringScreen: 120, leavingScreen: 120, standard: 120, short: 120, shorter: 120, shortest: 120 },
+  },
   components: {
     MuiCssBaseline: {
       styleOverrides: {
         '@media (max-width: 600px)': { html: { fontSize: '18px' } },
-        '@media (prefers-reduced-motion: reduce)': { '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' } },
+        a: { color: 'inherit' },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' },
+        },
       },
     },
     MuiTypography: { defaultProps: { variantMapping: { figure: 'span' } } },
@@ -85,11 +150,21 @@ export const theme = createTheme({
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: { root: { minHeight: 36, borderRadius: 4, '@media (max-width: 600px)': { minHeight: 44 } } },
-      variants: [{ props: { variant: 'outlined' }, style: ({ theme: t }) => ({ borderColor: t.vars!.palette.text.primary, color: t.vars!.palette.text.primary }) }],
+      variants: [
+        {
+          props: { variant: 'outlined' },
+          style: ({ theme: t }) => ({ borderColor: t.vars.palette.text.primary, color: t.vars.palette.text.primary }),
+        },
+      ],
     },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
-    MuiDialog: { styleOverrides: { paper: ({ theme: t }) => ({ border: `1px solid ${t.vars!.palette.divider}` }) } },
-    MuiTableCell: { styleOverrides: { root: ({ theme: t }) => ({ borderBottom: `1px dotted ${t.vars!.palette.divider}`, padding: '6px 8px' }), head: { fontWeight: 400 } } },
+    MuiDialog: { styleOverrides: { paper: ({ theme: t }) => ({ border: `1px solid ${t.vars.palette.divider}` }) } },
+    MuiTableCell: {
+      styleOverrides: {
+        root: ({ theme: t }) => ({ borderBottom: `1px dotted ${t.vars.palette.divider}`, padding: '6px 8px' }),
+        head: { fontWeight: 400 },
+      },
+    },
     MuiTooltip: { defaultProps: { arrow: false } },
     MuiLink: { defaultProps: { color: 'inherit', underline: 'always' } },
   },

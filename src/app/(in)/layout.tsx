@@ -13,14 +13,24 @@ export default async function SignedInLayout({ children }: { children: ReactNode
   const rows = await listYard(scope)
   const findable = [
     ...rows.flatMap(({ id, workingCopy }) => [
-      ...STAGES.map((stage) => ({ label: `${workingCopy.document.name}: ${stage.name}`, group: workingCopy.document.name, path: `/installation/${id}/${stage.id}` })),
+      ...STAGES.map((stage) => ({
+        label: `${workingCopy.document.name}: ${stage.name}`,
+        group: workingCopy.document.name,
+        path: `/installation/${id}/${stage.id}`,
+      })),
     ]),
     ...PLACES.map(({ name, path }) => ({ label: name, group: 'Places', path })),
     { label: 'New installation', group: 'Do', path: '/yard?new=1' },
   ]
   return (
     <>
-      <TopBar personName={scope.personName} preference={preference} findable={findable} onPreference={choosePreferenceAction} onSignOut={signOut} />
+      <TopBar
+        personName={scope.personName}
+        preference={preference}
+        findable={findable}
+        onPreference={choosePreferenceAction}
+        onSignOut={signOut}
+      />
       {children}
     </>
   )

@@ -16,7 +16,10 @@ export const floorBelowReason: Judge = ({ response }, { lead }) => {
       detail: `${FLOOR_REASON_NAMES[ruling.kind]} needs ${formatPct(neededPct)} %${ruling.note ? ` (${ruling.note})` : ''}.`,
       cure: {
         label: `Use ${formatPct(neededPct)}`,
-        apply: (installation) => ({ ...installation, response: { ...installation.response, floor: { ...installation.response.floor, speedPct: neededPct } } }),
+        apply: (installation) => ({
+          ...installation,
+          response: { ...installation.response, floor: { ...installation.response.floor, speedPct: neededPct } },
+        }),
       },
     },
   ]

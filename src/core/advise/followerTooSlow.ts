@@ -7,7 +7,10 @@ export const followerTooSlow: Judge = ({ kit, calibration, response }, { given }
     const starts = calibration.fans.find(({ fan }) => fan === follower.fan)?.startsPct ?? []
     if (starts.length === 0 || follower.atLeadFloor === 'off') return []
     const startPct = Math.max(...starts)
-    const slowestPct = Math.max(follower.floorPct, follower.atLeadFloor === 'floor' ? follower.floorPct : follower.ratio * given.response.floor.speedPct)
+    const slowestPct = Math.max(
+      follower.floorPct,
+      follower.atLeadFloor === 'floor' ? follower.floorPct : follower.ratio * given.response.floor.speedPct,
+    )
     if (slowestPct >= startPct) return []
     const name = kit.fans.find(({ id }) => id === follower.fan)?.name ?? follower.fan
     return [
@@ -26,7 +29,9 @@ export const followerTooSlow: Judge = ({ kit, calibration, response }, { given }
                   ...installation,
                   response: {
                     ...installation.response,
-                    followers: installation.response.followers.map((candidate) => (candidate.fan === follower.fan ? { ...candidate, floorPct: startPct } : candidate)),
+                    followers: installation.response.followers.map((candidate) =>
+                      candidate.fan === follower.fan ? { ...candidate, floorPct: startPct } : candidate,
+                    ),
                   },
                 }),
               },

@@ -7,7 +7,14 @@ export const fullAboveLimit: Judge = ({ brief, response }) =>
     if (limitAbove === null) return []
     return response.rules.flatMap((rule, index) => {
       const input = response.inputs.find(({ id }) => id === rule.input)
-      if (rule.kind !== 'ramp' || rule.off || input?.kind !== quantity || rule.startAt >= Math.min(limitAbove, rule.fullAt) || rule.fullAt <= limitAbove) return []
+      if (
+        rule.kind !== 'ramp' ||
+        rule.off ||
+        input?.kind !== quantity ||
+        rule.startAt >= Math.min(limitAbove, rule.fullAt) ||
+        rule.fullAt <= limitAbove
+      )
+        return []
       return [
         {
           id: `full-above-limit-${rule.id}`,
@@ -21,7 +28,11 @@ export const fullAboveLimit: Judge = ({ brief, response }) =>
               ...installation,
               response: {
                 ...installation.response,
-                rules: installation.response.rules.map((candidate) => (candidate.id === rule.id && candidate.kind === 'ramp' ? { ...candidate, fullAt: limitAbove } : candidate)),
+                rules: installation.response.rules.map((candidate) =>
+                  candidate.id === rule.id && candidate.kind === 'ramp'
+                    ? { ...candidate, fullAt: limitAbove }
+                    : candidate,
+                ),
               },
             }),
           },

@@ -6,8 +6,17 @@ import { fullAboveLimit } from '@/core/advise/fullAboveLimit'
 import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 
-const JUDGES: readonly Judge[] = [floorBelowReason, probeOverLimit, fullAboveLimit, followerTooSlow, askAboveCeiling, forgetsWithoutPower]
+const JUDGES: readonly Judge[] = [
+  floorBelowReason,
+  probeOverLimit,
+  fullAboveLimit,
+  followerTooSlow,
+  askAboveCeiling,
+  forgetsWithoutPower,
+]
 
 /** All judgements on an installation, the gravest first. */
 export const judgeInstallation: (...given: Parameters<Judge>) => Judgement[] = (installation, derived) =>
-  JUDGES.flatMap((judge) => judge(installation, derived)).sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))
+  JUDGES.flatMap((judge) => judge(installation, derived)).sort(
+    (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity),
+  )

@@ -4,7 +4,12 @@ import type { Installation } from '@/core/document/installation'
 export const SEVERITIES = ['hurts', 'fails', 'wears', 'know'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
-export const SEVERITY_NAMES: Record<Severity, string> = { hurts: 'can hurt', fails: 'will not work', wears: 'will wear or annoy', know: 'worth knowing' }
+export const SEVERITY_NAMES: Record<Severity, string> = {
+  hurts: 'can hurt',
+  fails: 'will not work',
+  wears: 'will wear or annoy',
+  know: 'worth knowing',
+}
 
 /** A thing a good colleague would say, the figure it rests on, and what would mend it. */
 export type Judgement = {

@@ -7,10 +7,30 @@ export function checkBrief({ targets }: Brief): Problem[] {
     const path = `targets.${index}`
     return [
       ...(bandFrom > bandTo
-        ? [{ code: 'order' as const, path: `${path}.bandFrom`, low: 'The low end of the band', lowValue: bandFrom, high: 'its high end', highValue: bandTo, unit }]
+        ? [
+            {
+              code: 'order' as const,
+              path: `${path}.bandFrom`,
+              low: 'The low end of the band',
+              lowValue: bandFrom,
+              high: 'its high end',
+              highValue: bandTo,
+              unit,
+            },
+          ]
         : []),
       ...(limitAbove !== null && limitAbove < bandTo
-        ? [{ code: 'order' as const, path: `${path}.limitAbove`, low: 'The high end of the band', lowValue: bandTo, high: 'the limit', highValue: limitAbove, unit }]
+        ? [
+            {
+              code: 'order' as const,
+              path: `${path}.limitAbove`,
+              low: 'The high end of the band',
+              lowValue: bandTo,
+              high: 'the limit',
+              highValue: limitAbove,
+              unit,
+            },
+          ]
         : []),
     ]
   })

@@ -2,7 +2,17 @@ import { Type, type Static } from '@sinclair/typebox'
 
 const closed = { additionalProperties: false } as const
 
-export const DUTIES = ['extract', 'exhaust', 'head-pressure', 'livestock', 'grow-room', 'stove-flue', 'balanced', 'door-curtain', 'electronics'] as const
+export const DUTIES = [
+  'extract',
+  'exhaust',
+  'head-pressure',
+  'livestock',
+  'grow-room',
+  'stove-flue',
+  'balanced',
+  'door-curtain',
+  'electronics',
+] as const
 export type Duty = (typeof DUTIES)[number]
 
 export const DUTY_NAMES: Record<Duty, string> = {
@@ -49,7 +59,10 @@ export const Brief = Type.Object(
     ),
     targets: Type.Array(Target, { maxItems: 8 }),
     /** Flow that must never be undercut (L/s), and why. */
-    requiredFlow: Type.Union([Type.Object({ flowLs: Type.Number({ minimum: 0, maximum: 1e5 }), why: Why }, closed), Type.Null()]),
+    requiredFlow: Type.Union([
+      Type.Object({ flowLs: Type.Number({ minimum: 0, maximum: 1e5 }), why: Why }, closed),
+      Type.Null(),
+    ]),
   },
   closed,
 )

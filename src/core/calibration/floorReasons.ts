@@ -17,18 +17,30 @@ export function floorReasons({ calibration, flow, coolingFloorPct, requiredFlowL
     const startPct = Math.max(...calibration.startsPct)
     const { restartMarginPct } = calibration
     reasons.push({ kind: 'turns', speedPct: startPct, note: `highest of ${calibration.startsPct.length} starts` })
-    reasons.push({ kind: 'restarts', speedPct: Math.min(100, startPct + restartMarginPct), note: `start + ${formatPct(restartMarginPct)}` })
+    reasons.push({
+      kind: 'restarts',
+      speedPct: Math.min(100, startPct + restartMarginPct),
+      note: `start + ${formatPct(restartMarginPct)}`,
+    })
   }
   if (calibration && calibration.stallsPct.length > 0)
-    reasons.push({ kind: 'stall', speedPct: Math.max(...calibration.stallsPct), note: `highest of ${calibration.stallsPct.length} stalls` })
-  if (coolingFloorPct !== null) reasons.push({ kind: 'motor-cooling', speedPct: coolingFloorPct, note: 'from its plate' })
+    reasons.push({
+      kind: 'stall',
+      speedPct: Math.max(...calibration.stallsPct),
+      note: `highest of ${calibration.stallsPct.length} stalls`,
+    })
+  if (coolingFloorPct !== null)
+    reasons.push({ kind: 'motor-cooling', speedPct: coolingFloorPct, note: 'from its plate' })
   if (requiredFlowLs !== null && flow?.kind === 'map') {
     const neededPct = flow.map.speedFor(requiredFlowLs)
     // A flow it cannot reach at all still rules, at full speed, and the note says that it falls short.
     reasons.push({
       kind: 'required-flow',
       speedPct: neededPct === null ? 100 : Math.ceil(neededPct - 1e-6),
-      note: neededPct === null ? `${formatQuantity(requiredFlowLs, 'flow')} is more than it gives` : formatQuantity(requiredFlowLs, 'flow'),
+      note:
+        neededPct === null
+          ? `${formatQuantity(requiredFlowLs, 'flow')} is more than it gives`
+          : formatQuantity(requiredFlowLs, 'flow'),
     })
   }
   return reasons.sort((a, b) => b.speedPct - a.speedPct)

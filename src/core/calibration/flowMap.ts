@@ -9,7 +9,13 @@ export function readingFlowLs({ flowLs, velocityMs }: MapReading, areaM2: number
   return velocityMs !== null && areaM2 !== null ? velocityMs * areaM2 * 1000 : null
 }
 
-export type FlowPoint = { readonly reading: MapReading; readonly flowLs: number; readonly lawLs: number; readonly offShare: number; readonly setAside: boolean }
+export type FlowPoint = {
+  readonly reading: MapReading
+  readonly flowLs: number
+  readonly lawLs: number
+  readonly offShare: number
+  readonly setAside: boolean
+}
 
 export type FlowMap = {
   /** Flow (L/s) at a speed; 0 below `startPct`. Beyond the readings it goes on by the fan law through the nearest one. */
@@ -22,7 +28,9 @@ export type FlowMap = {
   readonly evidence: Evidence
 }
 
-export type FlowMapOutcome = { readonly kind: 'map'; readonly map: FlowMap } | { readonly kind: 'too-few'; readonly needed: number; readonly got: number }
+export type FlowMapOutcome =
+  | { readonly kind: 'map'; readonly map: FlowMap }
+  | { readonly kind: 'too-few'; readonly needed: number; readonly got: number }
 
 const NEEDED = 3
 
@@ -34,7 +42,11 @@ export function flowMap(calibration: FanCalibration): FlowMapOutcome {
     const flowLs = readingFlowLs(reading, areaM2)
     return flowLs === null ? [] : [{ reading, flowLs }]
   })
-  const usedRaw = pooled(read.filter(({ reading }) => !reading.setAside).map(({ reading, flowLs }) => ({ x: reading.settingPct, y: flowLs })))
+  const usedRaw = pooled(
+    read
+      .filter(({ reading }) => !reading.setAside)
+      .map(({ reading, flowLs }) => ({ x: reading.settingPct, y: flowLs })),
+  )
   const levels = isotonic(usedRaw.map(({ y }) => y))
   const used = usedRaw.map(({ x }, index) => ({ x, y: levels[index]! }))
   const [lowest, highest] = [used[0], used[used.length - 1]]
@@ -62,5 +74,8 @@ export function flowMap(calibration: FanCalibration): FlowMapOutcome {
     return { reading, flowLs, lawLs, offShare: lawLs > 0 ? flowLs / lawLs - 1 : 0, setAside: reading.setAside }
   })
   const evidence = points.every(({ reading, setAside }) => setAside || reading.flowLs !== null) ? 'strong' : 'weak'
-  return { kind: 'map', map: { flowAt, speedFor, points, measuredFromPct: lowest.x, measuredToPct: highest.x, evidence } }
+  return {
+    kind: 'map',
+    map: { flowAt, speedFor, points, measuredFromPct: lowest.x, measuredToPct: highest.x, evidence },
+  }
 }

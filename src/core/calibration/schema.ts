@@ -38,5 +38,8 @@ export const FanCalibration = Type.Object(
 export type FanCalibration = Static<typeof FanCalibration>
 
 export const CALIBRATION_SCHEMA = 'soft-gale/calibration@1'
-export const Calibration = Type.Object({ schema: Type.Literal(CALIBRATION_SCHEMA), fans: Type.Array(FanCalibration, { maxItems: 8 }) }, closed)
+export const Calibration = Type.Object(
+  { schema: Type.Literal(CALIBRATION_SCHEMA), fans: Type.Array(FanCalibration, { maxItems: 8 }) },
+  closed,
+)
 export type Calibration = Static<typeof Calibration>

@@ -41,9 +41,16 @@ export function withKeys(said: string, keys: readonly string[]): ActionPart[] {
   ]
 }
 
-const plural = (count: number, unit: string): string => `${count} ${unit}${count === 1 ? '' : unit.endsWith('h') ? 'es' : 's'}`
+const plural = (count: number, unit: string): string =>
+  `${count} ${unit}${count === 1 ? '' : unit.endsWith('h') ? 'es' : 's'}`
 
-function settingAction(setting: Setting, model: ControllerModel, wanted: number, current: number, preference: UnitPreference): Action {
+function settingAction(
+  setting: Setting,
+  model: ControllerModel,
+  wanted: number,
+  current: number,
+  preference: UnitPreference,
+): Action {
   const { enter } = setting
   const presses = pressesBetween(setting, current, wanted)
   const shown = (value: number) => settingValueText(setting, value, preference)
@@ -77,19 +84,17 @@ export function dialIn(
   preference: UnitPreference = METRIC,
 ): Action[] {
   const still = (kind: 'prepare' | 'finish', steps: ControllerModel['prepare']) =>
-    steps.map(
-      (step, index): Action => ({
-        id: `${kind}-${index + 1}`,
-        kind,
-        title: withKeys(step.text, model.keys),
-        how: [],
-        seen: step.seen,
-        danger: step.danger ?? false,
-        setting: null,
-        value: null,
-        presses: null,
-      }),
-    )
+    steps.map((step, index): Action => ({
+      id: `${kind}-${index + 1}`,
+      kind,
+      title: withKeys(step.text, model.keys),
+      how: [],
+      seen: step.seen,
+      danger: step.danger ?? false,
+      setting: null,
+      value: null,
+      presses: null,
+    }))
   const set = model.settings.flatMap((setting) => {
     const wanted = settings.find(({ setting: id }) => id === setting.id)?.value
     if (wanted === undefined) return []
@@ -99,4 +104,5 @@ export function dialIn(
   return [...still('prepare', model.prepare), ...set, ...still('finish', model.finish)]
 }
 
-export const actionText = (parts: readonly ActionPart[]): string => parts.map(({ kind, text }) => (kind === 'key' ? `[${text}]` : text)).join('')
+export const actionText = (parts: readonly ActionPart[]): string =>
+  parts.map(({ kind, text }) => (kind === 'key' ? `[${text}]` : text)).join('')

@@ -3,7 +3,12 @@ import { curveAgainst } from '@/core/response/curve'
 import type { Response } from '@/core/response/schema'
 
 /** How far two responses lie apart over the range of an input (percent of the fan's range). */
-export type CurveDifference = { readonly input: string; readonly greatestPct: number; readonly at: number; readonly meanPct: number }
+export type CurveDifference = {
+  readonly input: string
+  readonly greatestPct: number
+  readonly at: number
+  readonly meanPct: number
+}
 
 /** The largest such difference over all measured inputs, the others at rest; null where nothing can be compared. */
 export function measureCurve(asked: Response, given: Response): CurveDifference | null {

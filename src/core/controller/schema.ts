@@ -71,7 +71,12 @@ export const RampSlot = Type.Object(
   closed,
 )
 export const SwitchSlot = Type.Object(
-  { overrun: Type.Array(Type.Union([Type.Literal('none'), Type.Literal('fixed'), Type.Literal('matched')]), { minItems: 1 }), speed: Type.Union([Type.Literal('ceiling'), Type.Literal('own')]) },
+  {
+    overrun: Type.Array(Type.Union([Type.Literal('none'), Type.Literal('fixed'), Type.Literal('matched')]), {
+      minItems: 1,
+    }),
+    speed: Type.Union([Type.Literal('ceiling'), Type.Literal('own')]),
+  },
   closed,
 )
 
@@ -86,13 +91,33 @@ export const ControllerModel = Type.Object(
     about: Type.String({ maxLength: 600 }),
     /** Names of the panel's controls, shown as keys wherever an action mentions them. */
     keys: Type.Array(Words, { maxItems: 12 }),
-    outputs: Type.Array(Type.Object({ id: Id, name: Words, kind: Type.Union([Type.Literal('volts'), Type.Literal('pwm')]), stepPct: Type.Number({ minimum: 0, maximum: 50 }) }, closed), { minItems: 1, maxItems: 6 }),
+    outputs: Type.Array(
+      Type.Object(
+        {
+          id: Id,
+          name: Words,
+          kind: Type.Union([Type.Literal('volts'), Type.Literal('pwm')]),
+          stepPct: Type.Number({ minimum: 0, maximum: 50 }),
+        },
+        closed,
+      ),
+      { minItems: 1, maxItems: 6 },
+    ),
     rounding: Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]),
     lowestPct: Percent,
     ceiling: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]),
     ramps: Type.Array(RampSlot, { maxItems: 6 }),
     switches: Type.Array(SwitchSlot, { maxItems: 6 }),
-    followers: Type.Array(Type.Object({ atLeadFloor: Type.Union([Type.Literal('follow'), Type.Literal('floor'), Type.Literal('off')]), floorPct: Percent }, closed), { maxItems: 4 }),
+    followers: Type.Array(
+      Type.Object(
+        {
+          atLeadFloor: Type.Union([Type.Literal('follow'), Type.Literal('floor'), Type.Literal('off')]),
+          floorPct: Percent,
+        },
+        closed,
+      ),
+      { maxItems: 4 },
+    ),
     startKick: Type.Union([Type.Literal('none'), Type.Literal('fixed'), Type.Literal('set')]),
     settings: Type.Array(Setting, { maxItems: 60 }),
     prepare: Type.Array(Step, { maxItems: 12 }),

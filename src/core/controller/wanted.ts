@@ -18,7 +18,9 @@ export function assign(response: Response, model: ControllerModel): Assignment {
   for (const rule of response.rules) {
     if (rule.off) continue
     if (rule.kind === 'ramp') {
-      const slot = model.ramps.findIndex(({ input }, index) => ramps[index] === null && input === inputKind(response, rule))
+      const slot = model.ramps.findIndex(
+        ({ input }, index) => ramps[index] === null && input === inputKind(response, rule),
+      )
       if (slot >= 0) ramps[slot] = rule
       else leftOver.push(rule)
     } else {

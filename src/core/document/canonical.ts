@@ -9,7 +9,9 @@ function ordered(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(ordered)
   if (value === null || typeof value !== 'object') return value
   const entries = Object.entries(value as Record<string, unknown>).filter(([, held]) => held !== undefined)
-  return Object.fromEntries(entries.sort(([a], [b]) => (rank(a) < rank(b) ? -1 : 1)).map(([key, held]) => [key, ordered(held)]))
+  return Object.fromEntries(
+    entries.sort(([a], [b]) => (rank(a) < rank(b) ? -1 : 1)).map(([key, held]) => [key, ordered(held)]),
+  )
 }
 
 /** JSON in one order of keys, two spaces, a newline at the end: the same document is the same bytes, whatever stored it. */

@@ -3,22 +3,28 @@ import type { Installation } from '@/core/document/installation'
 import type { Problem } from '@/core/problem'
 import { checkResponse } from '@/core/response/check'
 
-const within = (part: string, problems: readonly Problem[]): Problem[] => problems.map((problem) => ({ ...problem, path: `${part}.${problem.path}` }))
+const within = (part: string, problems: readonly Problem[]): Problem[] =>
+  problems.map((problem) => ({ ...problem, path: `${part}.${problem.path}` }))
 
 /** Everything that contradicts itself within the documents of one installation, at once. */
 export function checkInstallation({ brief, kit, calibration, response }: Installation): Problem[] {
   const fanIds = kit.fans.map(({ id }) => id)
   const inputIds = response.inputs.map(({ id }) => id)
-  const unknownFan = (path: string, got: string): Problem[] => (fanIds.includes(got) ? [] : [{ code: 'unknown_id', path, what: 'fan', got, known: fanIds }])
+  const unknownFan = (path: string, got: string): Problem[] =>
+    fanIds.includes(got) ? [] : [{ code: 'unknown_id', path, what: 'fan', got, known: fanIds }]
   return [
     ...within('brief', checkBrief(brief)),
     ...within('response', checkResponse(response)),
     ...unknownFan('response.lead', response.lead),
     ...response.followers.flatMap(({ fan }, index) => unknownFan(`response.followers.${index}.fan`, fan)),
     ...calibration.fans.flatMap(({ fan }, index) => unknownFan(`calibration.fans.${index}.fan`, fan)),
-    ...fanIds.flatMap((id, index): Problem[] => (fanIds.indexOf(id) < index ? [{ code: 'duplicate_id', path: `kit.fans.${index}.id`, what: 'fans', got: id }] : [])),
+    ...fanIds.flatMap((id, index): Problem[] =>
+      fanIds.indexOf(id) < index ? [{ code: 'duplicate_id', path: `kit.fans.${index}.id`, what: 'fans', got: id }] : [],
+    ),
     ...kit.probes.flatMap(({ input }, index): Problem[] =>
-      inputIds.includes(input) ? [] : [{ code: 'unknown_id', path: `kit.probes.${index}.input`, what: 'input', got: input, known: inputIds }],
+      inputIds.includes(input)
+        ? []
+        : [{ code: 'unknown_id', path: `kit.probes.${index}.input`, what: 'input', got: input, known: inputIds }],
     ),
   ]
 }

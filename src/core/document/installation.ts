@@ -12,7 +12,10 @@ const SettingValue = Type.Object({ setting: Type.String({ maxLength: 60 }), valu
 export const DialState = Type.Object(
   {
     present: Type.Array(SettingValue, { maxItems: 60 }),
-    done: Type.Array(Type.Object({ action: Type.String({ maxLength: 80 }), value: Type.Union([Type.Number(), Type.Null()]) }, closed), { maxItems: 100 }),
+    done: Type.Array(
+      Type.Object({ action: Type.String({ maxLength: 80 }), value: Type.Union([Type.Number(), Type.Null()]) }, closed),
+      { maxItems: 100 },
+    ),
   },
   closed,
 )

@@ -8,26 +8,53 @@ import { RESPONSE_SCHEMA, type Response } from '@/core/response/schema'
 export const NEW_DUTIES = ['grow-room', 'exhaust', 'electronics'] as const satisfies readonly Duty[]
 export type NewDuty = (typeof NEW_DUTIES)[number]
 
-type Start = { readonly target: Brief['targets'][number]; readonly input: { id: string; name: string; from: number; to: number }; readonly startAt: number; readonly fullAt: number; readonly floorPct: number }
+type Start = {
+  readonly target: Brief['targets'][number]
+  readonly input: { id: string; name: string; from: number; to: number }
+  readonly startAt: number
+  readonly fullAt: number
+  readonly floorPct: number
+}
 
 // Sensible first figures; common practice, no source. The electronics ramp is the 40 + 15 of trade.md section 2.
 const STARTS: Record<NewDuty, Start> = {
   'grow-room': {
-    target: { quantity: 'temperature', bandFrom: 18, bandTo: 26, limitAbove: 30, why: 'Starting value; ask the grower', source: '' },
+    target: {
+      quantity: 'temperature',
+      bandFrom: 18,
+      bandTo: 26,
+      limitAbove: 30,
+      why: 'Starting value; ask the grower',
+      source: '',
+    },
     input: { id: 'roomTemp', name: 'room temperature', from: 10, to: 36 },
     startAt: 22,
     fullAt: 27,
     floorPct: 20,
   },
   exhaust: {
-    target: { quantity: 'temperature', bandFrom: 10, bandTo: 30, limitAbove: 40, why: 'Starting value; ask what the equipment stands', source: '' },
+    target: {
+      quantity: 'temperature',
+      bandFrom: 10,
+      bandTo: 30,
+      limitAbove: 40,
+      why: 'Starting value; ask what the equipment stands',
+      source: '',
+    },
     input: { id: 'roomTemp', name: 'room temperature', from: 10, to: 50 },
     startAt: 26,
     fullAt: 34,
     floorPct: 20,
   },
   electronics: {
-    target: { quantity: 'temperature', bandFrom: 10, bandTo: 45, limitAbove: 60, why: 'Starting value; read the plate of the component', source: '' },
+    target: {
+      quantity: 'temperature',
+      bandFrom: 10,
+      bandTo: 45,
+      limitAbove: 60,
+      why: 'Starting value; read the plate of the component',
+      source: '',
+    },
     input: { id: 'sink', name: 'heat-sink temperature', from: 20, to: 80 },
     startAt: 40,
     fullAt: 55,
@@ -42,7 +69,9 @@ function startingResponse({ input, startAt, fullAt, floorPct }: Start): Response
     inputs: [{ kind: 'temperature', ...input }],
     floor: { speedPct: floorPct, reasons: [] },
     ceiling: { speedPct: 100, how: 'clip' },
-    rules: [{ id: 'temp', kind: 'ramp', input: input.id, startAt, fullAt, fromPct: floorPct, toPct: 100, below: 'from' }],
+    rules: [
+      { id: 'temp', kind: 'ramp', input: input.id, startAt, fullAt, fromPct: floorPct, toPct: 100, below: 'from' },
+    ],
     startKick: null,
     followers: [],
     steps: { stepPct: 0, rounding: 'nearest' },
@@ -55,7 +84,13 @@ export function newInstallation(name: string, duty: NewDuty): Installation {
   return {
     schema: INSTALLATION_SCHEMA,
     name,
-    brief: { schema: BRIEF_SCHEMA, duty, space: { about: '', volumeM3: null, heatLoadW: null, allowedRiseK: null }, targets: [start.target], requiredFlow: null },
+    brief: {
+      schema: BRIEF_SCHEMA,
+      duty,
+      space: { about: '', volumeM3: null, heatLoadW: null, allowedRiseK: null },
+      targets: [start.target],
+      requiredFlow: null,
+    },
     kit: {
       schema: KIT_SCHEMA,
       controller: null,
@@ -74,9 +109,22 @@ export function newInstallation(name: string, duty: NewDuty): Installation {
           coolingFloorPct: null,
         },
       ],
-      probes: [{ id: 'probe', input: start.input.id, name: `${start.input.name} probe`, quantity: 'temperature', survivesToC: null, resolution: 0.5, place: '' }],
+      probes: [
+        {
+          id: 'probe',
+          input: start.input.id,
+          name: `${start.input.name} probe`,
+          quantity: 'temperature',
+          survivesToC: null,
+          resolution: 0.5,
+          place: '',
+        },
+      ],
     },
-    calibration: { schema: CALIBRATION_SCHEMA, fans: [{ fan: 'fan', startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] }] },
+    calibration: {
+      schema: CALIBRATION_SCHEMA,
+      fans: [{ fan: 'fan', startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] }],
+    },
     response: startingResponse(start),
     dial: { present: [], done: [] },
   }

@@ -48,12 +48,18 @@ const known = Object.keys(DOCUMENTS) as DocumentName[]
 /** The document's own name, checked against what this program knows; a newer version is told apart from a stranger. */
 export function documentName(data: unknown): Outcome<DocumentName> {
   const got = typeof data === 'object' && data !== null && 'schema' in data ? data.schema : undefined
-  if (typeof got !== 'string') return bad({ code: 'missing', path: 'schema', what: `The line "schema" that says what this is (one of ${known.join(', ')})` })
+  if (typeof got !== 'string')
+    return bad({
+      code: 'missing',
+      path: 'schema',
+      what: `The line "schema" that says what this is (one of ${known.join(', ')})`,
+    })
   const name = known.find((candidate) => candidate === got)
   if (name) return good(name)
   const [kind, version] = got.split('@')
   const ours = known.find((candidate) => candidate.split('@')[0] === kind)
-  if (ours && Number(version) > Number(ours.split('@')[1])) return bad({ code: 'newer_schema', path: 'schema', got, known: ours })
+  if (ours && Number(version) > Number(ours.split('@')[1]))
+    return bad({ code: 'newer_schema', path: 'schema', got, known: ours })
   return bad({ code: 'unknown_schema', path: 'schema', got, known: known.join(', ') })
 }
 
@@ -82,6 +88,7 @@ export function readInstallationText(text: string): Outcome<Installation> {
   if (!data.ok) return data
   const name = documentName(data.value)
   if (!name.ok) return name
-  if (name.value !== INSTALLATION_SCHEMA) return bad({ code: 'unknown_schema', path: 'schema', got: name.value, known: INSTALLATION_SCHEMA })
+  if (name.value !== INSTALLATION_SCHEMA)
+    return bad({ code: 'unknown_schema', path: 'schema', got: name.value, known: INSTALLATION_SCHEMA })
   return readInstallation(data.value)
 }

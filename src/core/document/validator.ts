@@ -4,18 +4,31 @@ import { bad, good, type Outcome, type Problem } from '@/core/problem'
 
 const ajv = new Ajv({ allErrors: true, verbose: true, strictTypes: false })
 
-const dotted = (pointer: string): string => pointer.split('/').filter(Boolean).map((piece) => piece.replace(/~1/g, '/').replace(/~0/g, '~')).join('.')
+const dotted = (pointer: string): string =>
+  pointer
+    .split('/')
+    .filter(Boolean)
+    .map((piece) => piece.replace(/~1/g, '/').replace(/~0/g, '~'))
+    .join('.')
 
 /** A branch of a union was not the one meant when its tag, its literal or its very type is another. */
 const isOtherBranch = (errors: readonly ErrorObject[], at: string): boolean =>
-  errors.some(({ keyword, instancePath }) => (keyword === 'const' && (instancePath === at || instancePath === `${at}/kind`)) || (keyword === 'type' && instancePath === at))
+  errors.some(
+    ({ keyword, instancePath }) =>
+      (keyword === 'const' && (instancePath === at || instancePath === `${at}/kind`)) ||
+      (keyword === 'type' && instancePath === at),
+  )
 
 const literals = (errors: readonly ErrorObject[]): string[] =>
-  errors.filter(({ keyword }) => keyword === 'const').map(({ params }) => String((params as { allowedValue: unknown }).allowedValue))
+  errors
+    .filter(({ keyword }) => keyword === 'const')
+    .map(({ params }) => String((params as { allowedValue: unknown }).allowedValue))
 
 /** Ajv reports every branch of every union; people want the one that was meant, or the list of what is possible. */
 function withoutOtherBranches(errors: readonly ErrorObject[]): ErrorObject[] {
-  const union = [...errors].filter(({ keyword }) => keyword === 'anyOf').sort((a, b) => a.schemaPath.length - b.schemaPath.length)[0]
+  const union = [...errors]
+    .filter(({ keyword }) => keyword === 'anyOf')
+    .sort((a, b) => a.schemaPath.length - b.schemaPath.length)[0]
   if (!union) return [...errors]
   const { schemaPath, instancePath: at } = union
   const inside = errors.filter((error) => error.schemaPath.startsWith(`${schemaPath}/`))
@@ -27,9 +40,18 @@ function withoutOtherBranches(errors: readonly ErrorObject[]): ErrorObject[] {
   }
   const meant = [...branches.values()].filter((branch) => !isOtherBranch(branch, at))
   if (meant.length === 1 && meant[0]) return [...withoutOtherBranches(meant[0]), ...withoutOtherBranches(outside)]
-  const allowed = [...new Set(literals(inside.filter(({ instancePath }) => instancePath === at || instancePath === `${at}/kind`)))]
+  const allowed = [
+    ...new Set(literals(inside.filter(({ instancePath }) => instancePath === at || instancePath === `${at}/kind`))),
+  ]
   const onKind = inside.some(({ instancePath }) => instancePath === `${at}/kind`)
-  const summary = { ...union, keyword: 'oneOfThese', instancePath: onKind ? `${at}/kind` : at, params: { allowed } }
+  const data: unknown = onKind ? (union.data as { kind?: unknown }).kind : union.data
+  const summary = {
+    ...union,
+    keyword: 'oneOfThese',
+    instancePath: onKind ? `${at}/kind` : at,
+    params: { allowed },
+    data,
+  }
   return [summary, ...withoutOtherBranches(outside)]
 }
 
@@ -45,22 +67,45 @@ function problemOf(error: ErrorObject): Problem {
     case 'required':
       return { code: 'missing', path, what: `“${String(params.missingProperty)}”` }
     case 'additionalProperties':
-      return { code: 'shape', path, detail: `“${String(params.additionalProperty)}” is not known here; remove it or check its spelling` }
+      return {
+        code: 'shape',
+        path,
+        detail: `“${String(params.additionalProperty)}” is not known here; remove it or check its spelling`,
+      }
     case 'oneOfThese': {
       const allowed = params.allowed as string[]
-      return { code: 'shape', path, detail: `${shown(error.data)} does not fit${allowed.length ? `; use one of: ${allowed.join(', ')}` : ''}` }
+      return {
+        code: 'shape',
+        path,
+        detail: `${shown(error.data)} does not fit${allowed.length ? `; use one of: ${allowed.join(', ')}` : ''}`,
+      }
     }
     case 'const':
       return { code: 'shape', path, detail: `this must be ${shown(params.allowedValue)}, not ${shown(error.data)}` }
     case 'type':
-      return { code: 'shape', path, detail: `this must be ${String(params.type) === 'integer' ? 'a whole number' : `a ${String(params.type)}`}, not ${shown(error.data)}` }
+      return {
+        code: 'shape',
+        path,
+        detail: `this must be ${String(params.type) === 'integer' ? 'a whole number' : `a ${String(params.type)}`}, not ${shown(error.data)}`,
+      }
     case 'minimum':
     case 'maximum':
     case 'exclusiveMinimum':
     case 'exclusiveMaximum':
-      return { code: 'shape', path, detail: `${shown(error.data)} must be ${String(params.comparison)} ${String(params.limit)}` }
+      return {
+        code: 'shape',
+        path,
+        detail: `${shown(error.data)} must be ${String(params.comparison)} ${String(params.limit)}`,
+      }
     case 'pattern':
-      return { code: 'shape', path, detail: `${shown(error.data)} must be a short name of letters, digits and hyphens` }
+      return {
+        code: 'shape',
+        path,
+        detail:
+          params.pattern === '\\S'
+            ? 'this must not be empty'
+            : `${shown(error.data)} must be a short name of letters, digits and hyphens`,
+      }
     default:
       return { code: 'shape', path, detail: `${shown(error.data)} ${error.message ?? 'does not fit'}` }
   }

@@ -50,6 +50,10 @@ export function pchip(points: readonly Point[]): (x: number) => number {
     const i = next < 0 ? last - 1 : next - 1
     const t = (x - points[i]!.x) / h[i]!
     const s = 1 - t
-    return points[i]!.y * s * s * (1 + 2 * t) + points[i + 1]!.y * t * t * (3 - 2 * t) + h[i]! * t * s * (slopes[i]! * s - slopes[i + 1]! * t)
+    return (
+      points[i]!.y * s * s * (1 + 2 * t) +
+      points[i + 1]!.y * t * t * (3 - 2 * t) +
+      h[i]! * t * s * (slopes[i]! * s - slopes[i + 1]! * t)
+    )
   }
 }

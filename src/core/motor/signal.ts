@@ -7,7 +7,13 @@ const closed = { additionalProperties: false } as const
 /** How percent becomes a signal at the terminals. The two readings of 2–10 V are both in use, so it is declared per fan:
  *  `two-to-ten` spreads 0–100 % over 2..10 V (6 V is 50 %); `ten-cut-off` is volts × 10 and off below 2 V (6 V is 60 %). */
 export const Signal = Type.Union([
-  Type.Object({ kind: Type.Literal('volts'), convention: Type.Union([Type.Literal('ten'), Type.Literal('two-to-ten'), Type.Literal('ten-cut-off')]) }, closed),
+  Type.Object(
+    {
+      kind: Type.Literal('volts'),
+      convention: Type.Union([Type.Literal('ten'), Type.Literal('two-to-ten'), Type.Literal('ten-cut-off')]),
+    },
+    closed,
+  ),
   Type.Object({ kind: Type.Literal('pwm'), inverted: Type.Boolean() }, closed),
 ])
 export type Signal = Static<typeof Signal>

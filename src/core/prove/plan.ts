@@ -29,7 +29,9 @@ function quiet(response: Response): Record<string, number> {
   return Object.fromEntries(
     response.inputs.map((input) => {
       if (input.kind === 'switch') return [input.id, 0]
-      const ramps = response.rules.filter((rule): rule is Ramp => rule.kind === 'ramp' && rule.input === input.id && !rule.off)
+      const ramps = response.rules.filter(
+        (rule): rule is Ramp => rule.kind === 'ramp' && rule.input === input.id && !rule.off,
+      )
       const falling = ramps.some(({ startAt, fullAt }) => fullAt < startAt)
       return [input.id, falling ? input.to : input.from]
     }),
@@ -51,7 +53,10 @@ function rampChecks(response: Response, ramp: Ramp, preference: UnitPreference):
     how: HOW_TO_CHANGE[input.kind],
     measureWith: 'a reference thermometer or hygrometer at the probe, and a meter or the display at the output',
     waitS: 60,
-    ifFails: key === 'start' ? 'Start point not kept, or the probe reads off: read the setting back, then compare the probe.' : 'Span or top speed not kept, or another rule is asking: read the settings back.',
+    ifFails:
+      key === 'start'
+        ? 'Start point not kept, or the probe reads off: read the setting back, then compare the probe.'
+        : 'Span or top speed not kept, or another rule is asking: read the settings back.',
     inputs: { ...quiet(response), [input.id]: x },
     readInput: input.id,
   }))
@@ -72,14 +77,18 @@ function switchChecks(response: Response, rule: SwitchRule): Check[] {
   }
   if (rule.overrun.kind === 'none') return [on]
   const { overrun } = rule
-  const expectS = overrun.kind === 'fixed' ? overrun.holdS : Math.max(overrun.floorS, Math.min(overrun.capS, overrun.factor * 120))
+  const expectS =
+    overrun.kind === 'fixed' ? overrun.holdS : Math.max(overrun.floorS, Math.min(overrun.capS, overrun.factor * 120))
   return [
     on,
     {
       kind: 'time',
       id: `${rule.id}-overrun`,
       title: `Switch the ${name} off and time how long it runs on.`,
-      how: overrun.kind === 'fixed' ? 'The time is the same however long it was on.' : 'Leave it on for 2 minutes first: it runs on as long as it was on.',
+      how:
+        overrun.kind === 'fixed'
+          ? 'The time is the same however long it was on.'
+          : 'Leave it on for 2 minutes first: it runs on as long as it was on.',
       measureWith: 'the stopwatch below',
       waitS: expectS,
       ifFails: 'Overrun not kept, or another rule still asks for this speed.',
@@ -106,7 +115,8 @@ export function provePlan(machine: Machine, kit: Kit, preference: UnitPreference
       readInput: null,
     },
   ]
-  for (const rule of machine.rules) checks.push(...(rule.kind === 'ramp' ? rampChecks(response, rule, preference) : switchChecks(response, rule)))
+  for (const rule of machine.rules)
+    checks.push(...(rule.kind === 'ramp' ? rampChecks(response, rule, preference) : switchChecks(response, rule)))
   if (response.startKick)
     checks.push({
       kind: 'time',

@@ -21,12 +21,19 @@ export type SpeedExpectation = {
 
 /** What each fan should give at the inputs of a check, the read one at the value really read.
  *  The band is what the response gives within one resolution of the probe either side, and the meter on top. */
-export function expectSpeeds(check: Extract<Check, { kind: 'speed' }>, machine: Machine, kit: Kit, inputRead: number | null): SpeedExpectation[] {
+export function expectSpeeds(
+  check: Extract<Check, { kind: 'speed' }>,
+  machine: Machine,
+  kit: Kit,
+  inputRead: number | null,
+): SpeedExpectation[] {
   const { readInput } = check
   const probe = kit.probes.find(({ input }) => input === readInput)
   const resolution = probe?.resolution ?? 0
   const givenAt = (x: number | null): Float64Array =>
-    machine.settledState(machine.inputsFrom(readInput !== null && x !== null ? { ...check.inputs, [readInput]: x } : check.inputs)).fansPct
+    machine.settledState(
+      machine.inputsFrom(readInput !== null && x !== null ? { ...check.inputs, [readInput]: x } : check.inputs),
+    ).fansPct
   const x = inputRead ?? (readInput !== null ? (check.inputs[readInput] ?? null) : null)
   const here = givenAt(x)
   const [below, above] = x === null ? [here, here] : [givenAt(x - resolution), givenAt(x + resolution)]
@@ -34,8 +41,15 @@ export function expectSpeeds(check: Extract<Check, { kind: 'speed' }>, machine: 
     const values = [here[index]!, below[index]!, above[index]!]
     const [low, high] = [Math.min(...values), Math.max(...values)]
     const reasons = [`meter ± ${METER_TOLERANCE_PCT} points`]
-    if (high > low) reasons.unshift(`probe ± ${formatNumber(resolution, 1)} gives ${formatPct(low)} to ${formatPct(high)} %`)
-    return { fan, expectPct: here[index]!, lowPct: Math.max(0, low - METER_TOLERANCE_PCT), highPct: Math.min(100, high + METER_TOLERANCE_PCT), reasons }
+    if (high > low)
+      reasons.unshift(`probe ± ${formatNumber(resolution, 1)} gives ${formatPct(low)} to ${formatPct(high)} %`)
+    return {
+      fan,
+      expectPct: here[index]!,
+      lowPct: Math.max(0, low - METER_TOLERANCE_PCT),
+      highPct: Math.min(100, high + METER_TOLERANCE_PCT),
+      reasons,
+    }
   })
 }
 
@@ -48,7 +62,15 @@ export function judge(check: Check, reading: CheckReading, machine: Machine, kit
     const off = expectSpeeds(check, machine, kit, reading.inputRead).flatMap(({ fan, expectPct, lowPct, highPct }) => {
       const readPct = reading.fansPct[fan]
       if (readPct === undefined) return []
-      return [{ name: kit.fans.find(({ id }) => id === fan)?.name ?? fan, holds: readPct >= lowPct - 1e-9 && readPct <= highPct + 1e-9, offPct: readPct - expectPct, lowPct, highPct }]
+      return [
+        {
+          name: kit.fans.find(({ id }) => id === fan)?.name ?? fan,
+          holds: readPct >= lowPct - 1e-9 && readPct <= highPct + 1e-9,
+          offPct: readPct - expectPct,
+          lowPct,
+          highPct,
+        },
+      ]
     })
     if (off.length === 0) return { verdict: 'fails', sentence: 'No speed was read.' }
     const failing = off.filter(({ holds }) => !holds)
@@ -61,8 +83,15 @@ export function judge(check: Check, reading: CheckReading, machine: Machine, kit
   if (check.kind === 'time' && reading.kind === 'time') {
     const allowedS = HAND_TOLERANCE_S + check.expectS * TIMER_TOLERANCE_SHARE
     const offS = Math.abs(reading.timeS - check.expectS)
-    return { verdict: offS <= allowedS ? 'holds' : 'fails', sentence: `${formatTime(Number(offS.toFixed(1)))} off; ${formatTime(Number(allowedS.toFixed(1)))} allowed.` }
+    return {
+      verdict: offS <= allowedS ? 'holds' : 'fails',
+      sentence: `${formatTime(Number(offS.toFixed(1)))} off; ${formatTime(Number(allowedS.toFixed(1)))} allowed.`,
+    }
   }
-  if (check.kind === 'seen' && reading.kind === 'seen') return { verdict: reading.asExpected ? 'holds' : 'fails', sentence: reading.asExpected ? 'Seen as expected.' : 'Not as expected.' }
+  if (check.kind === 'seen' && reading.kind === 'seen')
+    return {
+      verdict: reading.asExpected ? 'holds' : 'fails',
+      sentence: reading.asExpected ? 'Seen as expected.' : 'Not as expected.',
+    }
   throw new RangeError(`a ${check.kind} check cannot be judged by a ${reading.kind} reading`)
 }

@@ -28,14 +28,23 @@ export function formatNumber(x: number, decimals: number): string {
   return Number(text) === 0 ? (0).toFixed(decimals) : text.replace('-', '−')
 }
 
-export const formatFigure = (base: number, quantity: Quantity, preference: UnitPreference, decimals?: number): string => {
+export const formatFigure = (
+  base: number,
+  quantity: Quantity,
+  preference: UnitPreference,
+  decimals?: number,
+): string => {
   const unit = preferredUnit(quantity, preference)
   return formatNumber(fromBase(unit, base), decimals ?? unit.decimals)
 }
 
 /** Figure and unit, "18.3 °C". */
-export const formatQuantity = (base: number, quantity: Quantity, preference: UnitPreference = METRIC, decimals?: number): string =>
-  `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`
+export const formatQuantity = (
+  base: number,
+  quantity: Quantity,
+  preference: UnitPreference = METRIC,
+  decimals?: number,
+): string => `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`
 
 /** A percent with no more decimals than it needs: "65", "12.5", "33.3". */
 export const formatPct = (pct: number): string => formatNumber(pct, Number.isInteger(Number(pct.toFixed(1))) ? 0 : 1)

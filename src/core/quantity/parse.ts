@@ -8,7 +8,9 @@ const plain = (x: number): string => String(Number(x.toPrecision(6)))
 /** The first other unit in which the same figure would be plausible, as a suggestion. */
 function otherReading(quantity: Quantity, x: number, used: Unit): string | undefined {
   const { units, plausible } = quantitySpec(quantity)
-  const meant = units.find((unit) => unit !== used && toBase(unit, x) >= plausible[0] && toBase(unit, x) <= plausible[1])
+  const meant = units.find(
+    (unit) => unit !== used && toBase(unit, x) >= plausible[0] && toBase(unit, x) <= plausible[1],
+  )
   return meant ? `${plain(x)} ${meant.symbol}` : undefined
 }
 
@@ -34,11 +36,22 @@ export function parseQuantity(
   const x = Number(digits.replace(',', '.').replace('−', '-'))
   if (!Number.isFinite(x)) return bad({ code: 'not_a_number', path: '', got: text, hint })
   const word = rest.trim().toLowerCase().replace(/\s+/g, ' ')
-  const unit = word === '' ? (units.find(({ symbol }) => symbol === typedUnit) ?? units[0]) : units.find(({ names }) => names.includes(word))
+  const unit =
+    word === ''
+      ? (units.find(({ symbol }) => symbol === typedUnit) ?? units[0])
+      : units.find(({ names }) => names.includes(word))
   if (!unit) return bad(unknownUnit(quantity, rest.trim()))
   const base = toBase(unit, x)
   const [min, max] = limits ?? plausible
   if (base >= min && base <= max) return good(base)
   const shown = (value: number) => `${plain(fromBase(unit, value))} ${unit.symbol}`
-  return bad({ code: 'implausible', path: '', what: label, got: shown(base), min: shown(min), max: shown(max), meant: limits ? undefined : otherReading(quantity, x, unit) })
+  return bad({
+    code: 'implausible',
+    path: '',
+    what: label,
+    got: shown(base),
+    min: shown(min),
+    max: shown(max),
+    meant: limits ? undefined : otherReading(quantity, x, unit),
+  })
 }

@@ -23,7 +23,13 @@ export const QUANTITIES = {
     label: 'temperature',
     units: [
       { symbol: '°C', names: ['°c', 'c', 'degc', 'deg c', 'celsius'], scale: 1, decimals: 1 },
-      { symbol: '°F', names: ['°f', 'f', 'degf', 'deg f', 'fahrenheit'], scale: F_SCALE, offset: -32 * F_SCALE, decimals: 1 },
+      {
+        symbol: '°F',
+        names: ['°f', 'f', 'degf', 'deg f', 'fahrenheit'],
+        scale: F_SCALE,
+        offset: -32 * F_SCALE,
+        decimals: 1,
+      },
     ],
     plausible: [-60, 650],
     hint: '20, 20c or 68F',

@@ -2,7 +2,12 @@ import type { Installation } from '@/core/document/installation'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { facts, type Fact } from '@/core/record/facts'
 
-export type Change = { readonly kind: 'added' | 'removed' | 'changed'; readonly label: string; readonly before: string | null; readonly after: string | null }
+export type Change = {
+  readonly kind: 'added' | 'removed' | 'changed'
+  readonly label: string
+  readonly before: string | null
+  readonly after: string | null
+}
 
 /** What differs between two revisions, in words, in the order of the record. */
 export function compare(before: Installation, after: Installation, preference: UnitPreference = METRIC): Change[] {
@@ -14,9 +19,15 @@ export function compare(before: Installation, after: Installation, preference: U
     if (!was) return [{ kind: 'added', label: fact.label, before: null, after: fact.said }]
     return was.said === fact.said ? [] : [{ kind: 'changed', label: fact.label, before: was.said, after: fact.said }]
   })
-  const removed = old.filter(({ key }: Fact) => !nowKeys.has(key)).map((fact): Change => ({ kind: 'removed', label: fact.label, before: fact.said, after: null }))
+  const removed = old
+    .filter(({ key }: Fact) => !nowKeys.has(key))
+    .map((fact): Change => ({ kind: 'removed', label: fact.label, before: fact.said, after: null }))
   return [...changed, ...removed]
 }
 
 export const changeText = ({ kind, label, before, after }: Change): string =>
-  kind === 'added' ? `${label}: new, ${after ?? ''}` : kind === 'removed' ? `${label}: gone, was ${before ?? ''}` : `${label}: ${before ?? ''} → ${after ?? ''}`
+  kind === 'added'
+    ? `${label}: new, ${after ?? ''}`
+    : kind === 'removed'
+      ? `${label}: gone, was ${before ?? ''}`
+      : `${label}: ${before ?? ''} → ${after ?? ''}`

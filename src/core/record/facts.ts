@@ -7,26 +7,39 @@ import { ruleName, ruleSentence } from '@/core/response/words'
 export type Fact = { readonly key: string; readonly label: string; readonly said: string }
 
 /** Everything that is decided, as short statements: what a record prints and what two revisions are compared by. */
-export function facts({ name, brief, kit, calibration, response }: Installation, preference: UnitPreference = METRIC): Fact[] {
+export function facts(
+  { name, brief, kit, calibration, response }: Installation,
+  preference: UnitPreference = METRIC,
+): Fact[] {
   const q = (base: number, quantity: Parameters<typeof formatQuantity>[1]) => formatQuantity(base, quantity, preference)
   const fanName = (id: string) => kit.fans.find((fan) => fan.id === id)?.name ?? id
   return [
     { key: 'name', label: 'Name', said: name },
     { key: 'duty', label: 'Duty', said: DUTY_NAMES[brief.duty] },
     ...(brief.space.about ? [{ key: 'space', label: 'Space', said: brief.space.about }] : []),
-    ...(brief.space.volumeM3 === null ? [] : [{ key: 'volume', label: 'Volume', said: q(brief.space.volumeM3, 'volume') }]),
-    ...(brief.space.heatLoadW === null ? [] : [{ key: 'heat', label: 'Heat load', said: q(brief.space.heatLoadW, 'power') }]),
+    ...(brief.space.volumeM3 === null
+      ? []
+      : [{ key: 'volume', label: 'Volume', said: q(brief.space.volumeM3, 'volume') }]),
+    ...(brief.space.heatLoadW === null
+      ? []
+      : [{ key: 'heat', label: 'Heat load', said: q(brief.space.heatLoadW, 'power') }]),
     ...brief.targets.map(({ quantity, bandFrom, bandTo, limitAbove }, index) => ({
       key: `target-${index}`,
       label: `Target, ${quantity}`,
       said: `${q(bandFrom, quantity)} to ${q(bandTo, quantity)}${limitAbove === null ? '' : `, never above ${q(limitAbove, quantity)}`}`,
     })),
-    ...(brief.requiredFlow ? [{ key: 'required-flow', label: 'Required flow', said: q(brief.requiredFlow.flowLs, 'flow') }] : []),
+    ...(brief.requiredFlow
+      ? [{ key: 'required-flow', label: 'Required flow', said: q(brief.requiredFlow.flowLs, 'flow') }]
+      : []),
     { key: 'controller', label: 'Controller', said: kit.controller?.name ?? 'not chosen' },
     ...kit.fans.map((fan) => ({
       key: `fan-${fan.id}`,
       label: `Fan “${fan.name}”`,
-      said: [`${fan.motor} motor`, `${fan.bearings} bearings`, ...(fan.ratedFlowLs === null ? [] : [`rated ${q(fan.ratedFlowLs, 'flow')}`])].join(', '),
+      said: [
+        `${fan.motor} motor`,
+        `${fan.bearings} bearings`,
+        ...(fan.ratedFlowLs === null ? [] : [`rated ${q(fan.ratedFlowLs, 'flow')}`]),
+      ].join(', '),
     })),
     ...kit.probes.map((probe) => ({
       key: `probe-${probe.id}`,
@@ -39,8 +52,18 @@ export function facts({ name, brief, kit, calibration, response }: Installation,
       said: `${startsPct.length ? `turns from ${formatPct(Math.max(...startsPct))} %` : 'start not read'}, ${stallsPct.length ? `stalls at ${formatPct(Math.max(...stallsPct))} %` : 'stall not read'}, ${map.length} map readings`,
     })),
     { key: 'floor', label: 'Floor', said: `${formatPct(response.floor.speedPct)} %` },
-    { key: 'ceiling', label: 'Ceiling', said: `${formatPct(response.ceiling.speedPct)} %, ${response.ceiling.how === 'clip' ? 'cuts what asks for more' : 'ramps squeezed under it'}` },
-    { key: 'kick', label: 'Start kick', said: response.startKick ? `${formatPct(response.startKick.speedPct)} % for ${formatTime(response.startKick.holdS)}` : 'none' },
+    {
+      key: 'ceiling',
+      label: 'Ceiling',
+      said: `${formatPct(response.ceiling.speedPct)} %, ${response.ceiling.how === 'clip' ? 'cuts what asks for more' : 'ramps squeezed under it'}`,
+    },
+    {
+      key: 'kick',
+      label: 'Start kick',
+      said: response.startKick
+        ? `${formatPct(response.startKick.speedPct)} % for ${formatTime(response.startKick.holdS)}`
+        : 'none',
+    },
     ...response.rules.map((rule) => ({
       key: `rule-${rule.id}`,
       label: `Rule, ${ruleName(response, rule)}`,

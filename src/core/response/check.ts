@@ -3,30 +3,65 @@ import { ruleKind } from '@/core/response/rules/table'
 import type { Response } from '@/core/response/schema'
 
 function duplicates(path: string, what: string, ids: readonly string[]): Problem[] {
-  return ids.flatMap((id, index) => (ids.indexOf(id) < index ? [{ code: 'duplicate_id' as const, path: `${path}.${index}.id`, what, got: id }] : []))
+  return ids.flatMap((id, index) =>
+    ids.indexOf(id) < index ? [{ code: 'duplicate_id' as const, path: `${path}.${index}.id`, what, got: id }] : [],
+  )
 }
 
 /** Everything wrong with a response of the right shape, at once. */
 export function checkResponse(response: Response): Problem[] {
   const { floor, ceiling, startKick, inputs, rules, followers } = response
   const inputIds = inputs.map(({ id }) => id)
-  const problems: Problem[] = [...duplicates('inputs', 'inputs', inputIds), ...duplicates('rules', 'rules', rules.map(({ id }) => id))]
+  const problems: Problem[] = [
+    ...duplicates('inputs', 'inputs', inputIds),
+    ...duplicates(
+      'rules',
+      'rules',
+      rules.map(({ id }) => id),
+    ),
+  ]
   if (floor.speedPct > ceiling.speedPct)
-    problems.push({ code: 'order', path: 'floor.speedPct', low: 'The floor', lowValue: floor.speedPct, high: 'the ceiling', highValue: ceiling.speedPct, unit: '%' })
+    problems.push({
+      code: 'order',
+      path: 'floor.speedPct',
+      low: 'The floor',
+      lowValue: floor.speedPct,
+      high: 'the ceiling',
+      highValue: ceiling.speedPct,
+      unit: '%',
+    })
   if (startKick && startKick.speedPct < floor.speedPct)
-    problems.push({ code: 'order', path: 'startKick.speedPct', low: 'The floor', lowValue: floor.speedPct, high: 'the start kick', highValue: startKick.speedPct, unit: '%' })
+    problems.push({
+      code: 'order',
+      path: 'startKick.speedPct',
+      low: 'The floor',
+      lowValue: floor.speedPct,
+      high: 'the start kick',
+      highValue: startKick.speedPct,
+      unit: '%',
+    })
   inputs.forEach((input, index) => {
     if (input.kind !== 'switch' && !(input.from < input.to))
-      problems.push({ code: 'empty_band', path: `inputs.${index}.to`, what: `The range of ${input.name}`, at: input.from })
+      problems.push({
+        code: 'empty_band',
+        path: `inputs.${index}.to`,
+        what: `The range of ${input.name}`,
+        at: input.from,
+      })
   })
   rules.forEach((rule, index) => {
     const path = `rules.${index}`
-    if (!inputIds.includes(rule.input)) problems.push({ code: 'unknown_id', path: `${path}.input`, what: 'input', got: rule.input, known: inputIds })
+    if (!inputIds.includes(rule.input))
+      problems.push({ code: 'unknown_id', path: `${path}.input`, what: 'input', got: rule.input, known: inputIds })
     problems.push(...ruleKind(rule).check(rule, { response, path }))
   })
   followers.forEach((follower, index) => {
     if (follower.fan === response.lead)
-      problems.push({ code: 'said', path: `followers.${index}.fan`, text: `“${follower.fan}” leads; a fan cannot follow itself.` })
+      problems.push({
+        code: 'said',
+        path: `followers.${index}.fan`,
+        text: `“${follower.fan}” leads; a fan cannot follow itself.`,
+      })
   })
   return problems
 }

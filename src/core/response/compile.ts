@@ -43,7 +43,9 @@ function compileChecked(response: Response): Machine {
   const plan = new MemoryPlan()
   const inputIds = response.inputs.map(({ id }) => id)
   const rules = response.rules.filter(({ off }) => !off)
-  const compiledRules = rules.map((rule) => ruleKind(rule).compile(rule, { response, memory: plan, inputIndex: (id) => inputIds.indexOf(id) }))
+  const compiledRules = rules.map((rule) =>
+    ruleKind(rule).compile(rule, { response, memory: plan, inputIndex: (id) => inputIds.indexOf(id) }),
+  )
   const ruleAsks = compiledRules.map(({ ask }) => ask)
   const floorPct = floor.speedPct
   const ceilingPct = ceiling.speedPct
@@ -82,7 +84,8 @@ function compileChecked(response: Response): Machine {
     else if (state.kickLeftS > 0) state.kickLeftS -= dtS
     if (state.kickLeftS > 0 && given < kickPct) given = kickPct
     fansPct[0] = given
-    for (let index = 0; index < followers.length; index++) fansPct[index + 1] = followerPct(followers[index]!, given, floorPct, steps)
+    for (let index = 0; index < followers.length; index++)
+      fansPct[index + 1] = followerPct(followers[index]!, given, floorPct, steps)
   }
 
   return {
@@ -101,7 +104,8 @@ function compileChecked(response: Response): Machine {
       return state
     },
     step,
-    inputsFrom: (values) => Float64Array.from(response.inputs, ({ id, kind }) => values[id] ?? (kind === 'switch' ? 0 : NaN)),
+    inputsFrom: (values) =>
+      Float64Array.from(response.inputs, ({ id, kind }) => values[id] ?? (kind === 'switch' ? 0 : NaN)),
   }
 }
 

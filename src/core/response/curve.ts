@@ -6,7 +6,11 @@ export type CurvePoint = { readonly x: number; readonly pct: number; readonly fa
 const POINTS = 241
 
 /** Settled speed against one input over its range, the others held at `rest` (missing: lost, switches off). */
-export function curveAgainst(machine: Machine, input: MeasuredInput, rest: Readonly<Record<string, number>>): CurvePoint[] {
+export function curveAgainst(
+  machine: Machine,
+  input: MeasuredInput,
+  rest: Readonly<Record<string, number>>,
+): CurvePoint[] {
   const inputs = machine.inputsFrom(rest)
   const at = machine.inputIds.indexOf(input.id)
   return Array.from({ length: POINTS }, (_, index) => {

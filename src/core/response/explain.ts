@@ -9,7 +9,13 @@ export type Link =
   | { readonly stage: 'ask'; readonly rule: null; readonly asksPct: number; readonly why: { readonly kind: 'floor' } }
   | { readonly stage: 'limit'; readonly askedPct: number; readonly ceilingPct: number; readonly limitedPct: number }
   | { readonly stage: 'hold'; readonly kind: 'start-kick'; readonly speedPct: number; readonly leftS: number }
-  | { readonly stage: 'give'; readonly fan: string; readonly limitedPct: number; readonly givenPct: number; readonly stepPct: number }
+  | {
+      readonly stage: 'give'
+      readonly fan: string
+      readonly limitedPct: number
+      readonly givenPct: number
+      readonly stepPct: number
+    }
 
 export type Explanation = {
   readonly chain: readonly Link[]
@@ -25,14 +31,30 @@ export function explain(machine: Machine, state: MachineState, inputs: Float64Ar
   const chain: Link[] = machine.inputIds.map((input, index) => ({ stage: 'sense', input, value: inputs[index]! }))
   chain.push({ stage: 'ask', rule: null, asksPct: response.floor.speedPct, why: { kind: 'floor' } })
   rules.forEach((rule, index) =>
-    chain.push({ stage: 'ask', rule, asksPct: state.asksPct[index]!, why: compiledRules[index]!.why(inputs, state.memory) }),
+    chain.push({
+      stage: 'ask',
+      rule,
+      asksPct: state.asksPct[index]!,
+      why: compiledRules[index]!.why(inputs, state.memory),
+    }),
   )
   if (state.limitedPct < state.askedPct)
-    chain.push({ stage: 'limit', askedPct: state.askedPct, ceilingPct: response.ceiling.speedPct, limitedPct: state.limitedPct })
+    chain.push({
+      stage: 'limit',
+      askedPct: state.askedPct,
+      ceilingPct: response.ceiling.speedPct,
+      limitedPct: state.limitedPct,
+    })
   if (state.kickLeftS > 0 && response.startKick)
     chain.push({ stage: 'hold', kind: 'start-kick', speedPct: response.startKick.speedPct, leftS: state.kickLeftS })
   fanIds.forEach((fan, index) =>
-    chain.push({ stage: 'give', fan, limitedPct: state.limitedPct, givenPct: state.fansPct[index]!, stepPct: response.steps.stepPct }),
+    chain.push({
+      stage: 'give',
+      fan,
+      limitedPct: state.limitedPct,
+      givenPct: state.fansPct[index]!,
+      stepPct: response.steps.stepPct,
+    }),
   )
   return { chain, inCharge: rules[state.inCharge] ?? null, asksPct: state.askedPct, givenPct: state.fansPct[0]! }
 }

@@ -2,14 +2,23 @@ import { Type, type Static } from '@sinclair/typebox'
 
 const closed = { additionalProperties: false } as const
 
-export const Id = Type.String({ pattern: '^[A-Za-z][A-Za-z0-9-]{0,39}$', description: 'a short name: letters, digits and hyphens' })
+export const Id = Type.String({
+  pattern: '^[A-Za-z][A-Za-z0-9-]{0,39}$',
+  description: 'a short name: letters, digits and hyphens',
+})
 export const Percent = Type.Number({ minimum: 0, maximum: 100, description: 'percent of the fan’s own range' })
 const Seconds = Type.Number({ minimum: 0, maximum: 604800, description: 'seconds' })
 const Name = Type.String({ minLength: 1, maxLength: 80 })
 
 /** What the response can sense. `from` and `to` are the range shown on charts and sliders, in the base unit of the kind. */
 export const MeasuredInput = Type.Object(
-  { id: Id, kind: Type.Union([Type.Literal('temperature'), Type.Literal('humidity'), Type.Literal('pressure')]), name: Name, from: Type.Number(), to: Type.Number() },
+  {
+    id: Id,
+    kind: Type.Union([Type.Literal('temperature'), Type.Literal('humidity'), Type.Literal('pressure')]),
+    name: Name,
+    from: Type.Number(),
+    to: Type.Number(),
+  },
   closed,
 )
 export const SwitchInput = Type.Object({ id: Id, kind: Type.Literal('switch'), name: Name }, closed)
@@ -17,15 +26,32 @@ export const Input = Type.Union([MeasuredInput, SwitchInput])
 export type MeasuredInput = Static<typeof MeasuredInput>
 export type Input = Static<typeof Input>
 
-export const FLOOR_REASONS = ['turns', 'restarts', 'stall', 'motor-cooling', 'bearings', 'shutters', 'required-flow', 'equipment', 'chosen'] as const
+export const FLOOR_REASONS = [
+  'turns',
+  'restarts',
+  'stall',
+  'motor-cooling',
+  'bearings',
+  'shutters',
+  'required-flow',
+  'equipment',
+  'chosen',
+] as const
 export const FloorReason = Type.Object(
-  { kind: Type.Union(FLOOR_REASONS.map((kind) => Type.Literal(kind))), speedPct: Percent, note: Type.Optional(Type.String({ maxLength: 200 })) },
+  {
+    kind: Type.Union(FLOOR_REASONS.map((kind) => Type.Literal(kind))),
+    speedPct: Percent,
+    note: Type.Optional(Type.String({ maxLength: 200 })),
+  },
   closed,
 )
 export type FloorReason = Static<typeof FloorReason>
 
 export const Floor = Type.Object({ speedPct: Percent, reasons: Type.Array(FloorReason, { maxItems: 20 }) }, closed)
-export const Ceiling = Type.Object({ speedPct: Percent, how: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]) }, closed)
+export const Ceiling = Type.Object(
+  { speedPct: Percent, how: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]) },
+  closed,
+)
 
 const common = { id: Id, off: Type.Optional(Type.Boolean()), note: Type.Optional(Type.String({ maxLength: 400 })) }
 
@@ -48,7 +74,15 @@ export type Ramp = Static<typeof Ramp>
 export const Overrun = Type.Union([
   Type.Object({ kind: Type.Literal('none') }, closed),
   Type.Object({ kind: Type.Literal('fixed'), holdS: Seconds }, closed),
-  Type.Object({ kind: Type.Literal('matched'), factor: Type.Number({ minimum: 0.1, maximum: 10 }), floorS: Seconds, capS: Seconds }, closed),
+  Type.Object(
+    {
+      kind: Type.Literal('matched'),
+      factor: Type.Number({ minimum: 0.1, maximum: 10 }),
+      floorS: Seconds,
+      capS: Seconds,
+    },
+    closed,
+  ),
 ])
 export type Overrun = Static<typeof Overrun>
 
@@ -78,7 +112,10 @@ export type Follower = Static<typeof Follower>
 
 /** The steps in which the output can move; `stepPct` 0 is stepless. */
 export const Steps = Type.Object(
-  { stepPct: Type.Number({ minimum: 0, maximum: 50 }), rounding: Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]) },
+  {
+    stepPct: Type.Number({ minimum: 0, maximum: 50 }),
+    rounding: Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]),
+  },
   closed,
 )
 export type Steps = Static<typeof Steps>

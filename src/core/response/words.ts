@@ -5,7 +5,8 @@ import { inputQuantity, type RuleWhy, type SentencePart } from '@/core/response/
 import { ruleKind } from '@/core/response/rules/table'
 import type { Input, Response, Rule } from '@/core/response/schema'
 
-const inputOf = (response: Response, rule: Rule): Input | undefined => response.inputs.find(({ id }) => id === rule.input)
+const inputOf = (response: Response, rule: Rule): Input | undefined =>
+  response.inputs.find(({ id }) => id === rule.input)
 
 const capital = (said: string): string => said.charAt(0).toUpperCase() + said.slice(1)
 
@@ -15,7 +16,8 @@ export function ruleName(response: Response, rule: Rule): string {
   return rule.kind === 'ramp' ? `${name} ramp` : name
 }
 
-export const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] => ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response })
+export const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] =>
+  ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response })
 
 const partText = (part: SentencePart, preference: UnitPreference): string => {
   switch (part.kind) {
@@ -24,7 +26,11 @@ const partText = (part: SentencePart, preference: UnitPreference): string => {
     case 'input':
       return part.name
     case 'field':
-      return part.quantity === 'time' ? formatTime(part.value) : part.quantity === 'speed' ? `${formatPct(part.value)} %` : formatQuantity(part.value, part.quantity, preference)
+      return part.quantity === 'time'
+        ? formatTime(part.value)
+        : part.quantity === 'speed'
+          ? `${formatPct(part.value)} %`
+          : formatQuantity(part.value, part.quantity, preference)
     case 'choice':
       return part.options.find(([value]) => value === part.value)?.[1] ?? part.value
     default:
@@ -43,7 +49,8 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
   const input = inputOf(response, rule)
   const name = input?.name ?? rule.input
   const point = (x: number) => formatQuantity(x, inputQuantity(input), preference)
-  const difference = (x: number) => (input?.kind === 'temperature' ? formatQuantity(x, 'temperatureDifference', preference) : point(x))
+  const difference = (x: number) =>
+    input?.kind === 'temperature' ? formatQuantity(x, 'temperatureDifference', preference) : point(x)
   switch (why.kind) {
     case 'off':
       return `${name} is switched off`
@@ -69,7 +76,11 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
 }
 
 /** Why this rule asks what it asks, on its own. */
-export const linkText = (response: Response, link: Extract<Link, { stage: 'ask' }>, preference: UnitPreference = METRIC): string =>
+export const linkText = (
+  response: Response,
+  link: Extract<Link, { stage: 'ask' }>,
+  preference: UnitPreference = METRIC,
+): string =>
   link.rule === null
     ? `The floor always asks ${formatPct(link.asksPct)} %.`
     : `${capital(whyText(response, link.rule, link.why, preference))}, so it asks for ${Number.isNaN(link.asksPct) ? 'nothing' : `${formatPct(link.asksPct)} %`}.`
@@ -90,11 +101,13 @@ function othersText(response: Response, explanation: Explanation): string {
 export function reasonText(response: Response, explanation: Explanation, preference: UnitPreference = METRIC): string {
   const said: string[] = []
   const inCharge = explanation.chain.find((link) => link.stage === 'ask' && link.rule === explanation.inCharge)
-  if (inCharge?.stage === 'ask' && inCharge.rule) said.push(linkText(response, inCharge, preference), othersText(response, explanation))
+  if (inCharge?.stage === 'ask' && inCharge.rule)
+    said.push(linkText(response, inCharge, preference), othersText(response, explanation))
   else said.push(`Nothing asks for more than the floor, ${formatPct(response.floor.speedPct)} %.`)
   for (const link of explanation.chain) {
     if (link.stage === 'limit') said.push(`The ceiling holds it to ${formatPct(link.limitedPct)} %.`)
-    if (link.stage === 'hold') said.push(`Starting from rest: ${formatPct(link.speedPct)} % for ${formatTime(link.leftS)} more.`)
+    if (link.stage === 'hold')
+      said.push(`Starting from rest: ${formatPct(link.speedPct)} % for ${formatTime(link.leftS)} more.`)
   }
   const lead = explanation.chain.find((link) => link.stage === 'give')
   const hasKick = explanation.chain.some((link) => link.stage === 'hold')

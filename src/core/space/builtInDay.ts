@@ -6,7 +6,11 @@ const STEP_S = 60
 const STEPS = (24 * 3600) / STEP_S
 
 /** A warm day swings from the low end of the band at 5 o'clock to a little past the limit (or the ramp) at 15 o'clock. */
-function dayCurve(input: Extract<Input, { kind: 'temperature' | 'humidity' | 'pressure' }>, brief: Brief, response: Response): (hour: number) => number {
+function dayCurve(
+  input: Extract<Input, { kind: 'temperature' | 'humidity' | 'pressure' }>,
+  brief: Brief,
+  response: Response,
+): (hour: number) => number {
   const target = brief.targets.find(({ quantity }) => quantity === input.kind)
   const ramp = response.rules.find((rule) => rule.kind === 'ramp' && rule.input === input.id)
   const ends = ramp?.kind === 'ramp' ? [ramp.startAt, ramp.fullAt].sort((a, b) => a - b) : [input.from, input.to]

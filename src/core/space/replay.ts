@@ -31,7 +31,11 @@ const PROGRESS_EVERY = 5000
 
 /** Runs readings through a response, open loop: the readings do not answer to the fan.
  *  @throws {RangeError} when the times do not rise */
-export function replay(machine: Machine, { atS, inputs, values }: Series, { watch, onProgress }: ReplayOptions = {}): Replay {
+export function replay(
+  machine: Machine,
+  { atS, inputs, values }: Series,
+  { watch, onProgress }: ReplayOptions = {},
+): Replay {
   const state = machine.newState()
   const now = machine.inputsFrom({})
   const places = inputs.map((id) => machine.inputIds.indexOf(id))
@@ -44,7 +48,8 @@ export function replay(machine: Machine, { atS, inputs, values }: Series, { watc
     const dtS = index === 0 ? 0 : atS[index]! - atS[index - 1]!
     if (dtS < 0 || (index > 0 && dtS === 0)) throw new RangeError(`times must rise, index ${index}`)
     for (let leftS = dtS; leftS > LONGEST_STEP_S; leftS -= LONGEST_STEP_S) machine.step(state, now, LONGEST_STEP_S)
-    for (let column = 0; column < places.length; column++) if (places[column]! >= 0) now[places[column]!] = values[column]![index]!
+    for (let column = 0; column < places.length; column++)
+      if (places[column]! >= 0) now[places[column]!] = values[column]![index]!
     machine.step(state, now, dtS > LONGEST_STEP_S ? dtS - Math.ceil(dtS / LONGEST_STEP_S - 1) * LONGEST_STEP_S : dtS)
     const given = state.fansPct[0]!
     for (let fan = 0; fan < fansPct.length; fan++) fansPct[fan]![index] = state.fansPct[fan]!

@@ -16,13 +16,26 @@ export type CheckResult = {
 }
 
 /** Keeps a check's result; the same id sent twice is one. False when the installation is not of this workspace. */
-export const addCheckResult = (scope: Scope, installationId: string, result: Omit<CheckResult, 'readBy' | 'readAt'>): Promise<boolean> =>
+export const addCheckResult = (
+  scope: Scope,
+  installationId: string,
+  result: Omit<CheckResult, 'readBy' | 'readAt'>,
+): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
-    const [known] = await tx.select({ id: installation.id }).from(installation).where(eq(installation.id, installationId))
+    const [known] = await tx
+      .select({ id: installation.id })
+      .from(installation)
+      .where(eq(installation.id, installationId))
     if (!known) return false
     await tx
       .insert(checkResult)
-      .values({ ...result, workspaceId: scope.workspaceId, installationId, readBy: scope.personName, readAt: sql`clock_timestamp()` })
+      .values({
+        ...result,
+        workspaceId: scope.workspaceId,
+        installationId,
+        readBy: scope.personName,
+        readAt: sql`clock_timestamp()`,
+      })
       .onConflictDoNothing()
     return true
   })
@@ -30,7 +43,11 @@ export const addCheckResult = (scope: Scope, installationId: string, result: Omi
 /** Every result of an installation, oldest first. */
 export const listCheckResults = (scope: Scope, installationId: string): Promise<CheckResult[]> =>
   inWorkspace(scope, async (tx) => {
-    const rows = await tx.select().from(checkResult).where(eq(checkResult.installationId, installationId)).orderBy(asc(checkResult.readAt))
+    const rows = await tx
+      .select()
+      .from(checkResult)
+      .where(eq(checkResult.installationId, installationId))
+      .orderBy(asc(checkResult.readAt))
     return rows.map(({ id, check, given, reading, verdict, sentence, readBy, readAt }) => ({
       id,
       check,

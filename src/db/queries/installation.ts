@@ -5,9 +5,16 @@ import { inWorkspace, type Scope, type Transaction } from '@/db/client'
 import { storedInstallation } from '@/db/queries/document'
 import { installation, logEntry, revision, site, workingCopy } from '@/db/schema'
 
-export type WorkingCopy = { readonly version: number; readonly document: Installation; readonly savedAt: Date; readonly savedBy: string }
+export type WorkingCopy = {
+  readonly version: number
+  readonly document: Installation
+  readonly savedAt: Date
+  readonly savedBy: string
+}
 export type InstallationRow = { readonly id: string; readonly siteName: string; readonly workingCopy: WorkingCopy }
-export type YardRow = InstallationRow & { readonly sealed: { readonly number: number; readonly sealedAt: Date; readonly document: unknown } | null }
+export type YardRow = InstallationRow & {
+  readonly sealed: { readonly number: number; readonly sealedAt: Date; readonly document: unknown } | null
+}
 
 const columns = {
   id: installation.id,
@@ -19,7 +26,11 @@ const columns = {
 }
 
 const selectInstallations = (tx: Transaction) =>
-  tx.select(columns).from(installation).innerJoin(workingCopy, eq(workingCopy.installationId, installation.id)).innerJoin(site, eq(site.id, installation.siteId))
+  tx
+    .select(columns)
+    .from(installation)
+    .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
+    .innerJoin(site, eq(site.id, installation.siteId))
 
 type Selected = { id: string; siteName: string; version: number; document: unknown; savedAt: Date; savedBy: string }
 
@@ -32,12 +43,24 @@ const toRow = ({ id, siteName, document, ...kept }: Selected): InstallationRow =
 /** Every installation of the workspace, with its last seal, by site and then in the order in which they were made. */
 export const listYard = (scope: Scope): Promise<YardRow[]> =>
   inWorkspace(scope, async (tx) => {
-    const rows = await selectInstallations(tx).orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id))
+    const rows = await selectInstallations(tx).orderBy(
+      asc(site.name),
+      asc(installation.createdAt),
+      asc(installation.id),
+    )
     const seals = await tx
-      .selectDistinctOn([revision.installationId], { installationId: revision.installationId, number: revision.number, sealedAt: revision.sealedAt, document: revision.document })
+      .selectDistinctOn([revision.installationId], {
+        installationId: revision.installationId,
+        number: revision.number,
+        sealedAt: revision.sealedAt,
+        document: revision.document,
+      })
       .from(revision)
       .orderBy(revision.installationId, desc(revision.number))
-    return rows.map((row) => ({ ...toRow(row), sealed: seals.find(({ installationId }) => installationId === row.id) ?? null }))
+    return rows.map((row) => ({
+      ...toRow(row),
+      sealed: seals.find(({ installationId }) => installationId === row.id) ?? null,
+    }))
   })
 
 /** One installation with its working copy; null when this workspace has none of that id. */
@@ -48,13 +71,31 @@ export const getInstallation = (scope: Scope, id: string): Promise<InstallationR
   })
 
 /** Makes an installation at version 1. The same id sent twice makes one. */
-export const createInstallation = (scope: Scope, { id, siteId, document }: { id: string; siteId: string; document: Installation }): Promise<void> =>
+export const createInstallation = (
+  scope: Scope,
+  { id, siteId, document }: { id: string; siteId: string; document: Installation },
+): Promise<void> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId, personName } = scope
-    const made = await tx.insert(installation).values({ id, workspaceId, siteId }).onConflictDoNothing().returning({ id: installation.id })
+    const made = await tx
+      .insert(installation)
+      .values({ id, workspaceId, siteId })
+      .onConflictDoNothing()
+      .returning({ id: installation.id })
     if (made.length === 0) return
-    await tx.insert(workingCopy).values({ installationId: id, workspaceId, version: 1, document, saveId: randomUUID(), savedBy: personName })
-    await tx.insert(logEntry).values({ id: randomUUID(), workspaceId, installationId: id, kind: 'made', text: `${document.name} was made.`, writtenBy: personName })
+    await tx
+      .insert(workingCopy)
+      .values({ installationId: id, workspaceId, version: 1, document, saveId: randomUUID(), savedBy: personName })
+    await tx
+      .insert(logEntry)
+      .values({
+        id: randomUUID(),
+        workspaceId,
+        installationId: id,
+        kind: 'made',
+        text: `${document.name} was made.`,
+        writtenBy: personName,
+      })
   })
 
 export type SaveOutcome =
@@ -71,7 +112,8 @@ export const saveWorkingCopy = (
     const [now] = await tx.select().from(workingCopy).where(eq(workingCopy.installationId, id)).for('update')
     if (!now) return { kind: 'unknown' }
     if (now.saveId === saveId) return { kind: 'kept', version: now.version, savedAt: now.savedAt }
-    if (now.version !== baseVersion) return { kind: 'behind', version: now.version, savedAt: now.savedAt, savedBy: now.savedBy }
+    if (now.version !== baseVersion)
+      return { kind: 'behind', version: now.version, savedAt: now.savedAt, savedBy: now.savedBy }
     const savedAt = new Date()
     await tx
       .update(workingCopy)

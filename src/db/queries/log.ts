@@ -15,13 +15,22 @@ export type LogEntry = {
 }
 
 /** Writes into the log; the same id sent twice is one. False when the installation is not of this workspace. */
-export const addLogEntry = (scope: Scope, entry: Pick<LogEntry, 'id' | 'installationId' | 'kind' | 'text'>): Promise<boolean> =>
+export const addLogEntry = (
+  scope: Scope,
+  entry: Pick<LogEntry, 'id' | 'installationId' | 'kind' | 'text'>,
+): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
     if (entry.installationId !== null) {
-      const [known] = await tx.select({ id: installation.id }).from(installation).where(eq(installation.id, entry.installationId))
+      const [known] = await tx
+        .select({ id: installation.id })
+        .from(installation)
+        .where(eq(installation.id, entry.installationId))
       if (!known) return false
     }
-    await tx.insert(logEntry).values({ ...entry, workspaceId: scope.workspaceId, writtenBy: scope.personName }).onConflictDoNothing()
+    await tx
+      .insert(logEntry)
+      .values({ ...entry, workspaceId: scope.workspaceId, writtenBy: scope.personName })
+      .onConflictDoNothing()
     return true
   })
 
@@ -32,5 +41,8 @@ export const listLog = (scope: Scope, installationId?: string): Promise<LogEntry
   inWorkspace(scope, async (tx) => {
     const of: SQL | undefined = installationId === undefined ? undefined : eq(logEntry.installationId, installationId)
     const rows = await tx.select().from(logEntry).where(and(of)).orderBy(desc(logEntry.writtenAt)).limit(MOST)
-    return rows.map(({ workspaceId: _, kind, ...entry }) => ({ ...entry, kind: LOG_KINDS.find((known) => known === kind) ?? 'note' }))
+    return rows.map(({ workspaceId: _, kind, ...entry }) => ({
+      ...entry,
+      kind: LOG_KINDS.find((known) => known === kind) ?? 'note',
+    }))
   })

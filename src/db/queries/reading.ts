@@ -13,13 +13,25 @@ export type ReadingFile = {
   readonly importedAt: Date
 }
 
-export type NewReadings = { readonly id: string; readonly installationId: string; readonly name: string; readonly columns: ReadingFile['columns'] }
+export type NewReadings = {
+  readonly id: string
+  readonly installationId: string
+  readonly name: string
+  readonly columns: ReadingFile['columns']
+}
 
 /** Rows arrive in batches; all of them are kept or none. Returns the file, or null when the installation is not of this workspace. */
-export const importReadings = (scope: Scope, { id, installationId, name, columns }: NewReadings, batches: AsyncIterable<readonly ReadingRow[]>): Promise<ReadingFile | null> =>
+export const importReadings = (
+  scope: Scope,
+  { id, installationId, name, columns }: NewReadings,
+  batches: AsyncIterable<readonly ReadingRow[]>,
+): Promise<ReadingFile | null> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId } = scope
-    const [known] = await tx.select({ id: installation.id }).from(installation).where(eq(installation.id, installationId))
+    const [known] = await tx
+      .select({ id: installation.id })
+      .from(installation)
+      .where(eq(installation.id, installationId))
     if (!known) return null
     let [lineCount, fromMs, toMs] = [0, 0, 0]
     await tx.insert(readingFile).values({ id, workspaceId, installationId, name, columns, lineCount, fromMs, toMs })
@@ -44,11 +56,27 @@ export const importReadings = (scope: Scope, { id, installationId, name, columns
 
 export const listReadingFiles = (scope: Scope, installationId: string): Promise<ReadingFile[]> =>
   inWorkspace(scope, async (tx) => {
-    const rows = await tx.select().from(readingFile).where(eq(readingFile.installationId, installationId)).orderBy(desc(readingFile.importedAt))
-    return rows.map(({ id, name, columns, lineCount, fromMs, toMs, importedAt }) => ({ id, name, columns: columns as ReadingFile['columns'], lineCount, fromMs, toMs, importedAt }))
+    const rows = await tx
+      .select()
+      .from(readingFile)
+      .where(eq(readingFile.installationId, installationId))
+      .orderBy(desc(readingFile.importedAt))
+    return rows.map(({ id, name, columns, lineCount, fromMs, toMs, importedAt }) => ({
+      id,
+      name,
+      columns: columns as ReadingFile['columns'],
+      lineCount,
+      fromMs,
+      toMs,
+      importedAt,
+    }))
   })
 
-export type ReadingTable = { readonly columns: ReadingFile['columns']; readonly atMs: readonly number[]; readonly values: readonly (readonly number[])[] }
+export type ReadingTable = {
+  readonly columns: ReadingFile['columns']
+  readonly atMs: readonly number[]
+  readonly values: readonly (readonly number[])[]
+}
 
 /** All readings of a file, a list a column; null when this workspace has no such file. */
 export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable | null> =>
@@ -61,6 +89,10 @@ export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable 
       .from(reading)
       .where(eq(reading.fileId, fileId))
       .orderBy(asc(reading.columnNo), asc(reading.atMs))
-    const values = columns.map((_, index) => rows.filter(({ columnNo }) => columnNo === index).map(({ value }) => value))
-    return { columns, atMs: rows.filter(({ columnNo }) => columnNo === 0).map(({ atMs }) => atMs), values }
+    const inColumn = columns.map((_, index) => rows.filter(({ columnNo }) => columnNo === index))
+    return {
+      columns,
+      atMs: (inColumn[0] ?? []).map(({ atMs }) => atMs),
+      values: inColumn.map((column) => column.map(({ value }) => value)),
+    }
   })

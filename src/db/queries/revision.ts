@@ -17,7 +17,11 @@ export type Revision = {
 /** The seals of an installation, newest first. */
 export const listRevisions = (scope: Scope, installationId: string): Promise<Revision[]> =>
   inWorkspace(scope, async (tx) => {
-    const rows = await tx.select().from(revision).where(eq(revision.installationId, installationId)).orderBy(desc(revision.number))
+    const rows = await tx
+      .select()
+      .from(revision)
+      .where(eq(revision.installationId, installationId))
+      .orderBy(desc(revision.number))
     return rows.map(({ id, number, reason, sealedBy, sealedAt, document }) => ({
       id,
       number,
@@ -41,14 +45,32 @@ export const sealRevision = (
   inWorkspace(scope, async (tx) => {
     const { workspaceId, personName } = scope
     // The lock makes two seals at once stand in line, so that their numbers differ.
-    const [now] = await tx.select().from(workingCopy).where(eq(workingCopy.installationId, installationId)).for('update')
+    const [now] = await tx
+      .select()
+      .from(workingCopy)
+      .where(eq(workingCopy.installationId, installationId))
+      .for('update')
     if (!now) return { kind: 'unknown' }
     const [same] = await tx.select({ number: revision.number }).from(revision).where(eq(revision.id, id))
     if (same) return { kind: 'sealed', number: same.number }
     if (now.version !== version) return { kind: 'behind', version: now.version }
-    const [last] = await tx.select({ number: max(revision.number) }).from(revision).where(eq(revision.installationId, installationId))
+    const [last] = await tx
+      .select({ number: max(revision.number) })
+      .from(revision)
+      .where(eq(revision.installationId, installationId))
     const number = (last?.number ?? 0) + 1
-    await tx.insert(revision).values({ id, workspaceId, installationId, number, reason, document: now.document, sealedBy: personName })
-    await tx.insert(logEntry).values({ id: randomUUID(), workspaceId, installationId, kind: 'sealed', text: `Sealed revision ${number}: ${reason}`, writtenBy: personName })
+    await tx
+      .insert(revision)
+      .values({ id, workspaceId, installationId, number, reason, document: now.document, sealedBy: personName })
+    await tx
+      .insert(logEntry)
+      .values({
+        id: randomUUID(),
+        workspaceId,
+        installationId,
+        kind: 'sealed',
+        text: `Sealed revision ${number}: ${reason}`,
+        writtenBy: personName,
+      })
     return { kind: 'sealed', number }
   })

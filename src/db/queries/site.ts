@@ -4,7 +4,8 @@ import { site } from '@/db/schema'
 
 export type Site = { readonly id: string; readonly name: string }
 
-export const listSites = (scope: Scope): Promise<Site[]> => inWorkspace(scope, (tx) => tx.select({ id: site.id, name: site.name }).from(site).orderBy(asc(site.name)))
+export const listSites = (scope: Scope): Promise<Site[]> =>
+  inWorkspace(scope, (tx) => tx.select({ id: site.id, name: site.name }).from(site).orderBy(asc(site.name)))
 
 /** The site of this name, made when there is none. */
 export const ensureSite = (scope: Scope, name: string): Promise<Site> =>

@@ -10,11 +10,19 @@ export async function createWorkspace(name: string): Promise<string> {
   return workspaceId
 }
 
+/** Gives the workspace another name. */
+export async function renameWorkspace(scope: Scope, name: string): Promise<void> {
+  await inWorkspace(scope, (tx) => tx.update(workspace).set({ name }).where(eq(workspace.id, scope.workspaceId)))
+}
+
 export const workspaceName = (scope: Scope): Promise<string> =>
   inWorkspace(scope, async (tx) => (await tx.select({ name: workspace.name }).from(workspace))[0]?.name ?? '')
 
 /** How this person wants figures shown; their own row only. */
-export async function savePreference(scope: Scope, preference: { temperatureUnit: string; flowUnit: string }): Promise<void> {
+export async function savePreference(
+  scope: Scope,
+  preference: { temperatureUnit: string; flowUnit: string },
+): Promise<void> {
   await database().update(person).set(preference).where(eq(person.id, scope.personId))
 }
 

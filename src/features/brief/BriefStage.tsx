@@ -23,26 +23,61 @@ export function BriefStage() {
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const preference = usePreference()
-  const change = (label: string, recipe: (draft: Brief) => void, key?: string) => edit(label, (draft) => recipe(draft.brief), key)
+  const change = (label: string, recipe: (draft: Brief) => void, key?: string) =>
+    edit(label, (draft) => recipe(draft.brief), key)
   const { space, requiredFlow } = brief
   const duties = [...new Set([brief.duty, ...NEW_DUTIES])].map((duty) => [duty, DUTY_NAMES[duty]] as const)
-  const heatLs = space.heatLoadW !== null && space.allowedRiseK !== null ? flowForHeatLs(space.heatLoadW, space.allowedRiseK) : null
+  const heatLs =
+    space.heatLoadW !== null && space.allowedRiseK !== null ? flowForHeatLs(space.heatLoadW, space.allowedRiseK) : null
   return (
     <StageLayout title="What the space needs" side={<Care brief={brief} />} sideTitle="Care">
       <FormRow label="Name">
-        <TextLine label="name" value={name} maxLength={80} onDone={onDone} onChange={(text) => edit('name', (draft) => void (draft.name = text), 'name')} />
+        <TextLine
+          label="name"
+          value={name}
+          maxLength={80}
+          onDone={onDone}
+          onChange={(text) => edit('name', (draft) => void (draft.name = text), 'name')}
+        />
       </FormRow>
       <FormRow label="Duty">
-        <Choice label="duty" value={brief.duty} options={duties} onChange={(duty) => change('duty', (draft) => void (draft.duty = duty))} />
+        <Choice
+          label="duty"
+          value={brief.duty}
+          options={duties}
+          onChange={(duty) => change('duty', (draft) => void (draft.duty = duty))}
+        />
       </FormRow>
       <FormRow label="The space">
-        <TextLine label="the space in words" placeholder="What it is, what is in it, where air comes from" maxLength={300} value={space.about} onDone={onDone} onChange={(text) => change('space', (draft) => void (draft.space.about = text), 'about')} />
+        <TextLine
+          label="the space in words"
+          placeholder="What it is, what is in it, where air comes from"
+          maxLength={300}
+          value={space.about}
+          onDone={onDone}
+          onChange={(text) => change('space', (draft) => void (draft.space.about = text), 'about')}
+        />
       </FormRow>
       <FormRow label="Volume">
-        <QuantityField label="volume" quantity="volume" value={space.volumeM3} limits={[0.01, 1e6]} onDone={onDone} onClear={() => change('volume', (draft) => void (draft.space.volumeM3 = null))} onChange={(volumeM3) => change('volume', (draft) => void (draft.space.volumeM3 = volumeM3), 'volume')} />
+        <QuantityField
+          label="volume"
+          quantity="volume"
+          value={space.volumeM3}
+          limits={[0.01, 1e6]}
+          onDone={onDone}
+          onClear={() => change('volume', (draft) => void (draft.space.volumeM3 = null))}
+          onChange={(volumeM3) => change('volume', (draft) => void (draft.space.volumeM3 = volumeM3), 'volume')}
+        />
       </FormRow>
       <FormRow label="Heat given off inside" hint="Lamps, people, machines: what the fan has to carry out">
-        <QuantityField label="heat load" quantity="power" value={space.heatLoadW} onDone={onDone} onClear={() => change('heat', (draft) => void (draft.space.heatLoadW = null))} onChange={(heatLoadW) => change('heat', (draft) => void (draft.space.heatLoadW = heatLoadW), 'heat')} />
+        <QuantityField
+          label="heat load"
+          quantity="power"
+          value={space.heatLoadW}
+          onDone={onDone}
+          onClear={() => change('heat', (draft) => void (draft.space.heatLoadW = null))}
+          onChange={(heatLoadW) => change('heat', (draft) => void (draft.space.heatLoadW = heatLoadW), 'heat')}
+        />
       </FormRow>
       <FormRow
         label="Rise allowed over outside air"
@@ -52,7 +87,12 @@ export function BriefStage() {
           ) : (
             <>
               Needs{' '}
-              <Why what="Flow for this heat" formula="q = heat ÷ (1.2072 J/(l·K) × rise)" withValues={`${formatNumber(space.heatLoadW!, 0)} W ÷ (1.2072 × ${formatNumber(space.allowedRiseK!, 1)} K) = ${formatNumber(heatLs, 0)} l/s`} source="density 1.2 kg/m³ and heat 1.006 kJ/(kg K) of air at 20 °C; reference values, air.sensible">
+              <Why
+                what="Flow for this heat"
+                formula="q = heat ÷ (1.2072 J/(l·K) × rise)"
+                withValues={`${formatNumber(space.heatLoadW!, 0)} W ÷ (1.2072 × ${formatNumber(space.allowedRiseK!, 1)} K) = ${formatNumber(heatLs, 0)} l/s`}
+                source="density 1.2 kg/m³ and heat 1.006 kJ/(kg K) of air at 20 °C; reference values, air.sensible"
+              >
                 {formatQuantity(heatLs, 'flow', preference)}
               </Why>{' '}
               at full.
@@ -60,29 +100,98 @@ export function BriefStage() {
           )
         }
       >
-        <QuantityField label="allowed rise" quantity="temperatureDifference" value={space.allowedRiseK} limits={[0.1, 60]} onDone={onDone} onClear={() => change('rise', (draft) => void (draft.space.allowedRiseK = null))} onChange={(rise) => change('rise', (draft) => void (draft.space.allowedRiseK = rise), 'rise')} />
+        <QuantityField
+          label="allowed rise"
+          quantity="temperatureDifference"
+          value={space.allowedRiseK}
+          limits={[0.1, 60]}
+          onDone={onDone}
+          onClear={() => change('rise', (draft) => void (draft.space.allowedRiseK = null))}
+          onChange={(rise) => change('rise', (draft) => void (draft.space.allowedRiseK = rise), 'rise')}
+        />
       </FormRow>
-      <FormRow label="Flow never to fall below" hint={requiredFlow ? <TextLine label="why this flow" placeholder="Why this flow" value={requiredFlow.why} onDone={onDone} onChange={(text) => change('why this flow', (draft) => void (draft.requiredFlow && (draft.requiredFlow.why = text)), 'flow-why')} /> : 'Leave it empty when nothing asks for one; it becomes a reason of the floor.'}>
+      <FormRow
+        label="Flow never to fall below"
+        hint={
+          requiredFlow ? (
+            <TextLine
+              label="why this flow"
+              placeholder="Why this flow"
+              value={requiredFlow.why}
+              onDone={onDone}
+              onChange={(text) =>
+                change(
+                  'why this flow',
+                  (draft) => void (draft.requiredFlow && (draft.requiredFlow.why = text)),
+                  'flow-why',
+                )
+              }
+            />
+          ) : (
+            'Leave it empty when nothing asks for one; it becomes a reason of the floor.'
+          )
+        }
+      >
         <QuantityField
           label="required flow"
           quantity="flow"
           value={requiredFlow?.flowLs ?? null}
           onDone={onDone}
           onClear={() => change('required flow', (draft) => void (draft.requiredFlow = null))}
-          onChange={(flowLs) => change('required flow', (draft) => void (draft.requiredFlow = { flowLs, why: draft.requiredFlow?.why ?? '' }), 'required-flow')}
+          onChange={(flowLs) =>
+            change(
+              'required flow',
+              (draft) => void (draft.requiredFlow = { flowLs, why: draft.requiredFlow?.why ?? '' }),
+              'required-flow',
+            )
+          }
         />
       </FormRow>
       <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
         Targets
       </Typography>
-      {brief.targets.length === 0 && <Typography>No target yet: say which band is to be held, and what must never be passed.</Typography>}
+      {brief.targets.length === 0 && (
+        <Typography>No target yet: say which band is to be held, and what must never be passed.</Typography>
+      )}
       {brief.targets.map((target, index) => (
         <TargetRow key={index} target={target} index={index} />
       ))}
-      <Button size="small" onClick={() => change('add target', (draft) => void draft.targets.push({ quantity: 'temperature', bandFrom: 15, bandTo: 25, limitAbove: 30, why: '', source: '' }))}>
+      <Button
+        size="small"
+        onClick={() =>
+          change(
+            'add target',
+            (draft) =>
+              void draft.targets.push({
+                quantity: 'temperature',
+                bandFrom: 15,
+                bandTo: 25,
+                limitAbove: 30,
+                why: '',
+                source: '',
+              }),
+          )
+        }
+      >
         Add a temperature target
       </Button>
-      <Button size="small" onClick={() => change('add target', (draft) => void draft.targets.push({ quantity: 'humidity', bandFrom: 40, bandTo: 70, limitAbove: null, why: '', source: '' }))}>
+      <Button
+        size="small"
+        onClick={() =>
+          change(
+            'add target',
+            (draft) =>
+              void draft.targets.push({
+                quantity: 'humidity',
+                bandFrom: 40,
+                bandTo: 70,
+                limitAbove: null,
+                why: '',
+                source: '',
+              }),
+          )
+        }
+      >
         Add a humidity target
       </Button>
     </StageLayout>
@@ -98,7 +207,10 @@ function Care({ brief }: { brief: Brief }) {
           {detail}
         </Notice>
       ))}
-      <Notice title="The person on site decides and signs.">Local codes, the maker’s instructions and licensed practice come first; nothing here says that an installation is safe.</Notice>
+      <Notice title="The person on site decides and signs.">
+        Local codes, the maker’s instructions and licensed practice come first; nothing here says that an installation
+        is safe.
+      </Notice>
     </>
   )
 }

@@ -30,16 +30,59 @@ export function TargetRow({ target, index }: { target: Target; index: number }) 
         <Box component="b" sx={{ color: colour }}>
           {quantity}
         </Box>{' '}
-        between <QuantityField label={`${quantity}, low end of the band`} quantity={quantity} value={target.bandFrom} colour={colour} onDone={onDone} onChange={(x) => change('from', (held) => void (held.bandFrom = x))} /> and{' '}
-        <QuantityField label={`${quantity}, high end of the band`} quantity={quantity} value={target.bandTo} colour={colour} onDone={onDone} onChange={(x) => change('to', (held) => void (held.bandTo = x))} />, never above{' '}
-        <QuantityField label={`${quantity}, limit`} quantity={quantity} value={target.limitAbove} colour={colour} onDone={onDone} onClear={() => change('limit', (held) => void (held.limitAbove = null))} onChange={(x) => change('limit', (held) => void (held.limitAbove = x))} />.
-        <IconButton size="small" aria-label={`remove ${quantity} target`} sx={{ minWidth: { xs: 44, sm: 28 } }} onClick={() => edit(`remove ${quantity} target`, ({ brief }) => void brief.targets.splice(index, 1))}>
+        between{' '}
+        <QuantityField
+          label={`${quantity}, low end of the band`}
+          quantity={quantity}
+          value={target.bandFrom}
+          colour={colour}
+          onDone={onDone}
+          onChange={(x) => change('from', (held) => void (held.bandFrom = x))}
+        />{' '}
+        and{' '}
+        <QuantityField
+          label={`${quantity}, high end of the band`}
+          quantity={quantity}
+          value={target.bandTo}
+          colour={colour}
+          onDone={onDone}
+          onChange={(x) => change('to', (held) => void (held.bandTo = x))}
+        />
+        , never above{' '}
+        <QuantityField
+          label={`${quantity}, limit`}
+          quantity={quantity}
+          value={target.limitAbove}
+          colour={colour}
+          onDone={onDone}
+          onClear={() => change('limit', (held) => void (held.limitAbove = null))}
+          onChange={(x) => change('limit', (held) => void (held.limitAbove = x))}
+        />
+        .
+        <IconButton
+          size="small"
+          aria-label={`remove ${quantity} target`}
+          sx={{ minWidth: { xs: 44, sm: 28 } }}
+          onClick={() => edit(`remove ${quantity} target`, ({ brief }) => void brief.targets.splice(index, 1))}
+        >
           ×
         </IconButton>
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 1 }}>
-        <TextLine label={`why this ${quantity} target`} placeholder="Why" value={target.why} onDone={onDone} onChange={(text) => change('why', (held) => void (held.why = text))} />
-        <TextLine label={`source of this ${quantity} target`} placeholder="Where that comes from" value={target.source} onDone={onDone} onChange={(text) => change('source', (held) => void (held.source = text))} />
+        <TextLine
+          label={`why this ${quantity} target`}
+          placeholder="Why"
+          value={target.why}
+          onDone={onDone}
+          onChange={(text) => change('why', (held) => void (held.why = text))}
+        />
+        <TextLine
+          label={`source of this ${quantity} target`}
+          placeholder="Where that comes from"
+          value={target.source}
+          onDone={onDone}
+          onChange={(text) => change('source', (held) => void (held.source = text))}
+        />
       </Box>
     </Box>
   )

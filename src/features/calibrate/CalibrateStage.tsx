@@ -16,7 +16,14 @@ import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
 
-const EMPTY = (fan: string): FanCalibration => ({ fan, startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] })
+const EMPTY = (fan: string): FanCalibration => ({
+  fan,
+  startsPct: [],
+  stallsPct: [],
+  restartMarginPct: 5,
+  areaM2: null,
+  map: [],
+})
 
 export type ChangeCalibration = (label: string, recipe: (held: FanCalibration) => void, key?: string) => void
 
@@ -49,7 +56,13 @@ export function CalibrateStage() {
       aside={
         <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
           {kit.fans.map(({ id, name }) => (
-            <Button key={id} size="small" variant={id === fan.id ? 'contained' : 'outlined'} onClick={() => setChosen(id)} aria-pressed={id === fan.id}>
+            <Button
+              key={id}
+              size="small"
+              variant={id === fan.id ? 'contained' : 'outlined'}
+              onClick={() => setChosen(id)}
+              aria-pressed={id === fan.id}
+            >
               {name}
             </Button>
           ))}
@@ -75,9 +88,18 @@ function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: boolean }
   return (
     <>
       <SideHeading>{isLead ? 'Floor: the highest of its reasons' : `What the ${fan.name} needs to turn`}</SideHeading>
-      {reasons.length === 0 && <Typography variant="body2">No reason read yet. Raise the speed until the fan turns, and note it at the left.</Typography>}
+      {reasons.length === 0 && (
+        <Typography variant="body2">
+          No reason read yet. Raise the speed until the fan turns, and note it at the left.
+        </Typography>
+      )}
       {reasons.map((reason, index) => (
-        <Ruled key={reason.kind} label={`${FLOOR_REASON_NAMES[reason.kind]}${reason.note ? `, ${reason.note}` : ''}${index === 0 ? ' ◂' : ''}`} strong={index === 0} colour={index === 0 ? 'cause.speed' : undefined}>
+        <Ruled
+          key={reason.kind}
+          label={`${FLOOR_REASON_NAMES[reason.kind]}${reason.note ? `, ${reason.note}` : ''}${index === 0 ? ' ◂' : ''}`}
+          strong={index === 0}
+          colour={index === 0 ? 'cause.speed' : undefined}
+        >
           {formatPct(reason.speedPct)} %
         </Ruled>
       ))}
@@ -103,16 +125,25 @@ function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: boolean }
       <SideHeading>How good is this?</SideHeading>
       {flow?.kind === 'map' ? (
         <>
-          <Ruled label={flow.map.evidence === 'strong' ? 'Flow read directly' : 'Flow from velocity × area'} colour={flow.map.evidence === 'strong' ? 'cause.switch' : 'ground.warnInk'}>
+          <Ruled
+            label={flow.map.evidence === 'strong' ? 'Flow read directly' : 'Flow from velocity × area'}
+            colour={flow.map.evidence === 'strong' ? 'cause.switch' : 'ground.warnInk'}
+          >
             {flow.map.evidence}
           </Ruled>
           <Ruled label="Read from">{`${formatPct(flow.map.measuredFromPct)} to ${formatPct(flow.map.measuredToPct)} %`}</Ruled>
         </>
       ) : (
-        <Typography variant="body2">{flow ? `${flow.got} of ${flow.needed} readings: a map needs three at different settings.` : 'No readings yet.'}</Typography>
+        <Typography variant="body2">
+          {flow
+            ? `${flow.got} of ${flow.needed} readings: a map needs three at different settings.`
+            : 'No readings yet.'}
+        </Typography>
       )}
       {flow?.kind === 'map' && flow.map.evidence === 'weak' && (
-        <Notice title="One velocity times the gross area is weak evidence.">Traverse the duct or use a hood where the figure matters.</Notice>
+        <Notice title="One velocity times the gross area is weak evidence.">
+          Traverse the duct or use a hood where the figure matters.
+        </Notice>
       )}
       {flowNow && (
         <>
@@ -125,7 +156,9 @@ function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: boolean }
         </>
       )}
       <SideHeading>Care</SideHeading>
-      <Notice grave title="Blades.">Read by ear, tach or hood with guards on. It starts by itself.</Notice>
+      <Notice grave title="Blades.">
+        Read by ear, tach or hood with guards on. It starts by itself.
+      </Notice>
     </>
   )
 }

@@ -3,7 +3,17 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
-import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts'
+import {
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  XAxis,
+  YAxis,
+} from 'recharts'
 import type { DerivedFan } from '@/core/derive'
 import { formatFigure, formatPct, formatQuantity, preferredUnit } from '@/core/quantity/format'
 import { ChartHatch, chartFont, HATCH_FILL } from '@/ui/chart'
@@ -16,46 +26,125 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
   const { brief, response } = useDocument()
   const preference = usePreference()
   const map = flow?.kind === 'map' ? flow.map : null
-  const show = useMemo(() => (flowLs: number) => Number(formatFigure(flowLs, 'flow', preference, 2).replace('−', '-')), [preference])
+  const show = useMemo(
+    () => (flowLs: number) => Number(formatFigure(flowLs, 'flow', preference, 2).replace('−', '-')),
+    [preference],
+  )
   const rows = useMemo(() => {
     if (!map) return []
     const law = map.points.find(({ lawLs }) => lawLs > 0)
     const perPct = law ? law.lawLs / law.reading.settingPct : 0
-    return Array.from({ length: 101 }, (_, pct) => ({ pct, flow: pct < (startPct ?? 0) ? null : show(map.flowAt(pct)), law: show(perPct * pct) }))
+    return Array.from({ length: 101 }, (_, pct) => ({
+      pct,
+      flow: pct < (startPct ?? 0) ? null : show(map.flowAt(pct)),
+      law: show(perPct * pct),
+    }))
   }, [map, show, startPct])
   if (!map)
     return (
-      <Box sx={{ height: 120, display: 'grid', placeItems: 'center', border: 1, borderColor: 'divider', borderStyle: 'dashed', mb: 1 }}>
+      <Box
+        sx={{
+          height: 120,
+          display: 'grid',
+          placeItems: 'center',
+          border: 1,
+          borderColor: 'divider',
+          borderStyle: 'dashed',
+          mb: 1,
+        }}
+      >
         <Typography>Read flow at three settings, for example 30, 60 and 100 %, and the map is drawn here.</Typography>
       </Box>
     )
   const requiredLs = fan.id === response.lead ? brief.requiredFlow?.flowLs : undefined
   const neededPct = requiredLs === undefined ? null : map.speedFor(requiredLs)
-  const used = map.points.filter(({ setAside }) => !setAside).map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
-  const aside = map.points.filter(({ setAside }) => setAside).map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
+  const used = map.points
+    .filter(({ setAside }) => !setAside)
+    .map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
+  const aside = map.points
+    .filter(({ setAside }) => setAside)
+    .map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
   return (
     <>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        ● reading &nbsp; ○ set aside &nbsp; ┄ fan law through the top reading · flow in {preferredUnit('flow', preference).symbol}
+        ● reading &nbsp; ○ set aside &nbsp; ┄ fan law through the top reading · flow in{' '}
+        {preferredUnit('flow', preference).symbol}
       </Typography>
-      <Box sx={{ height: HEIGHT }} role="img" aria-label={`Flow of the ${fan.name} against its setting; the readings are in the table below`}>
+      <Box
+        sx={{ height: HEIGHT }}
+        role="img"
+        aria-label={`Flow of the ${fan.name} against its setting; the readings are in the table below`}
+      >
         <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 780, height: HEIGHT }}>
           <ComposedChart data={rows} margin={{ top: 10, right: 20, bottom: 4, left: -10 }} accessibilityLayer={false}>
             <ChartHatch />
             <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
-            <XAxis dataKey="pct" type="number" domain={[0, 100]} tickCount={11} tick={chartFont} stroke="var(--mui-palette-text-secondary)" />
+            <XAxis
+              dataKey="pct"
+              type="number"
+              domain={[0, 100]}
+              tickCount={11}
+              tick={chartFont}
+              stroke="var(--mui-palette-text-secondary)"
+            />
             <YAxis type="number" tick={chartFont} stroke="none" />
-            {startPct !== null && <ReferenceArea x1={0} x2={startPct} fill={HATCH_FILL} fillOpacity={1} label={{ value: 'will not turn', position: 'insideBottomLeft', ...chartFont }} />}
-            <Line dataKey="law" stroke="var(--mui-palette-text-secondary)" strokeDasharray="3 4" strokeWidth={1.5} dot={false} isAnimationActive={false} />
-            <Line dataKey="flow" stroke="var(--mui-palette-cause-speed)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
+            {startPct !== null && (
+              <ReferenceArea
+                x1={0}
+                x2={startPct}
+                fill={HATCH_FILL}
+                fillOpacity={1}
+                label={{ value: 'will not turn', position: 'insideBottomLeft', ...chartFont }}
+              />
+            )}
+            <Line
+              dataKey="law"
+              stroke="var(--mui-palette-text-secondary)"
+              strokeDasharray="3 4"
+              strokeWidth={1.5}
+              dot={false}
+              isAnimationActive={false}
+            />
+            <Line
+              dataKey="flow"
+              stroke="var(--mui-palette-cause-speed)"
+              strokeWidth={2.5}
+              dot={false}
+              isAnimationActive={false}
+            />
             {requiredLs !== undefined && neededPct !== null && (
-              <ReferenceLine segment={[{ x: 0, y: show(requiredLs) }, { x: neededPct, y: show(requiredLs) }]} stroke="var(--mui-palette-cause-speed)" />
+              <ReferenceLine
+                segment={[
+                  { x: 0, y: show(requiredLs) },
+                  { x: neededPct, y: show(requiredLs) },
+                ]}
+                stroke="var(--mui-palette-cause-speed)"
+              />
             )}
             {requiredLs !== undefined && neededPct !== null && (
-              <ReferenceLine segment={[{ x: neededPct, y: 0 }, { x: neededPct, y: show(requiredLs) }]} stroke="var(--mui-palette-cause-speed)" label={{ value: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6))} %`, position: 'right', ...chartFont, fill: 'var(--mui-palette-cause-speed)' }} />
+              <ReferenceLine
+                segment={[
+                  { x: neededPct, y: 0 },
+                  { x: neededPct, y: show(requiredLs) },
+                ]}
+                stroke="var(--mui-palette-cause-speed)"
+                label={{
+                  value: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6))} %`,
+                  position: 'right',
+                  ...chartFont,
+                  fill: 'var(--mui-palette-cause-speed)',
+                }}
+              />
             )}
             <Scatter data={used} dataKey="read" fill="var(--mui-palette-text-primary)" isAnimationActive={false} />
-            <Scatter data={aside} dataKey="read" fill="var(--mui-palette-ground-sheet)" stroke="var(--mui-palette-text-primary)" strokeWidth={2} isAnimationActive={false} />
+            <Scatter
+              data={aside}
+              dataKey="read"
+              fill="var(--mui-palette-ground-sheet)"
+              stroke="var(--mui-palette-text-primary)"
+              strokeWidth={2}
+              isAnimationActive={false}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </Box>

@@ -27,15 +27,36 @@ const PROPOSED = [100, 60, 30, 80, 45, 20]
 export function MapTable({ calibration, derived, onChange }: Props) {
   const preference = usePreference()
   const onDone = useWorkingCopy((state) => state.endGesture)
-  const rows = calibration.map.map((reading, index) => ({ reading, index })).sort((a, b) => a.reading.settingPct - b.reading.settingPct)
+  const rows = calibration.map
+    .map((reading, index) => ({ reading, index }))
+    .sort((a, b) => a.reading.settingPct - b.reading.settingPct)
   const next = PROPOSED.find((pct) => !calibration.map.some(({ settingPct }) => Math.abs(settingPct - pct) < 8)) ?? 50
 
   function add(): void {
     const id = `m${1 + Math.max(0, ...calibration.map.map((reading) => Number(/\d+$/.exec(reading.id)?.[0] ?? 0)))}`
-    onChange('add a reading', (held) => void held.map.push({ id, settingPct: next, rpm: null, velocityMs: null, flowLs: null, soundDb: null, setAside: false, note: '' }))
+    onChange(
+      'add a reading',
+      (held) =>
+        void held.map.push({
+          id,
+          settingPct: next,
+          rpm: null,
+          velocityMs: null,
+          flowLs: null,
+          soundDb: null,
+          setAside: false,
+          note: '',
+        }),
+    )
   }
 
-  const field = (reading: MapReading, index: number, key: 'rpm' | 'velocityMs' | 'flowLs' | 'soundDb', quantity: 'rotation' | 'airSpeed' | 'flow' | 'sound', label: string) => (
+  const field = (
+    reading: MapReading,
+    index: number,
+    key: 'rpm' | 'velocityMs' | 'flowLs' | 'soundDb',
+    quantity: 'rotation' | 'airSpeed' | 'flow' | 'sound',
+    label: string,
+  ) => (
     <QuantityField
       label={`${label} at ${formatNumber(reading.settingPct, 0)} %`}
       quantity={quantity}
@@ -49,7 +70,13 @@ export function MapTable({ calibration, derived, onChange }: Props) {
 
   return (
     <Box sx={{ overflowX: 'auto' }}>
-      <Table size="small" sx={{ '& td': { fontFamily: MONO, fontSize: '0.875rem', textAlign: 'right' }, '& th': { textAlign: 'right', color: 'text.secondary', fontSize: '0.8125rem', whiteSpace: 'nowrap' } }}>
+      <Table
+        size="small"
+        sx={{
+          '& td': { fontFamily: MONO, fontSize: '0.875rem', textAlign: 'right' },
+          '& th': { textAlign: 'right', color: 'text.secondary', fontSize: '0.8125rem', whiteSpace: 'nowrap' },
+        }}
+      >
         <TableHead>
           <TableRow>
             <TableCell>Set, %</TableCell>
@@ -61,18 +88,30 @@ export function MapTable({ calibration, derived, onChange }: Props) {
             <TableCell>Off law</TableCell>
             <TableCell>Sound, dB</TableCell>
             <TableCell>Aside</TableCell>
-            <TableCell />
+            <TableCell component="td" />
           </TableRow>
         </TableHead>
         <TableBody>
           {rows.map(({ reading, index }) => {
             const signal = derived.signal(reading.settingPct)
             const flowLs = readingFlowLs(reading, calibration.areaM2)
-            const point = derived.flow?.kind === 'map' ? derived.flow.map.points.find((candidate) => candidate.reading.id === reading.id) : undefined
+            const point =
+              derived.flow?.kind === 'map'
+                ? derived.flow.map.points.find((candidate) => candidate.reading.id === reading.id)
+                : undefined
             return (
               <TableRow key={reading.id} sx={{ opacity: reading.setAside ? 0.72 : 1 }} title={reading.note}>
                 <TableCell>
-                  <QuantityField label={`setting of reading ${reading.id}`} quantity="speed" value={reading.settingPct} showUnit={false} onDone={onDone} onChange={(pct) => onChange('setting', (held) => void (held.map[index]!.settingPct = pct), `${reading.id}-set`)} />
+                  <QuantityField
+                    label={`setting of reading ${reading.id}`}
+                    quantity="speed"
+                    value={reading.settingPct}
+                    showUnit={false}
+                    onDone={onDone}
+                    onChange={(pct) =>
+                      onChange('setting', (held) => void (held.map[index]!.settingPct = pct), `${reading.id}-set`)
+                    }
+                  />
                 </TableCell>
                 <TableCell>
                   {formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)} {signal.unit}
@@ -87,13 +126,25 @@ export function MapTable({ calibration, derived, onChange }: Props) {
                   <Checkbox
                     size="small"
                     checked={reading.setAside}
-                    onChange={(_event, isAside) => onChange(isAside ? 'set aside' : 'use again', (held) => void (held.map[index]!.setAside = isAside))}
-                    slotProps={{ input: { 'aria-label': `set aside the reading at ${formatNumber(reading.settingPct, 0)} %` } }}
+                    onChange={(_event, isAside) =>
+                      onChange(
+                        isAside ? 'set aside' : 'use again',
+                        (held) => void (held.map[index]!.setAside = isAside),
+                      )
+                    }
+                    slotProps={{
+                      input: { 'aria-label': `set aside the reading at ${formatNumber(reading.settingPct, 0)} %` },
+                    }}
                     sx={{ p: 0.25 }}
                   />
                 </TableCell>
                 <TableCell>
-                  <IconButton size="small" aria-label={`remove the reading at ${formatNumber(reading.settingPct, 0)} %`} onClick={() => onChange('remove a reading', (held) => void held.map.splice(index, 1))} sx={{ minWidth: { xs: 44, sm: 28 } }}>
+                  <IconButton
+                    size="small"
+                    aria-label={`remove the reading at ${formatNumber(reading.settingPct, 0)} %`}
+                    onClick={() => onChange('remove a reading', (held) => void held.map.splice(index, 1))}
+                    sx={{ minWidth: { xs: 44, sm: 28 } }}
+                  >
                     ×
                   </IconButton>
                 </TableCell>
@@ -107,7 +158,15 @@ export function MapTable({ calibration, derived, onChange }: Props) {
           Add a reading at {next} %
         </Button>
         Free area of the duct for velocities:{' '}
-        <QuantityField label="free area of the duct" quantity="area" value={calibration.areaM2} limits={[0.0001, 100]} onDone={onDone} onClear={() => onChange('area', (held) => void (held.areaM2 = null))} onChange={(areaM2) => onChange('area', (held) => void (held.areaM2 = areaM2), 'area')} />
+        <QuantityField
+          label="free area of the duct"
+          quantity="area"
+          value={calibration.areaM2}
+          limits={[0.0001, 100]}
+          onDone={onDone}
+          onClear={() => onChange('area', (held) => void (held.areaM2 = null))}
+          onChange={(areaM2) => onChange('area', (held) => void (held.areaM2 = areaM2), 'area')}
+        />
       </Typography>
     </Box>
   )

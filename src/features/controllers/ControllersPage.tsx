@@ -8,14 +8,22 @@ import Typography from '@mui/material/Typography'
 import { settingStepText, settingValueText } from '@/core/controller/lossText'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { UnitPreference } from '@/core/quantity/format'
-import { Notice } from '@/ui/Notice'
+import { Caution } from '@/ui/Notice'
 
 /** The controllers that can be chosen under Kit: what each can be set to, and what it forgets. */
-export function ControllersPage({ models, preference }: { models: readonly ControllerModel[]; preference: UnitPreference }) {
+export function ControllersPage({
+  models,
+  preference,
+}: {
+  models: readonly ControllerModel[]
+  preference: UnitPreference
+}) {
   return (
     <Box component="main" sx={{ bgcolor: 'ground.sheet', minHeight: 'calc(100vh - 44px)', px: 2.5, py: 2 }}>
       <Typography variant="h1">Controllers</Typography>
-      <Typography sx={{ color: 'text.secondary', mb: 2 }}>Invented examples of each class of ability; choose one under Kit.</Typography>
+      <Typography sx={{ color: 'text.secondary', mb: 2 }}>
+        Invented examples of each class of ability; choose one under Kit.
+      </Typography>
       {models.map((model) => (
         <Box component="section" key={model.id} aria-label={model.name} sx={{ mb: 4, maxWidth: 980 }}>
           <Typography variant="h2">{model.name}</Typography>
@@ -40,8 +48,12 @@ export function ControllersPage({ models, preference }: { models: readonly Contr
                       </TableCell>
                     ))}
                     <TableCell sx={{ whiteSpace: 'nowrap' }}>{settingStepText(setting, preference)}</TableCell>
-                    <TableCell sx={{ whiteSpace: 'nowrap' }}>{settingValueText(setting, setting.default, preference)}</TableCell>
-                    <TableCell sx={{ color: setting.power === 'lost' ? 'error.main' : undefined }}>{setting.power}</TableCell>
+                    <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                      {settingValueText(setting, setting.default, preference)}
+                    </TableCell>
+                    <TableCell sx={{ color: setting.power === 'lost' ? 'error.main' : undefined }}>
+                      {setting.power}
+                    </TableCell>
                   </TableRow>
                 ))}
               </TableBody>
@@ -49,7 +61,7 @@ export function ControllersPage({ models, preference }: { models: readonly Contr
           </Box>
           <Box sx={{ mt: 1, maxWidth: 640 }}>
             {model.cautions.map((caution) => (
-              <Notice key={caution} grave title={caution} />
+              <Caution key={caution} text={caution} />
             ))}
           </Box>
         </Box>

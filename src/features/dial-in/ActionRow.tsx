@@ -8,26 +8,69 @@ import { MONO } from '@/ui/theme'
 import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { action: Action; number: number; isDone: boolean; isNext: boolean; onTick: (isTicked: boolean) => void; onPresent: (value: number) => void }
+type Props = {
+  action: Action
+  number: number
+  isDone: boolean
+  isNext: boolean
+  onTick: (isTicked: boolean) => void
+  onPresent: (value: number) => void
+}
 
 const quantityColour = (action: Action): string =>
-  action.setting?.quantity === 'temperature' || action.setting?.quantity === 'temperatureDifference' ? 'cause.temperature' : action.setting?.quantity === 'humidity' ? 'cause.humidity' : action.setting?.quantity === 'time' ? 'cause.time' : 'cause.speed'
+  action.setting?.quantity === 'temperature' || action.setting?.quantity === 'temperatureDifference'
+    ? 'cause.temperature'
+    : action.setting?.quantity === 'humidity'
+      ? 'cause.humidity'
+      : action.setting?.quantity === 'time'
+        ? 'cause.time'
+        : 'cause.speed'
 
 /** One action: tick it, what to press, what will be seen. The next one is open; what the panel shows now can be put right. */
 export function ActionRow({ action, number, isDone, isNext, onTick, onPresent }: Props) {
   const endGesture = useWorkingCopy((state) => state.endGesture)
-  const now = action.setting && action.value !== null && action.presses ? action.value - (action.presses.way === 'down' ? -1 : 1) * (action.presses.way === 'none' ? 0 : action.presses.count) * action.setting.step : null
+  const now =
+    action.setting && action.value !== null && action.presses
+      ? action.value -
+        (action.presses.way === 'down' ? -1 : 1) *
+          (action.presses.way === 'none' ? 0 : action.presses.count) *
+          action.setting.step
+      : null
   return (
     <Box
       component="li"
-      sx={{ display: 'flex', gap: 2, alignItems: 'flex-start', borderBottom: 1, borderColor: 'divider', borderLeft: isNext ? '5px solid' : '5px solid transparent', borderLeftColor: isNext ? 'cause.speed' : 'transparent', bgcolor: isNext ? 'ground.side' : 'transparent', pl: 1, pr: 1, py: 1.1, flexWrap: { xs: 'wrap', sm: 'nowrap' } }}
+      sx={{
+        display: 'flex',
+        gap: 2,
+        alignItems: 'flex-start',
+        borderBottom: 1,
+        borderColor: 'divider',
+        borderLeft: isNext ? '5px solid' : '5px solid transparent',
+        borderLeftColor: isNext ? 'cause.speed' : 'transparent',
+        bgcolor: isNext ? 'ground.side' : 'transparent',
+        pl: 1,
+        pr: 1,
+        py: 1.1,
+        flexWrap: { xs: 'wrap', sm: 'nowrap' },
+      }}
     >
       <ButtonBase
         role="checkbox"
         aria-checked={isDone}
         aria-label={`Action ${number} done`}
         onClick={() => onTick(!isDone)}
-        sx={{ width: { xs: 48, sm: 34 }, height: { xs: 48, sm: 34 }, flexShrink: 0, border: '2px solid', borderColor: isDone ? 'cause.speed' : 'text.secondary', borderRadius: 1, bgcolor: isDone ? 'cause.speed' : 'ground.sheet', color: isDone ? 'ground.sheet' : 'text.primary', fontFamily: MONO, fontWeight: 700 }}
+        sx={{
+          width: { xs: 48, sm: 34 },
+          height: { xs: 48, sm: 34 },
+          flexShrink: 0,
+          border: '2px solid',
+          borderColor: isDone ? 'cause.speed' : 'text.secondary',
+          borderRadius: 1,
+          bgcolor: isDone ? 'cause.speed' : 'ground.sheet',
+          color: isDone ? 'ground.sheet' : 'text.primary',
+          fontFamily: MONO,
+          fontWeight: 700,
+        }}
       >
         {isDone ? '✓' : number}
       </ButtonBase>
@@ -42,12 +85,36 @@ export function ActionRow({ action, number, isDone, isNext, onTick, onPresent }:
         )}
         {isNext && action.setting && now !== null && (
           <Typography variant="body2" component="div" sx={{ color: 'text.secondary', mt: 0.5 }}>
-            The panel shows now: <QuantityField label={`what the panel shows now for ${action.setting.name}`} quantity={action.setting.quantity} value={Number(now.toFixed(6))} step={action.setting.step} limits={[action.setting.min, action.setting.max]} onDone={endGesture} onChange={onPresent} />
+            The panel shows now:{' '}
+            <QuantityField
+              label={`what the panel shows now for ${action.setting.name}`}
+              quantity={action.setting.quantity}
+              value={Number(now.toFixed(6))}
+              step={action.setting.step}
+              limits={[action.setting.min, action.setting.max]}
+              onDone={endGesture}
+              onChange={onPresent}
+            />
           </Typography>
         )}
       </Box>
-      <Typography variant="body2" component="div" sx={{ width: { xs: '100%', sm: 190 }, flexShrink: 0, pl: 1.5, borderLeft: '2px solid', borderColor: 'divider', color: action.danger ? 'error.main' : 'text.secondary' }}>
-        {action.danger && <b>Live parts. </b>}
+      <Typography
+        variant="body2"
+        component="div"
+        sx={{
+          width: { xs: '100%', sm: 190 },
+          flexShrink: 0,
+          pl: 1.5,
+          borderLeft: '2px solid',
+          borderColor: 'divider',
+          color: 'text.secondary',
+        }}
+      >
+        {action.danger && (
+          <Box component="b" sx={{ color: 'error.main' }}>
+            Live parts.{' '}
+          </Box>
+        )}
         {action.seen}
       </Typography>
     </Box>
@@ -57,7 +124,24 @@ export function ActionRow({ action, number, isDone, isNext, onTick, onPresent }:
 const Parts = ({ parts, colour }: { parts: readonly ActionPart[]; colour: string }) =>
   parts.map(({ kind, text }, index) =>
     kind === 'key' ? (
-      <Box key={index} component="kbd" sx={{ fontFamily: MONO, fontWeight: 600, fontSize: '0.875rem', border: 1, borderBottom: '3px solid', borderColor: 'text.primary', borderRadius: 1, bgcolor: 'ground.sheet', px: 1, py: 0.25, mx: 0.5, whiteSpace: 'nowrap' }}>
+      <Box
+        key={index}
+        component="kbd"
+        sx={{
+          fontFamily: MONO,
+          fontWeight: 600,
+          fontSize: '0.875rem',
+          border: 1,
+          borderBottom: '3px solid',
+          borderColor: 'text.primary',
+          borderRadius: 1,
+          bgcolor: 'ground.sheet',
+          px: 1,
+          py: 0.25,
+          mx: 0.5,
+          whiteSpace: 'nowrap',
+        }}
+      >
         {text}
       </Box>
     ) : kind === 'value' ? (

@@ -9,7 +9,7 @@ import { dialIn, type Action } from '@/core/controller/dialIn'
 import { isDone } from '@/core/controller/dialProgress'
 import { lossText } from '@/core/controller/lossText'
 import { ActionRow } from '@/features/dial-in/ActionRow'
-import { Notice } from '@/ui/Notice'
+import { Caution, Notice } from '@/ui/Notice'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
@@ -23,12 +23,16 @@ export function DialInStage({ installationId }: { installationId: string }) {
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const { controller } = kit
-  const actions = useMemo(() => (controller && fit ? dialIn(controller, fit.settings, dial.present, preference) : []), [controller, fit, dial.present, preference])
+  const actions = useMemo(
+    () => (controller && fit ? dialIn(controller, fit.settings, dial.present, preference) : []),
+    [controller, fit, dial.present, preference],
+  )
   if (!controller || !fit)
     return (
       <StageLayout title="At the controller, in this order">
         <Typography>
-          No controller is chosen yet. <Link href={stagePath(installationId, 'kit')}>Choose it under Kit</Link>, and the list of what to press stands here.
+          No controller is chosen yet. <Link href={stagePath(installationId, 'kit')}>Choose it under Kit</Link>, and the
+          list of what to press stands here.
         </Typography>
       </StageLayout>
     )
@@ -48,7 +52,13 @@ export function DialInStage({ installationId }: { installationId: string }) {
       aside={
         <>
           {doneCount} of {actions.length} done{' '}
-          <Button size="small" component={Link} href={stagePath(installationId, 'prove')} sx={{ ml: 1 }} variant={next ? 'outlined' : 'contained'}>
+          <Button
+            size="small"
+            component={Link}
+            href={stagePath(installationId, 'prove')}
+            sx={{ ml: 1 }}
+            variant={next ? 'outlined' : 'contained'}
+          >
             All entered, go prove
           </Button>
         </>
@@ -73,7 +83,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
           ))}
           <SideHeading>Care</SideHeading>
           {controller.cautions.map((caution) => (
-            <Notice key={caution} grave title={caution} />
+            <Caution key={caution} text={caution} />
           ))}
         </>
       }
@@ -92,7 +102,10 @@ export function DialInStage({ installationId }: { installationId: string }) {
               edit(
                 'what the panel shows now',
                 (draft) => {
-                  draft.dial.present = [...draft.dial.present.filter(({ setting }) => setting !== action.setting?.id), ...(action.setting ? [{ setting: action.setting.id, value }] : [])]
+                  draft.dial.present = [
+                    ...draft.dial.present.filter(({ setting }) => setting !== action.setting?.id),
+                    ...(action.setting ? [{ setting: action.setting.id, value }] : []),
+                  ]
                 },
                 `present-${action.id}`,
               )

@@ -29,14 +29,23 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
   const changes = useMemo(() => (lastSeal ? compare(lastSeal.document, document).length : null), [lastSeal, document])
   const { response } = document
   return (
-    <Box sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: 1 }}>
+    <Box component="section" aria-label="Installation" sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: 1 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', columnGap: 1.5, rowGap: 0.25, flexWrap: 'wrap' }}>
-        <Typography variant="h1">{document.name}</Typography>
+        <Typography variant="h1" sx={{ fontSize: { xs: '1.1rem', sm: '1.375rem' } }}>
+          {document.name}
+        </Typography>
         <Typography sx={{ color: 'text.secondary', flex: 1, minWidth: 180, display: { xs: 'none', sm: 'block' } }}>
           {siteName} · {DUTY_NAMES[document.brief.duty]} · {document.kit.controller?.name ?? 'no controller yet'}
         </Typography>
-        <Typography variant="body2" sx={{ bgcolor: 'ground.wont', borderRadius: 1, px: 1, py: 0.25 }}>
-          {changes === null ? 'never sealed' : changes === 0 ? `as rev ${lastSeal!.number}` : `${changes} ${changes === 1 ? 'change' : 'changes'} since rev ${lastSeal!.number}`}
+        <Typography
+          variant="body2"
+          sx={{ display: { xs: 'none', sm: 'block' }, bgcolor: 'ground.wont', borderRadius: 1, px: 1, py: 0.25 }}
+        >
+          {changes === null
+            ? 'never sealed'
+            : changes === 0
+              ? `as rev ${lastSeal!.number}`
+              : `${changes} ${changes === 1 ? 'change' : 'changes'} since rev ${lastSeal!.number}`}
         </Typography>
         <Button size="small" variant="outlined" onClick={undo} disabled={!canUndo} title="Ctrl Z">
           Undo
@@ -44,7 +53,15 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
         <Button size="small" variant="outlined" onClick={redo} disabled={!canRedo} title="Ctrl Shift Z">
           Redo
         </Button>
-        <Button size="small" variant="contained" component={Link} prefetch={false} href={stagePath(id, 'hand-over')} title="Ctrl Enter" sx={{ display: { xs: 'none', sm: 'inline-flex' } }}>
+        <Button
+          size="small"
+          variant="contained"
+          component={Link}
+          prefetch={false}
+          href={stagePath(id, 'hand-over')}
+          title="Ctrl Enter"
+          sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
+        >
           Seal rev {(lastSeal?.number ?? 0) + 1}…
         </Button>
       </Box>

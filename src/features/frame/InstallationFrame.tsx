@@ -21,7 +21,7 @@ type Props = {
   savedAt: string
   preference: UnitPreference
   results: readonly ResultSummary[]
-  lastSeal: Omit<SealSummary, 'isCurrent'> & { document: Installation } | null
+  lastSeal: (Omit<SealSummary, 'isCurrent'> & { document: Installation }) | null
   children: ReactNode
 }
 

@@ -12,10 +12,16 @@ const never = () => () => undefined
 export function KeptState() {
   const standing = useWorkingCopy((state) => state.standing)
   const retry = useWorkingCopy((state) => state.retry)
-  const slot = useSyncExternalStore(never, () => document.getElementById('standing'), () => null)
+  const slot = useSyncExternalStore(
+    never,
+    () => document.getElementById('standing'),
+    () => null,
+  )
   if (!slot) return null
   const said = {
-    kept: () => <span style={{ color: '#A5D6B4' }}>● kept {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}</span>,
+    kept: () => (
+      <span style={{ color: '#A5D6B4' }}>● kept {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}</span>
+    ),
     keeping: () => <span>○ keeping…</span>,
     waiting: () => (
       <ButtonBase onClick={retry} sx={{ color: '#F2C078', font: 'inherit' }}>

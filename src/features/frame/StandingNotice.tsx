@@ -29,13 +29,24 @@ export function StandingNotice() {
           </>
         }
       >
-        This page is behind: {standing.savedBy} kept a newer working copy at {formatClock(standing.savedAt)}. Nothing here has been sent over it.
+        This page is behind: {standing.savedBy} kept a newer working copy at {formatClock(standing.savedAt)}. Nothing
+        here has been sent over it.
       </Alert>
     )
   if (standing.kind === 'contradicts')
     return (
-      <Alert severity="warning" variant="outlined" sx={{ borderRadius: 0 }} action={<Button size="small" onClick={undo}>Undo</Button>}>
-        {standing.problems.map(problemLine).join(' ')} Your change stays in this browser and is sent as soon as this is mended.
+      <Alert
+        severity="warning"
+        variant="outlined"
+        sx={{ borderRadius: 0 }}
+        action={
+          <Button size="small" onClick={undo}>
+            Undo
+          </Button>
+        }
+      >
+        {standing.problems.map(problemLine).join(' ')} Your change stays in this browser and is sent as soon as this is
+        mended.
       </Alert>
     )
   if (standing.kind === 'waiting')

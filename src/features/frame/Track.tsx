@@ -11,7 +11,14 @@ import { standings, type ResultSummary, type SealSummary } from '@/features/fram
 import { STAGES, stagePath } from '@/ui/stages'
 import { useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
 
-type Props = { id: string; results: readonly ResultSummary[]; lastSeal: (Omit<SealSummary, 'isCurrent'> & { document: Installation }) | null }
+type Props = {
+  id: string
+  results: readonly ResultSummary[]
+  lastSeal: (Omit<SealSummary, 'isCurrent'> & { document: Installation }) | null
+}
+
+/** On a phone the strip is wider than the screen: the stage one is at comes into view. */
+const showInStrip = (item: HTMLElement | null): void => item?.scrollIntoView({ inline: 'center', block: 'nearest' })
 
 /** The stages in the order of the work, each with one line of its standing. A strip on a phone. */
 export function Track({ id, results, lastSeal }: Props) {
@@ -23,31 +30,79 @@ export function Track({ id, results, lastSeal }: Props) {
     const seal = lastSeal && { ...lastSeal, isCurrent: compare(lastSeal.document, document).length === 0 }
     return standings(document, derived, judgements, results, seal)
   }, [document, derived, judgements, results, lastSeal])
-  const here = Math.max(0, STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`)))
+  const here = Math.max(
+    0,
+    STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`)),
+  )
   return (
-    <Box component="nav" aria-label="Stages" sx={{ width: { md: 168 }, flexShrink: 0, bgcolor: 'ground.paper', borderRight: { md: 1 }, borderBottom: { xs: 1, md: 0 }, borderColor: 'divider', pt: { md: 1.5 } }}>
-      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, display: 'flex', flexDirection: { xs: 'row', md: 'column' }, overflowX: { xs: 'auto', md: 'visible' }, alignItems: { xs: 'center', md: 'stretch' } }}>
-        <Typography component="li" variant="body2" sx={{ display: { md: 'none' }, pl: 1.75, whiteSpace: 'nowrap', color: 'text.secondary' }}>
+    <Box
+      component="nav"
+      aria-label="Stages"
+      sx={{
+        width: { md: 168 },
+        flexShrink: 0,
+        bgcolor: 'ground.paper',
+        borderRight: { md: 1 },
+        borderBottom: { xs: 1, md: 0 },
+        borderColor: { xs: 'divider', md: 'divider' },
+        pt: { md: 1.5 },
+      }}
+    >
+      <Box
+        component="ol"
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          display: 'flex',
+          flexDirection: { xs: 'row', md: 'column' },
+          overflowX: { xs: 'auto', md: 'visible' },
+          alignItems: { xs: 'center', md: 'stretch' },
+        }}
+      >
+        <Typography
+          component="li"
+          variant="body2"
+          sx={{ display: { md: 'none' }, pl: 1.75, whiteSpace: 'nowrap', color: 'text.secondary' }}
+        >
           {here + 1} of 8
         </Typography>
         {STAGES.map((stage, index) => {
           const { line, isDone } = lines[stage.id]
           const isHere = index === here
           return (
-            <Box component="li" key={stage.id}>
+            <Box component="li" key={stage.id} ref={isHere ? showInStrip : undefined}>
               <Box
                 component={Link}
                 prefetch={false}
                 href={stagePath(id, stage.id)}
                 aria-current={isHere ? 'step' : undefined}
-                sx={{ display: 'flex', gap: 1.25, alignItems: 'center', color: 'text.primary', textDecoration: 'none', px: { xs: 1.25, md: 2 }, py: 0.75, minHeight: 44, whiteSpace: { xs: 'nowrap', md: 'normal' } }}
+                sx={{
+                  display: 'flex',
+                  gap: 1.25,
+                  alignItems: 'center',
+                  color: 'text.primary',
+                  textDecoration: 'none',
+                  px: { xs: 1.25, md: 2 },
+                  py: 0.75,
+                  minHeight: 44,
+                  whiteSpace: { xs: 'nowrap', md: 'normal' },
+                }}
               >
                 <Mark isDone={isDone} isHere={isHere} />
                 <span>
                   <Box component="span" sx={{ display: 'block', fontWeight: isHere ? 700 : 400, lineHeight: 1.25 }}>
                     {stage.name}
                   </Box>
-                  <Box component="span" sx={{ display: { xs: 'none', md: 'block' }, fontSize: '0.75rem', color: 'text.secondary', lineHeight: 1.3 }}>
+                  <Box
+                    component="span"
+                    sx={{
+                      display: { xs: 'none', md: 'block' },
+                      fontSize: '0.75rem',
+                      color: 'text.secondary',
+                      lineHeight: 1.3,
+                    }}
+                  >
                     {line}
                   </Box>
                 </span>

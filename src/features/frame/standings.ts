@@ -26,18 +26,39 @@ export function standings(
   const doneCount = actions.filter((action) => isDone(action, dial)).length
   const plan = derived.given.machine ? provePlan(derived.given.machine, kit) : []
   const mark = givenMark(derived.given.response)
-  const provedCount = plan.filter(({ id }) => results.filter(({ check, given }) => check === id && given === mark).at(-1)?.verdict === 'holds').length
+  const provedCount = plan.filter(
+    ({ id }) => results.filter(({ check, given }) => check === id && given === mark).at(-1)?.verdict === 'holds',
+  ).length
   const startPct = derived.lead?.startPct ?? null
   const rules = response.rules.filter(({ off }) => !off).length
   const warnings = judgements.filter(({ severity }) => severity !== 'know').length
   return {
     brief: { line: many(brief.targets.length, 'target'), isDone: brief.targets.length > 0 },
-    kit: { line: kit.controller ? `${many(kit.fans.length, 'fan')}, ${many(kit.probes.length, 'probe')}` : 'no controller yet', isDone: kit.controller !== null },
-    calibrate: { line: startPct === null ? 'start not read' : `turns from ${formatPct(startPct)} %`, isDone: startPct !== null && derived.lead?.flow?.kind === 'map' },
-    respond: { line: derived.asked.machine ? `${many(rules, 'rule')}${warnings > 0 ? `, ${many(warnings, 'warning')}` : ''}` : 'contradicts itself', isDone: derived.asked.machine !== null && warnings === 0 },
+    kit: {
+      line: kit.controller
+        ? `${many(kit.fans.length, 'fan')}, ${many(kit.probes.length, 'probe')}`
+        : 'no controller yet',
+      isDone: kit.controller !== null,
+    },
+    calibrate: {
+      line: startPct === null ? 'start not read' : `turns from ${formatPct(startPct)} %`,
+      isDone: startPct !== null && derived.lead?.flow?.kind === 'map',
+    },
+    respond: {
+      line: derived.asked.machine
+        ? `${many(rules, 'rule')}${warnings > 0 ? `, ${many(warnings, 'warning')}` : ''}`
+        : 'contradicts itself',
+      isDone: derived.asked.machine !== null && warnings === 0,
+    },
     rehearse: { line: 'replay a day', isDone: false },
-    'dial-in': { line: kit.controller ? `${doneCount} of ${actions.length} actions` : 'needs a controller', isDone: actions.length > 0 && doneCount === actions.length },
+    'dial-in': {
+      line: kit.controller ? `${doneCount} of ${actions.length} actions` : 'needs a controller',
+      isDone: actions.length > 0 && doneCount === actions.length,
+    },
     prove: { line: `${provedCount} of ${plan.length} checks`, isDone: plan.length > 0 && provedCount === plan.length },
-    'hand-over': { line: lastSeal ? `rev ${lastSeal.number}${lastSeal.isCurrent ? '' : ', changed since'}` : 'never sealed', isDone: lastSeal?.isCurrent ?? false },
+    'hand-over': {
+      line: lastSeal ? `rev ${lastSeal.number}${lastSeal.isCurrent ? '' : ', changed since'}` : 'never sealed',
+      isDone: lastSeal?.isCurrent ?? false,
+    },
   }
 }

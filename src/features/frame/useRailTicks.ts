@@ -24,7 +24,10 @@ export function useRailTicks(): { ticks: RailTick[]; onSet: (id: string, pct: nu
       minPct: 0,
       maxPct: floorMost,
       atMin: 'The floor cannot lie below 0 %.',
-      atMax: kickPct < boostPct ? `The floor cannot lie above the start kick, ${formatPct(kickPct)} %.` : `The floor cannot lie above the ${boost ? 'boost' : 'ceiling'}, ${formatPct(boostPct)} %.`,
+      atMax:
+        kickPct < boostPct
+          ? `The floor cannot lie above the start kick, ${formatPct(kickPct)} %.`
+          : `The floor cannot lie above the ${boost ? 'boost' : 'ceiling'}, ${formatPct(boostPct)} %.`,
     }
     const ceilingTick: RailTick = {
       id: 'ceiling',

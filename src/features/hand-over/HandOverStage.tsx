@@ -15,9 +15,22 @@ import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { useDocument, useJudgements, usePreference } from '@/ui/workingCopy/context'
 
-export type SealedRevision = { readonly id: string; readonly number: number; readonly reason: string; readonly sealedBy: string; readonly sealedAt: string; readonly document: Installation }
+export type SealedRevision = {
+  readonly id: string
+  readonly number: number
+  readonly reason: string
+  readonly sealedBy: string
+  readonly sealedAt: string
+  readonly document: Installation
+}
 export type Answer = { kind: string; number?: number; problems?: readonly { path: string }[] }
-type Props = { installationId: string; revisions: readonly SealedRevision[]; log: readonly ShownEntry[]; onSeal: (input: unknown) => Promise<Answer>; onWrite: (input: unknown) => Promise<Answer> }
+type Props = {
+  installationId: string
+  revisions: readonly SealedRevision[]
+  log: readonly ShownEntry[]
+  onSeal: (input: unknown) => Promise<Answer>
+  onWrite: (input: unknown) => Promise<Answer>
+}
 
 /** What changed since the last seal, the seal with its reason, the record, the log. */
 export function HandOverStage({ installationId, revisions, log, onSeal, onWrite }: Props) {
@@ -25,7 +38,10 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
   const judgements = useJudgements()
   const preference = usePreference()
   const [last] = revisions
-  const changes = useMemo(() => (last ? compare(last.document, document, preference) : []), [last, document, preference])
+  const changes = useMemo(
+    () => (last ? compare(last.document, document, preference) : []),
+    [last, document, preference],
+  )
   const open = judgements.filter(({ severity }) => severity !== 'know')
   return (
     <StageLayout
@@ -39,8 +55,12 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
       }
       sideTitle="Log"
     >
-      {!last && <Typography>Nothing is sealed yet. A seal keeps everything as it is now, for good, with its reason.</Typography>}
-      {last && changes.length === 0 && <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>}
+      {!last && (
+        <Typography>Nothing is sealed yet. A seal keeps everything as it is now, for good, with its reason.</Typography>
+      )}
+      {last && changes.length === 0 && (
+        <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>
+      )}
       <Box component="ul" aria-label="Changes" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {changes.map(({ kind, label, before, after }) => (
           <Box component="li" key={label} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
@@ -83,7 +103,8 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
           </Typography>
           {revisions.map(({ id, number, reason, sealedBy, sealedAt }) => (
             <Typography key={id} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.5 }}>
-              <Link href={`/record/${installationId}?rev=${number}`}>Revision {number}</Link>, <span suppressHydrationWarning>{formatDayAndClock(sealedAt)}</span>, {sealedBy}: {reason}
+              <Link href={`/record/${installationId}?rev=${number}`}>Revision {number}</Link>,{' '}
+              <span suppressHydrationWarning>{formatDayAndClock(sealedAt)}</span>, {sealedBy}: {reason}
             </Typography>
           ))}
         </>

@@ -46,8 +46,20 @@ export function SealForm({ installationId, next, onSeal }: Props) {
   }
 
   return (
-    <Box component="form" onSubmit={(event) => void onSubmit(event)} sx={{ mt: 2, display: 'grid', gap: 1, maxWidth: 560 }}>
-      <TextField label="Reason for this seal" value={reason} onChange={(event) => setReason(event.target.value)} required size="small" slotProps={{ htmlInput: { minLength: 3, maxLength: 300 } }} placeholder="Start of ramp lowered after warm weekend" />
+    <Box
+      component="form"
+      onSubmit={(event) => void onSubmit(event)}
+      sx={{ mt: 2, display: 'grid', gap: 1, maxWidth: 560 }}
+    >
+      <TextField
+        label="Reason for this seal"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        required
+        size="small"
+        slotProps={{ htmlInput: { minLength: 3, maxLength: 300 } }}
+        placeholder="Start of ramp lowered after warm weekend"
+      />
       {message !== null && (
         <Alert severity="error" variant="outlined">
           {message}

@@ -9,7 +9,13 @@ import { useState, type FormEvent } from 'react'
 import type { Answer } from '@/features/hand-over/HandOverStage'
 
 /** A line for the log: what was seen, said or left. */
-export function WriteLog({ installationId, onWrite }: { installationId: string; onWrite: (input: unknown) => Promise<Answer> }) {
+export function WriteLog({
+  installationId,
+  onWrite,
+}: {
+  installationId: string
+  onWrite: (input: unknown) => Promise<Answer>
+}) {
   const router = useRouter()
   const [text, setText] = useState('')
   const [hasFailed, setFailed] = useState(false)
@@ -29,8 +35,21 @@ export function WriteLog({ installationId, onWrite }: { installationId: string; 
 
   return (
     <Box component="form" onSubmit={(event) => void onSubmit(event)} sx={{ mb: 1.5 }}>
-      <TextField label="Write into the log" value={text} onChange={(event) => setText(event.target.value)} required multiline size="small" fullWidth slotProps={{ htmlInput: { maxLength: 1000 } }} />
-      {hasFailed && <Typography variant="body2" sx={{ color: 'error.main' }}>It could not be written just now; the text is still here.</Typography>}
+      <TextField
+        label="Write into the log"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        required
+        multiline
+        size="small"
+        fullWidth
+        slotProps={{ htmlInput: { maxLength: 1000 } }}
+      />
+      {hasFailed && (
+        <Typography variant="body2" sx={{ color: 'error.main' }}>
+          It could not be written just now; the text is still here.
+        </Typography>
+      )}
       <Button type="submit" size="small" variant="outlined" sx={{ mt: 0.75 }}>
         Write
       </Button>

@@ -19,7 +19,8 @@ const SIGNALS = [
   ['pwm-inverted', 'PWM duty, inverted', { kind: 'pwm', inverted: true }],
 ] as const satisfies readonly (readonly [string, string, Signal])[]
 
-const signalKey = (signal: Signal): (typeof SIGNALS)[number][0] => (signal.kind === 'pwm' ? (signal.inverted ? 'pwm-inverted' : 'pwm') : signal.convention)
+const signalKey = (signal: Signal): (typeof SIGNALS)[number][0] =>
+  signal.kind === 'pwm' ? (signal.inverted ? 'pwm-inverted' : 'pwm') : signal.convention
 
 const RATED = [
   { key: 'ratedFlowLs', label: 'Rated flow', quantity: 'flow' },
@@ -30,7 +31,17 @@ const RATED = [
 ] as const
 
 /** One fan: what it is, what it takes for a signal, what its plate says. */
-export function FanForm({ fan, index, isLead, outputs }: { fan: Fan; index: number; isLead: boolean; outputs: ControllerModel['outputs'] }) {
+export function FanForm({
+  fan,
+  index,
+  isLead,
+  outputs,
+}: {
+  fan: Fan
+  index: number
+  isLead: boolean
+  outputs: ControllerModel['outputs']
+}) {
   const { response } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
@@ -47,7 +58,8 @@ export function FanForm({ fan, index, isLead, outputs }: { fan: Fan; index: numb
   return (
     <>
       <Typography variant="h2" sx={{ mt: 2 }}>
-        Fan {index + 1}, {isLead ? 'leads' : isFollower ? 'follows' : 'not driven yet: add a rule “follows” under Respond'}
+        Fan {index + 1},{' '}
+        {isLead ? 'leads' : isFollower ? 'follows' : 'not driven yet: add a rule “follows” under Respond'}
         {!isLead && !isFollower && (
           <Button
             size="small"
@@ -63,10 +75,21 @@ export function FanForm({ fan, index, isLead, outputs }: { fan: Fan; index: numb
         )}
       </Typography>
       <FormRow label="Called">
-        <TextLine label={`name of fan ${index + 1}`} value={fan.name} maxLength={60} onDone={onDone} onChange={(text) => change('name', (held) => void (held.name = text))} />
+        <TextLine
+          label={`name of fan ${index + 1}`}
+          value={fan.name}
+          maxLength={60}
+          onDone={onDone}
+          onChange={(text) => change('name', (held) => void (held.name = text))}
+        />
       </FormRow>
       <FormRow label="On output">
-        <Choice label={`output of ${fan.name}`} value={fan.output ?? ''} options={[['', 'not wired yet'] as const, ...outputs.map(({ id, name }) => [id, name] as const)]} onChange={(output) => change('output', (held) => void (held.output = output || null))} />
+        <Choice
+          label={`output of ${fan.name}`}
+          value={fan.output ?? ''}
+          options={[['', 'not wired yet'] as const, ...outputs.map(({ id, name }) => [id, name] as const)]}
+          onChange={(output) => change('output', (held) => void (held.output = output || null))}
+        />
       </FormRow>
       <FormRow label="Signal it takes" hint="Two readings of 2–10 V are in use; the leaflet of the fan says which.">
         <Choice
@@ -79,14 +102,36 @@ export function FanForm({ fan, index, isLead, outputs }: { fan: Fan; index: numb
           }}
         />
       </FormRow>
-      <FormRow label="Motor and bearings" hint="Three-phase, capacitor-start and electronically commutated motors may not be phase-cut.">
-        <Choice label={`motor of ${fan.name}`} value={fan.motor} options={MOTOR_KINDS.map((kind) => [kind, kind === 'unknown' ? 'motor not known' : `${kind} motor`] as const)} onChange={(motor) => change('motor', (held) => void (held.motor = motor))} />
+      <FormRow
+        label="Motor and bearings"
+        hint="Three-phase, capacitor-start and electronically commutated motors may not be phase-cut."
+      >
+        <Choice
+          label={`motor of ${fan.name}`}
+          value={fan.motor}
+          options={MOTOR_KINDS.map((kind) => [kind, kind === 'unknown' ? 'motor not known' : `${kind} motor`] as const)}
+          onChange={(motor) => change('motor', (held) => void (held.motor = motor))}
+        />
         {', '}
-        <Choice label={`bearings of ${fan.name}`} value={fan.bearings} options={BEARINGS.map((kind) => [kind, kind === 'unknown' ? 'bearings not known' : `${kind} bearings`] as const)} onChange={(bearings) => change('bearings', (held) => void (held.bearings = bearings))} />
+        <Choice
+          label={`bearings of ${fan.name}`}
+          value={fan.bearings}
+          options={BEARINGS.map(
+            (kind) => [kind, kind === 'unknown' ? 'bearings not known' : `${kind} bearings`] as const,
+          )}
+          onChange={(bearings) => change('bearings', (held) => void (held.bearings = bearings))}
+        />
       </FormRow>
       {RATED.map(({ key, label, quantity }) => (
         <FormRow key={key} label={label}>
-          <QuantityField label={`${fan.name}, ${label.toLowerCase()}`} quantity={quantity} value={fan[key]} onDone={onDone} onClear={() => change(key, (held) => void (held[key] = null))} onChange={(x) => change(key, (held) => void (held[key] = x))} />
+          <QuantityField
+            label={`${fan.name}, ${label.toLowerCase()}`}
+            quantity={quantity}
+            value={fan[key]}
+            onDone={onDone}
+            onClear={() => change(key, (held) => void (held[key] = null))}
+            onChange={(x) => change(key, (held) => void (held[key] = x))}
+          />
         </FormRow>
       ))}
     </>

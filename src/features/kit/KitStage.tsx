@@ -9,7 +9,7 @@ import { FanForm } from '@/features/kit/FanForm'
 import { ProbeForm } from '@/features/kit/ProbeForm'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
-import { Notice } from '@/ui/Notice'
+import { Caution, Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
@@ -18,7 +18,8 @@ import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/wor
 export function KitStage({ models }: { models: readonly ControllerModel[] }) {
   const { kit, response } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
-  const known = kit.controller && !models.some(({ id }) => id === kit.controller?.id) ? [kit.controller, ...models] : models
+  const known =
+    kit.controller && !models.some(({ id }) => id === kit.controller?.id) ? [kit.controller, ...models] : models
 
   function choose(id: string): void {
     edit('controller', (draft) => {
@@ -35,7 +36,12 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
       while (draft.kit.fans.some(({ id }) => id === `fan-${number}`)) number++
       const id = `fan-${number}`
       const like = draft.kit.fans[0]!
-      draft.kit.fans.push({ ...structuredClone(like), id, name: `fan ${number}`, output: draft.kit.controller?.outputs[draft.kit.fans.length]?.id ?? null })
+      draft.kit.fans.push({
+        ...structuredClone(like),
+        id,
+        name: `fan ${number}`,
+        output: draft.kit.controller?.outputs[draft.kit.fans.length]?.id ?? null,
+      })
       draft.calibration.fans.push({ fan: id, startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] })
     })
   }
@@ -46,17 +52,39 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
       if (!input) return
       let number = draft.kit.probes.length + 1
       while (draft.kit.probes.some(({ id }) => id === `probe-${number}`)) number++
-      draft.kit.probes.push({ id: `probe-${number}`, input: input.id, name: `${input.name} probe`, quantity: input.kind === 'humidity' ? 'humidity' : 'temperature', survivesToC: null, resolution: 0.5, place: '' })
+      draft.kit.probes.push({
+        id: `probe-${number}`,
+        input: input.id,
+        name: `${input.name} probe`,
+        quantity: input.kind === 'humidity' ? 'humidity' : 'temperature',
+        survivesToC: null,
+        resolution: 0.5,
+        place: '',
+      })
     })
   }
 
   return (
     <StageLayout title="What is fitted" side={<Comparison models={known} />} sideTitle="Which controller">
-      <FormRow label="Controller" hint={kit.controller?.about ?? 'Choose one, and the page shows what it will really do.'}>
-        <Choice label="controller" value={kit.controller?.id ?? ''} options={[['', 'not chosen yet'] as const, ...known.map(({ id, name }) => [id, name] as const)]} onChange={choose} />
+      <FormRow
+        label="Controller"
+        hint={kit.controller?.about ?? 'Choose one, and the page shows what it will really do.'}
+      >
+        <Choice
+          label="controller"
+          value={kit.controller?.id ?? ''}
+          options={[['', 'not chosen yet'] as const, ...known.map(({ id, name }) => [id, name] as const)]}
+          onChange={choose}
+        />
       </FormRow>
       {kit.fans.map((fan, index) => (
-        <FanForm key={fan.id} fan={fan} index={index} isLead={fan.id === response.lead} outputs={kit.controller?.outputs ?? []} />
+        <FanForm
+          key={fan.id}
+          fan={fan}
+          index={index}
+          isLead={fan.id === response.lead}
+          outputs={kit.controller?.outputs ?? []}
+        />
       ))}
       <Button size="small" onClick={addFan} disabled={kit.fans.length >= 4}>
         Add a fan
@@ -95,9 +123,11 @@ function Comparison({ models }: { models: readonly ControllerModel[] }) {
       })}
       {kit.controller && <SideHeading>Care</SideHeading>}
       {kit.controller?.cautions.map((caution) => (
-        <Notice key={caution} grave title={caution} />
+        <Caution key={caution} text={caution} />
       ))}
-      <Notice title="Never two speed controls in series.">And a controller on a surface that does not burn, ventilated, not in a closed cupboard.</Notice>
+      <Notice title="Never two speed controls in series.">
+        And a controller on a surface that does not burn, ventilated, not in a closed cupboard.
+      </Notice>
     </>
   )
 }

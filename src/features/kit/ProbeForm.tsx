@@ -28,24 +28,61 @@ export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
     <>
       <Typography variant="h2" sx={{ mt: 2 }}>
         Probe {index + 1}{' '}
-        <Button size="small" onClick={() => edit(`remove ${probe.name}`, ({ kit }) => void kit.probes.splice(index, 1))}>
+        <Button
+          size="small"
+          onClick={() => edit(`remove ${probe.name}`, ({ kit }) => void kit.probes.splice(index, 1))}
+        >
           Remove
         </Button>
       </Typography>
       <FormRow label="Called">
-        <TextLine label={`name of probe ${index + 1}`} value={probe.name} maxLength={60} onDone={onDone} onChange={(text) => change('name', (held) => void (held.name = text))} />
+        <TextLine
+          label={`name of probe ${index + 1}`}
+          value={probe.name}
+          maxLength={60}
+          onDone={onDone}
+          onChange={(text) => change('name', (held) => void (held.name = text))}
+        />
       </FormRow>
       <FormRow label="Reads">
-        <Choice label={`input of ${probe.name}`} value={probe.input} options={inputs} onChange={(input) => change('input', (held) => void (held.input = input))} />
+        <Choice
+          label={`input of ${probe.name}`}
+          value={probe.input}
+          options={inputs}
+          onChange={(input) => change('input', (held) => void (held.input = input))}
+        />
       </FormRow>
-      <FormRow label="Where it is" hint="In the air or at the metal that matters; out of sun, lamp and the draught of its own fan">
-        <TextLine label={`place of ${probe.name}`} placeholder="Height, distance, what it must not see" value={probe.place} onDone={onDone} onChange={(text) => change('place', (held) => void (held.place = text))} />
+      <FormRow
+        label="Where it is"
+        hint="In the air or at the metal that matters; out of sun, lamp and the draught of its own fan"
+      >
+        <TextLine
+          label={`place of ${probe.name}`}
+          placeholder="Height, distance, what it must not see"
+          value={probe.place}
+          onDone={onDone}
+          onChange={(text) => change('place', (held) => void (held.place = text))}
+        />
       </FormRow>
       <FormRow label="Survives" hint="From its leaflet; a probe hotter than that lies first and dies after">
-        <QuantityField label={`${probe.name}, survives to`} quantity="temperature" value={probe.survivesToC} onDone={onDone} onClear={() => change('survives', (held) => void (held.survivesToC = null))} onChange={(x) => change('survives', (held) => void (held.survivesToC = x))} />
+        <QuantityField
+          label={`${probe.name}, survives to`}
+          quantity="temperature"
+          value={probe.survivesToC}
+          onDone={onDone}
+          onClear={() => change('survives', (held) => void (held.survivesToC = null))}
+          onChange={(x) => change('survives', (held) => void (held.survivesToC = x))}
+        />
       </FormRow>
       <FormRow label="Smallest change it shows">
-        <QuantityField label={`${probe.name}, resolution`} quantity={probe.quantity === 'temperature' ? 'temperatureDifference' : 'humidity'} value={probe.resolution} limits={[0.01, 20]} onDone={onDone} onChange={(x) => change('resolution', (held) => void (held.resolution = x))} />
+        <QuantityField
+          label={`${probe.name}, resolution`}
+          quantity={probe.quantity === 'temperature' ? 'temperatureDifference' : 'humidity'}
+          value={probe.resolution}
+          limits={[0.01, 20]}
+          onDone={onDone}
+          onChange={(x) => change('resolution', (held) => void (held.resolution = x))}
+        />
       </FormRow>
     </>
   )

@@ -6,7 +6,9 @@ import { LogList, type ShownEntry } from '@/ui/LogList'
 export const LogPage = ({ entries }: { entries: readonly ShownEntry[] }) => (
   <Box component="main" sx={{ bgcolor: 'ground.sheet', minHeight: 'calc(100vh - 44px)', px: 2.5, py: 2 }}>
     <Typography variant="h1">Log</Typography>
-    <Typography sx={{ color: 'text.secondary', mb: 1 }}>What was made, sealed and noted, newest first. It can be added to, not changed.</Typography>
+    <Typography sx={{ color: 'text.secondary', mb: 1 }}>
+      What was made, sealed and noted, newest first. It can be added to, not changed.
+    </Typography>
     <Box sx={{ maxWidth: 760 }}>
       <LogList entries={entries} />
     </Box>

@@ -16,7 +16,12 @@ import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { stagePath } from '@/ui/stages'
 import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
 
-export type KeptResult = { readonly check: string; readonly given: string; readonly verdict: 'holds' | 'fails'; readonly sentence: string }
+export type KeptResult = {
+  readonly check: string
+  readonly given: string
+  readonly verdict: 'holds' | 'fails'
+  readonly sentence: string
+}
 type Answer = { kind: string; problems?: readonly Problem[] }
 type Props = { installationId: string; results: readonly KeptResult[]; onKeep: (input: unknown) => Promise<Answer> }
 
@@ -27,26 +32,37 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
   const { given } = useDerived()
   const preference = usePreference()
   const standing = useWorkingCopy((state) => state.standing.kind)
-  const plan = useMemo(() => (given.machine ? provePlan(given.machine, kit, preference) : []), [given.machine, kit, preference])
+  const plan = useMemo(
+    () => (given.machine ? provePlan(given.machine, kit, preference) : []),
+    [given.machine, kit, preference],
+  )
   const mark = useMemo(() => givenMark(given.response), [given.response])
   const latest = (check: string) => results.filter((result) => result.check === check).at(-1)
   const isProved = (check: string) => latest(check)?.given === mark && latest(check)?.verdict === 'holds'
   const [chosen, setChosen] = useState<string | null>(null)
   const [message, setMessage] = useState<string | null>(null)
   const open = plan.find(({ id }) => id === chosen) ?? plan.find(({ id }) => !isProved(id)) ?? plan[0]
-  if (!given.machine || !open) return <StageLayout title="Prove">The response contradicts itself; mend it under Respond first.</StageLayout>
+  if (!given.machine || !open)
+    return <StageLayout title="Prove">The response contradicts itself; mend it under Respond first.</StageLayout>
   const number = plan.indexOf(open) + 1
   const left = plan.filter(({ id }) => !isProved(id)).length
 
   async function keep(reading: CheckReading): Promise<void> {
     if (!open) return
-    const answer = await onKeep({ id: crypto.randomUUID(), installationId, check: open.id, reading }).catch((): Answer => ({ kind: 'unavailable' }))
+    const answer = await onKeep({ id: crypto.randomUUID(), installationId, check: open.id, reading }).catch(
+      (): Answer => ({ kind: 'unavailable' }),
+    )
     if (answer.kind !== 'done') {
-      setMessage(answer.kind === 'invalid' ? (answer.problems ?? []).map(problemText).join(' ') : 'The server cannot be reached; the reading is still here. Press again in a moment.')
+      setMessage(
+        answer.kind === 'invalid'
+          ? (answer.problems ?? []).map(problemText).join(' ')
+          : 'The server cannot be reached; the reading is still here. Press again in a moment.',
+      )
       return
     }
     setMessage(null)
-    const after = plan.slice(number).find(({ id }) => !isProved(id)) ?? plan.find(({ id }) => id !== open.id && !isProved(id))
+    const after =
+      plan.slice(number).find(({ id }) => !isProved(id)) ?? plan.find(({ id }) => id !== open.id && !isProved(id))
     setChosen(after?.id ?? open.id)
     router.refresh()
   }
@@ -64,11 +80,37 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
               const isOld = result !== undefined && result.given !== mark
               return (
                 <Box component="li" key={check.id}>
-                  <ButtonBase onClick={() => setChosen(check.id)} aria-current={check === open ? 'step' : undefined} sx={{ width: '100%', justifyContent: 'space-between', textAlign: 'left', gap: 1, py: 0.5, minHeight: { xs: 44, md: 32 }, borderBottom: '1px dotted', borderColor: 'divider', fontWeight: check === open ? 700 : 400 }}>
+                  <ButtonBase
+                    onClick={() => setChosen(check.id)}
+                    aria-current={check === open ? 'step' : undefined}
+                    sx={{
+                      width: '100%',
+                      justifyContent: 'space-between',
+                      textAlign: 'left',
+                      gap: 1,
+                      py: 0.5,
+                      minHeight: { xs: 44, md: 32 },
+                      borderBottom: '1px dotted',
+                      borderColor: 'divider',
+                      fontWeight: check === open ? 700 : 400,
+                    }}
+                  >
                     <Typography variant="body2" sx={{ fontWeight: 'inherit' }}>
                       {check.title}
                     </Typography>
-                    <Typography variant="body2" sx={{ whiteSpace: 'nowrap', color: !result || isOld ? 'text.secondary' : result.verdict === 'holds' ? 'success.main' : 'error.main', fontWeight: 600 }}>
+                    <Typography
+                      variant="body2"
+                      sx={{
+                        whiteSpace: 'nowrap',
+                        color:
+                          !result || isOld
+                            ? 'text.secondary'
+                            : result.verdict === 'holds'
+                              ? 'success.main'
+                              : 'error.main',
+                        fontWeight: 600,
+                      }}
+                    >
                       {!result ? 'to do' : isOld ? 'changed since' : result.verdict}
                     </Typography>
                   </ButtonBase>
@@ -77,7 +119,9 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
             })}
           </Box>
           <SideHeading>Care</SideHeading>
-          <Notice grave title="Hands, hair and cables clear.">The fan starts by itself while you prove it. Never meter under an open live cover.</Notice>
+          <Notice grave title="Hands, hair and cables clear.">
+            The fan starts by itself while you prove it. Never meter under an open live cover.
+          </Notice>
           {left === 0 && (
             <Typography variant="body2">
               Everything holds. <Link href={stagePath(installationId, 'hand-over')}>Hand over</Link>
@@ -87,9 +131,19 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
       }
       sideTitle="All checks"
     >
-      {standing !== 'kept' && <Notice title="The last change is not kept yet.">Wait until it says “kept” above, so that the reading is judged against it.</Notice>}
+      {standing !== 'kept' && (
+        <Notice title="The last change is not kept yet.">
+          Wait until it says “kept” above, so that the reading is judged against it.
+        </Notice>
+      )}
       {message !== null && <Notice grave title={message} />}
-      <CheckCard key={open.id} check={open} machine={given.machine} last={latest(open.id)?.given === mark ? latest(open.id) : undefined} onKeep={keep} />
+      <CheckCard
+        key={open.id}
+        check={open}
+        machine={given.machine}
+        last={latest(open.id)?.given === mark ? latest(open.id) : undefined}
+        onKeep={keep}
+      />
     </StageLayout>
   )
 }

@@ -35,7 +35,14 @@ export function Stopwatch({ steadyS, onStop }: { steadyS?: number; onStop?: (tim
       <Button variant="outlined" onClick={press} sx={{ minHeight: { xs: 56, sm: 36 } }}>
         {startedAt === null ? (steadyS === undefined ? 'Start the stopwatch' : 'Steady now') : 'Stop'}
       </Button>
-      <Typography variant="figure" role="timer" sx={{ fontSize: '1.25rem', color: steadyS !== undefined && shownS >= steadyS ? 'success.main' : 'text.primary' }}>
+      <Typography
+        variant="figure"
+        role="timer"
+        sx={{
+          fontSize: '1.25rem',
+          color: steadyS !== undefined && shownS >= steadyS ? 'success.main' : 'text.primary',
+        }}
+      >
         {clock(shownS)}
         {steadyS !== undefined && ` / ${clock(steadyS)}`}
       </Typography>

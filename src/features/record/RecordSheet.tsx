@@ -15,9 +15,23 @@ import { facts } from '@/core/record/facts'
 import { formatDayAndClock } from '@/ui/clock'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
-export type RecordResult = { readonly key: string; readonly check: string; readonly given: string; readonly verdict: string; readonly sentence: string; readonly readBy: string; readonly readAt: string }
+export type RecordResult = {
+  readonly key: string
+  readonly check: string
+  readonly given: string
+  readonly verdict: string
+  readonly sentence: string
+  readonly readBy: string
+  readonly readAt: string
+}
 type Seal = { readonly number: number; readonly reason: string; readonly sealedBy: string; readonly sealedAt: string }
-type Props = { siteName: string; document: Installation; seal: Seal | null; results: readonly RecordResult[]; preference: UnitPreference }
+type Props = {
+  siteName: string
+  document: Installation
+  seal: Seal | null
+  results: readonly RecordResult[]
+  preference: UnitPreference
+}
 
 /** One sheet for the box: what is set, how to set it again, what was proved. */
 export function RecordSheet({ siteName, document, seal, results, preference }: Props) {
@@ -28,7 +42,17 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
   const { response } = document
   return (
     <Box component="main" sx={{ maxWidth: 820, mx: 'auto', p: 3, bgcolor: 'ground.sheet', minHeight: '100vh' }}>
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 2, borderBottom: '2px solid', borderColor: 'text.primary', pb: 1 }}>
+      <Box
+        sx={{
+          display: 'flex',
+          justifyContent: 'space-between',
+          alignItems: 'baseline',
+          gap: 2,
+          borderBottom: '2px solid',
+          borderColor: 'text.primary',
+          pb: 1,
+        }}
+      >
         <Box>
           <Typography variant="h1">{document.name}</Typography>
           <Typography>
@@ -45,7 +69,12 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
         </Typography>
       )}
       <Box sx={{ my: 1.5 }}>
-        <SpeedRail startPct={derived.lead?.startPct ?? null} floorPct={response.floor.speedPct} ceilingPct={response.ceiling.speedPct} nowPct={null} />
+        <SpeedRail
+          startPct={derived.lead?.startPct ?? null}
+          floorPct={response.floor.speedPct}
+          ceilingPct={response.ceiling.speedPct}
+          nowPct={null}
+        />
       </Box>
       <Section title="What is set">
         {facts(document, preference).map(({ key, label, said }) => (
@@ -76,7 +105,12 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
           const result = results.filter(({ check, given }) => check === id && given === mark).at(-1)
           return (
             <Line key={id} label={result?.verdict ?? 'not proved'}>
-              {title} {result && <span suppressHydrationWarning>{`${result.sentence} ${result.readBy}, ${formatDayAndClock(result.readAt)}.`}</span>}
+              {title}{' '}
+              {result && (
+                <span
+                  suppressHydrationWarning
+                >{`${result.sentence} ${result.readBy}, ${formatDayAndClock(result.readAt)}.`}</span>
+              )}
             </Line>
           )
         })}
@@ -87,7 +121,10 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
             {caution}
           </Line>
         ))}
-        <Line label="!">Local codes, the maker’s instructions and licensed practice come first. This sheet says what was set and what was read, not that an installation is safe. The person on site decides and signs.</Line>
+        <Line label="!">
+          Local codes, the maker’s instructions and licensed practice come first. This sheet says what was set and what
+          was read, not that an installation is safe. The person on site decides and signs.
+        </Line>
       </Section>
       <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
     </Box>
@@ -102,7 +139,17 @@ const Section = ({ title, children }: { title: string; children: ReactNode }) =>
 )
 
 const Line = ({ label, children }: { label: string; children: ReactNode }) => (
-  <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '90px 1fr', sm: '190px 1fr' }, gap: 1.5, borderBottom: '1px dotted', borderColor: 'divider', py: 0.4, breakInside: 'avoid' }}>
+  <Box
+    sx={{
+      display: 'grid',
+      gridTemplateColumns: { xs: '90px 1fr', sm: '190px 1fr' },
+      gap: 1.5,
+      borderBottom: '1px dotted',
+      borderColor: 'divider',
+      py: 0.4,
+      breakInside: 'avoid',
+    }}
+  >
     <Typography variant="body2" sx={{ color: 'text.secondary' }}>
       {label}
     </Typography>

@@ -19,7 +19,13 @@ import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument, usePreference } from '@/ui/workingCopy/context'
 import { rehearseInWorker } from '@/workers/rehearse'
 
-export type FileSummary = { readonly id: string; readonly name: string; readonly lineCount: number; readonly fromMs: number; readonly toMs: number }
+export type FileSummary = {
+  readonly id: string
+  readonly name: string
+  readonly lineCount: number
+  readonly fromMs: number
+  readonly toMs: number
+}
 type Loaded = { readonly id: string; readonly table: ReadingTable }
 type Run = { readonly replay: Replay; readonly series: Series; readonly tookMs: number }
 
@@ -35,7 +41,8 @@ export function RehearseStage({ installationId, files }: { installationId: strin
   const [progress, setProgress] = useState<number | null>(null)
   const [run, setRun] = useState<Run | null>(null)
   const { brief, response } = document
-  const input = response.inputs.find((candidate): candidate is MeasuredInput => candidate.kind === 'temperature') ?? null
+  const input =
+    response.inputs.find((candidate): candidate is MeasuredInput => candidate.kind === 'temperature') ?? null
   const target = brief.targets.find(({ quantity }) => quantity === 'temperature')
   const limit = target?.limitAbove ?? null
 
@@ -48,25 +55,37 @@ export function RehearseStage({ installationId, files }: { installationId: strin
       .then((table) => {
         if (!isCurrent) return
         if (table) setLoaded({ id: chosen, table })
-        setProblem(table ? null : 'The readings could not be fetched; nothing was lost. Choose the file again in a moment.')
+        setProblem(
+          table ? null : 'The readings could not be fetched; nothing was lost. Choose the file again in a moment.',
+        )
       })
     return () => {
       isCurrent = false
     }
   }, [chosen, loaded])
 
-  const series = useMemo(() => (chosen === BUILT_IN ? builtInDay({ brief, response }) : loaded?.id === chosen ? fileSeries(loaded.table, response) : null), [chosen, loaded, brief, response])
+  const series = useMemo(
+    () =>
+      chosen === BUILT_IN
+        ? builtInDay({ brief, response })
+        : loaded?.id === chosen
+          ? fileSeries(loaded.table, response)
+          : null,
+    [chosen, loaded, brief, response],
+  )
 
   useEffect(() => {
     if (!series || !given.machine) return
     let isCurrent = true
     const startedAt = performance.now()
     const watch = input && limit !== null ? { input: input.id, limit } : undefined
-    void rehearseInWorker(given.response, series, watch, (share) => isCurrent && setProgress(share)).then((replayed) => {
-      if (!isCurrent) return
-      setProgress(null)
-      if (replayed) setRun({ replay: replayed, series, tookMs: performance.now() - startedAt })
-    })
+    void rehearseInWorker(given.response, series, watch, (share) => isCurrent && setProgress(share)).then(
+      (replayed) => {
+        if (!isCurrent) return
+        setProgress(null)
+        if (replayed) setRun({ replay: replayed, series, tookMs: performance.now() - startedAt })
+      },
+    )
     return () => {
       isCurrent = false
     }
@@ -78,7 +97,12 @@ export function RehearseStage({ installationId, files }: { installationId: strin
       title={
         <>
           What it would have done:{' '}
-          <Choice label="readings to replay" value={chosen} options={[[BUILT_IN, 'a made-up warm day'] as const, ...files.map(({ id, name }) => [id, name] as const)]} onChange={setChosen} />
+          <Choice
+            label="readings to replay"
+            value={chosen}
+            options={[[BUILT_IN, 'a made-up warm day'] as const, ...files.map(({ id, name }) => [id, name] as const)]}
+            onChange={setChosen}
+          />
         </>
       }
       aside={run ? `${formatNumber(run.series.atS.length, 0)} readings in ${formatNumber(run.tookMs / 1000, 2)} s` : ''}
@@ -86,18 +110,35 @@ export function RehearseStage({ installationId, files }: { installationId: strin
         <>
           <SideHeading>Measures</SideHeading>
           {run && <Measures run={run} limit={limit} />}
-          {limit === null && <Notice title="No temperature limit under Brief.">Minutes above it cannot be counted.</Notice>}
+          {limit === null && (
+            <Notice title="No temperature limit under Brief.">Minutes above it cannot be counted.</Notice>
+          )}
           <SideHeading>Readings of your own</SideHeading>
           <ImportReadings installationId={installationId} onImported={setChosen} />
-          <Notice title="Open loop.">The readings do not answer to the fan: they show what it would have done, not what the room would have become.</Notice>
+          <Notice title="Open loop.">
+            The readings do not answer to the fan: they show what it would have done, not what the room would have
+            become.
+          </Notice>
         </>
       }
       sideTitle="Measures"
     >
       {problem !== null && <Notice title={problem} />}
-      <Box sx={{ height: 4 }}>{progress !== null && <LinearProgress variant="determinate" value={progress * 100} aria-label="Replaying" />}</Box>
-      {!given.machine && <Typography>The response contradicts itself; mend it under Respond and it is replayed here.</Typography>}
-      {run && given.machine && <ReplayCharts series={run.series} replay={run.replay} response={response} target={target ?? null} startsAtMs={file?.fromMs ?? null} />}
+      <Box sx={{ height: 4 }}>
+        {progress !== null && <LinearProgress variant="determinate" value={progress * 100} aria-label="Replaying" />}
+      </Box>
+      {!given.machine && (
+        <Typography>The response contradicts itself; mend it under Respond and it is replayed here.</Typography>
+      )}
+      {run && given.machine && (
+        <ReplayCharts
+          series={run.series}
+          replay={run.replay}
+          response={response}
+          target={target ?? null}
+          startsAtMs={file?.fromMs ?? null}
+        />
+      )}
     </StageLayout>
   )
 }
@@ -108,14 +149,21 @@ function Measures({ run: { replay }, limit: above }: { run: Run; limit: number |
   return (
     <>
       <Ruled label="Over">{formatNumber(measures.hours, 1)} h</Ruled>
-      <Ruled label={above === null ? 'Minutes above the limit' : `Above ${formatQuantity(above, 'temperature', preference)}`} strong>
+      <Ruled
+        label={above === null ? 'Minutes above the limit' : `Above ${formatQuantity(above, 'temperature', preference)}`}
+        strong
+      >
         {measures.minutesAbove === null ? '–' : `${formatNumber(measures.minutesAbove, 0)} min`}
       </Ruled>
       <Ruled label="Starts from rest">{measures.starts}</Ruled>
-      <Ruled label="Speed changes an hour">{measures.hours > 0 ? formatNumber(measures.speedChanges / measures.hours, 1) : '–'}</Ruled>
+      <Ruled label="Speed changes an hour">
+        {measures.hours > 0 ? formatNumber(measures.speedChanges / measures.hours, 1) : '–'}
+      </Ruled>
       <Ruled label="Mean speed">{formatPct(measures.meanPct)} %</Ruled>
       <Ruled label="At the ceiling">{formatNumber(measures.minutesAtCeiling, 0)} min</Ruled>
-      {measures.hottest !== null && <Ruled label="Hottest">{formatQuantity(measures.hottest, 'temperature', preference)}</Ruled>}
+      {measures.hottest !== null && (
+        <Ruled label="Hottest">{formatQuantity(measures.hottest, 'temperature', preference)}</Ruled>
+      )}
     </>
   )
 }

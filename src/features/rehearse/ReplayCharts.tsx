@@ -3,7 +3,17 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
-import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+import {
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts'
 import type { Target } from '@/core/brief/schema'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
@@ -19,6 +29,12 @@ const MOST_POINTS = 700
 type Props = { series: Series; replay: Replay; response: Response; target: Target | null; startsAtMs: number | null }
 
 const two = (x: number) => String(x).padStart(2, '0')
+
+/** About eight ticks, at whole hours a clock would show. */
+function wholeHours(lastS: number): number[] {
+  const stepH = [1, 2, 3, 6, 12, 24, 48, 168, 720].find((hours) => lastS / 3600 / hours <= 9) ?? 2160
+  return Array.from({ length: Math.floor(lastS / 3600 / stepH) + 1 }, (_, index) => index * stepH * 3600)
+}
 
 /** Each input and the lead's speed over the same time, one above the other. */
 export function ReplayCharts({ series, replay, response, target, startsAtMs }: Props) {
@@ -52,16 +68,40 @@ export function ReplayCharts({ series, replay, response, target, startsAtMs }: P
       {replay.fansPct.map((values, index) => {
         const id = index === 0 ? response.lead : (response.followers[index - 1]?.fan ?? '')
         const name = kit.fans.find((fan) => fan.id === id)?.name ?? id
-        return <Strip key={id} name={`${name}, %`} colour="var(--mui-palette-cause-speed)" atS={series.atS} values={values} show={(x) => x} clock={clock} band={null} isSpeed />
+        return (
+          <Strip
+            key={id}
+            name={`${name}, %`}
+            colour="var(--mui-palette-cause-speed)"
+            atS={series.atS}
+            values={values}
+            show={(x) => x}
+            clock={clock}
+            band={null}
+            isSpeed
+          />
+        )
       })}
     </>
   )
 }
 
-type StripProps = { name: string; colour: string; atS: Float64Array; values: Float64Array; show: (x: number) => number; clock: (atS: number) => string; band: Target | null; isSpeed?: boolean }
+type StripProps = {
+  name: string
+  colour: string
+  atS: Float64Array
+  values: Float64Array
+  show: (x: number) => number
+  clock: (atS: number) => string
+  band: Target | null
+  isSpeed?: boolean
+}
 
 function Strip({ name, colour, atS, values, show, clock, band, isSpeed = false }: StripProps) {
-  const rows = useMemo(() => thin(values, MOST_POINTS).map((place) => ({ atS: atS[place]!, y: show(values[place]!) })), [atS, values, show])
+  const rows = useMemo(
+    () => thin(values, MOST_POINTS).map((place) => ({ atS: atS[place]!, y: show(values[place]!) })),
+    [atS, values, show],
+  )
   const height = isSpeed ? 150 : 140
   return (
     <Box sx={{ mb: 0.5 }}>
@@ -70,14 +110,62 @@ function Strip({ name, colour, atS, values, show, clock, band, isSpeed = false }
       </Typography>
       <Box sx={{ height }} role="img" aria-label={`${name} over time`}>
         <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 780, height }}>
-          <ComposedChart data={rows} syncId="rehearse" margin={{ top: 4, right: 20, bottom: 0, left: -10 }} accessibilityLayer={false}>
+          <ComposedChart
+            data={rows}
+            syncId="rehearse"
+            margin={{ top: 4, right: 20, bottom: 0, left: -10 }}
+            accessibilityLayer={false}
+          >
             <CartesianGrid stroke="var(--mui-palette-divider)" />
-            <XAxis dataKey="atS" type="number" domain={['dataMin', 'dataMax']} tickCount={9} tickFormatter={clock} tick={chartFont} stroke="var(--mui-palette-text-secondary)" />
-            <YAxis type="number" domain={isSpeed ? [0, 100] : ['auto', 'auto']} ticks={isSpeed ? [0, 50, 100] : undefined} tick={chartFont} stroke="none" />
-            <Tooltip isAnimationActive={false} labelFormatter={(atS2) => clock(Number(atS2))} formatter={(y) => [Number(y).toFixed(1), name]} contentStyle={{ background: 'var(--mui-palette-ground-sheet)', border: '1px solid var(--mui-palette-divider)', fontFamily: chartFont.fontFamily, fontSize: 12 }} />
+            <XAxis
+              dataKey="atS"
+              type="number"
+              domain={['dataMin', 'dataMax']}
+              ticks={wholeHours(atS.at(-1) ?? 0)}
+              tickFormatter={clock}
+              tick={chartFont}
+              stroke="var(--mui-palette-text-secondary)"
+            />
+            <YAxis
+              type="number"
+              domain={isSpeed ? [0, 100] : ['auto', 'auto']}
+              ticks={isSpeed ? [0, 50, 100] : undefined}
+              tick={chartFont}
+              stroke="none"
+            />
+            <Tooltip
+              isAnimationActive={false}
+              labelFormatter={(atS2) => clock(Number(atS2))}
+              formatter={(y) => [Number(y).toFixed(1), name]}
+              contentStyle={{
+                background: 'var(--mui-palette-ground-sheet)',
+                border: '1px solid var(--mui-palette-divider)',
+                fontFamily: chartFont.fontFamily,
+                fontSize: 12,
+              }}
+            />
             {band && <ReferenceArea y1={show(band.bandFrom)} y2={show(band.bandTo)} fill={colour} fillOpacity={0.08} />}
-            {band?.limitAbove != null && <ReferenceLine y={show(band.limitAbove)} stroke="var(--mui-palette-error-main)" strokeDasharray="2 3" label={{ value: 'limit', position: 'insideBottomRight', ...chartFont, fill: 'var(--mui-palette-error-main)' }} />}
-            <Line dataKey="y" type={isSpeed ? 'stepAfter' : 'linear'} stroke={colour} strokeWidth={2} dot={false} isAnimationActive={false} />
+            {band?.limitAbove != null && (
+              <ReferenceLine
+                y={show(band.limitAbove)}
+                stroke="var(--mui-palette-error-main)"
+                strokeDasharray="2 3"
+                label={{
+                  value: 'limit',
+                  position: 'insideBottomRight',
+                  ...chartFont,
+                  fill: 'var(--mui-palette-error-main)',
+                }}
+              />
+            )}
+            <Line
+              dataKey="y"
+              type={isSpeed ? 'stepAfter' : 'linear'}
+              stroke={colour}
+              strokeWidth={2}
+              dot={false}
+              isAnimationActive={false}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </Box>

@@ -1,7 +1,11 @@
 import type { Response } from '@/core/response/schema'
 import type { Series } from '@/core/space/series'
 
-export type ReadingTable = { readonly columns: readonly ('temperature' | 'humidity')[]; readonly atMs: readonly number[]; readonly values: readonly (readonly number[])[] }
+export type ReadingTable = {
+  readonly columns: readonly ('temperature' | 'humidity')[]
+  readonly atMs: readonly number[]
+  readonly values: readonly (readonly number[])[]
+}
 
 /** A readings file as inputs of a response: each column feeds the first input of its quantity; the rest stay at rest. */
 export function fileSeries({ columns, atMs, values }: ReadingTable, { inputs }: Response): Series {
@@ -11,5 +15,9 @@ export function fileSeries({ columns, atMs, values }: ReadingTable, { inputs }: 
     const isFirst = columns.indexOf(quantity) === index
     return input && isFirst ? [{ id: input.id, values: Float64Array.from(values[index] ?? []) }] : []
   })
-  return { atS: Float64Array.from(atMs, (ms) => (ms - first) / 1000), inputs: used.map(({ id }) => id), values: used.map((column) => column.values) }
+  return {
+    atS: Float64Array.from(atMs, (ms) => (ms - first) / 1000),
+    inputs: used.map(({ id }) => id),
+    values: used.map((column) => column.values),
+  }
 }

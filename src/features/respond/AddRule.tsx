@@ -26,7 +26,9 @@ export function AddRule() {
         getOptionLabel={({ sentence }) => sentence}
         filterOptions={(options, { inputValue }) => {
           const words = inputValue.toLowerCase().split(/\s+/).filter(Boolean)
-          return options.filter(({ sentence, words: more }) => words.every((word) => `${sentence} ${more}`.toLowerCase().includes(word)))
+          return options.filter(({ sentence, words: more }) =>
+            words.every((word) => `${sentence} ${more}`.toLowerCase().includes(word)),
+          )
         }}
         noOptionsText="No sentence has these words; try “ramp”, “switch” or “follow”."
         autoHighlight
@@ -35,7 +37,17 @@ export function AddRule() {
           edit(`add: ${choice.sentence}`, choice.add)
           setTurn(turn + 1)
         }}
-        renderInput={(params) => <TextField {...params} inputRef={input} placeholder="Add a rule: type a few words of it" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Add a rule', title: 'a' } }} />}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            inputRef={input}
+            placeholder="Add a rule: type a few words of it"
+            slotProps={{
+              ...params.slotProps,
+              htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Add a rule', title: 'a' },
+            }}
+          />
+        )}
       />
     </Box>
   )

@@ -14,21 +14,85 @@ export function BoundsLine() {
   const onDone = useWorkingCopy((state) => state.endGesture)
   const { asked } = useInstant()
   return (
-    <SentenceRow colour="cause.speed" asks={`asks ${formatPct(floor.speedPct)} %`} isInCharge={asked !== null && asked.explanation.inCharge === null}>
+    <SentenceRow
+      colour="cause.speed"
+      asks={`asks ${formatPct(floor.speedPct)} %`}
+      isInCharge={asked !== null && asked.explanation.inCharge === null}
+    >
       Always run at least{' '}
-      <QuantityField label="floor" quantity="speed" value={floor.speedPct} colour="cause.speed" onDone={onDone} onChange={(pct) => edit('floor', ({ response }) => void (response.floor.speedPct = pct), 'floor')} />, never above{' '}
-      <QuantityField label="ceiling" quantity="speed" value={ceiling.speedPct} colour="cause.speed" onDone={onDone} onChange={(pct) => edit('ceiling', ({ response }) => void (response.ceiling.speedPct = pct), 'ceiling')} />.{' '}
+      <QuantityField
+        label="floor"
+        quantity="speed"
+        value={floor.speedPct}
+        colour="cause.speed"
+        onDone={onDone}
+        onChange={(pct) => edit('floor', ({ response }) => void (response.floor.speedPct = pct), 'floor')}
+      />
+      , never above{' '}
+      <QuantityField
+        label="ceiling"
+        quantity="speed"
+        value={ceiling.speedPct}
+        colour="cause.speed"
+        onDone={onDone}
+        onChange={(pct) => edit('ceiling', ({ response }) => void (response.ceiling.speedPct = pct), 'ceiling')}
+      />
+      .{' '}
       {startKick ? (
         <>
           Start with{' '}
-          <QuantityField label="start kick" quantity="speed" value={startKick.speedPct} colour="cause.speed" onDone={onDone} onChange={(pct) => edit('start kick', ({ response }) => void (response.startKick && (response.startKick.speedPct = pct)), 'kick')} /> for{' '}
-          <QuantityField label="start kick, time" quantity="time" limits={[0, 120]} value={startKick.holdS} colour="cause.speed" onDone={onDone} onChange={(holdS) => edit('start kick time', ({ response }) => void (response.startKick && (response.startKick.holdS = holdS)), 'kick-time')} />.{' '}
-          <Link component="button" type="button" variant="body2" onClick={() => edit('no start kick', ({ response }) => void (response.startKick = null))}>
+          <QuantityField
+            label="start kick"
+            quantity="speed"
+            value={startKick.speedPct}
+            colour="cause.speed"
+            onDone={onDone}
+            onChange={(pct) =>
+              edit(
+                'start kick',
+                ({ response }) => void (response.startKick && (response.startKick.speedPct = pct)),
+                'kick',
+              )
+            }
+          />{' '}
+          for{' '}
+          <QuantityField
+            label="start kick, time"
+            quantity="time"
+            limits={[0, 120]}
+            value={startKick.holdS}
+            colour="cause.speed"
+            onDone={onDone}
+            onChange={(holdS) =>
+              edit(
+                'start kick time',
+                ({ response }) => void (response.startKick && (response.startKick.holdS = holdS)),
+                'kick-time',
+              )
+            }
+          />
+          .{' '}
+          <Link
+            component="button"
+            type="button"
+            variant="body2"
+            onClick={() => edit('no start kick', ({ response }) => void (response.startKick = null))}
+          >
             No start kick
           </Link>
         </>
       ) : (
-        <Link component="button" type="button" variant="body2" onClick={() => edit('start kick', ({ response }) => void (response.startKick = { speedPct: Math.max(60, floor.speedPct), holdS: 4 }))}>
+        <Link
+          component="button"
+          type="button"
+          variant="body2"
+          onClick={() =>
+            edit(
+              'start kick',
+              ({ response }) => void (response.startKick = { speedPct: Math.max(60, floor.speedPct), holdS: 4 }),
+            )
+          }
+        >
           Add a start kick
         </Link>
       )}

@@ -17,11 +17,25 @@ export function CurveHandles({ input, ramps, nowX, nowPct }: Props) {
   if (!plot) return null
   const toX = (x: number) => plot.x + ((x - input.from) / (input.to - input.from)) * plot.width
   const toY = (pct: number) => plot.y + (1 - pct / 100) * plot.height
-  const from = (px: number, py: number) => ({ x: input.from + ((px - plot.x) / plot.width) * (input.to - input.from), pct: (1 - (py - plot.y) / plot.height) * 100 })
+  const from = (px: number, py: number) => ({
+    x: input.from + ((px - plot.x) / plot.width) * (input.to - input.from),
+    pct: (1 - (py - plot.y) / plot.height) * 100,
+  })
   return (
     <g>
-      {nowPct !== null && <circle cx={toX(clamp(nowX, input.from, input.to))} cy={toY(nowPct)} r={5} fill="var(--mui-palette-text-primary)" />}
-      {ramps.flatMap((ramp) => (['start', 'full'] as const).map((end) => <Handle key={`${ramp.id}-${end}`} {...{ ramp, end, input, toX, toY, from }} />))}
+      {nowPct !== null && (
+        <circle
+          cx={toX(clamp(nowX, input.from, input.to))}
+          cy={toY(nowPct)}
+          r={5}
+          fill="var(--mui-palette-text-primary)"
+        />
+      )}
+      {ramps.flatMap((ramp) =>
+        (['start', 'full'] as const).map((end) => (
+          <Handle key={`${ramp.id}-${end}`} {...{ ramp, end, input, toX, toY, from }} />
+        )),
+      )}
     </g>
   )
 }
@@ -47,7 +61,8 @@ function Handle({ ramp, end, input, toX, toY, from }: HandleProps) {
   const stepPct = settingStep(kit.controller, end === 'start' ? 'floor' : 'ceiling', input) ?? 1
 
   function place(wanted: { x: number; pct: number }, free: boolean): void {
-    const snap = (value: number, step: number) => Number((free ? Math.round(value * 10) / 10 : Math.round(value / step) * step).toFixed(4))
+    const snap = (value: number, step: number) =>
+      Number((free ? Math.round(value * 10) / 10 : Math.round(value / step) * step).toFixed(4))
     const nextX = clamp(snap(wanted.x, stepX), input.from, input.to)
     const nextPct = clamp(snap(wanted.pct, stepPct), 0, 100)
     const other = end === 'start' ? ramp.fullAt : ramp.startAt
@@ -98,7 +113,9 @@ function Handle({ ramp, end, input, toX, toY, from }: HandleProps) {
       onPointerUp={endGesture}
       onBlur={endGesture}
       onKeyDown={(event) => {
-        const by = { ArrowLeft: [-stepX, 0], ArrowRight: [stepX, 0], ArrowUp: [0, stepPct], ArrowDown: [0, -stepPct] }[event.key]
+        const by = { ArrowLeft: [-stepX, 0], ArrowRight: [stepX, 0], ArrowUp: [0, stepPct], ArrowDown: [0, -stepPct] }[
+          event.key
+        ]
         if (!by) return
         event.preventDefault()
         place({ x: x + by[0]!, pct: pct + by[1]! }, false)

@@ -21,7 +21,9 @@ export function CurveTable({ input }: { input: MeasuredInput }) {
   const preference = usePreference()
   if (!asked.machine || !given.machine) return null
   const giving = curveAgainst(given.machine, input, values)
-  const rows = curveAgainst(asked.machine, input, values).flatMap((point, index) => (index % EVERY === 0 ? [{ ...point, given: giving[index]! }] : []))
+  const rows = curveAgainst(asked.machine, input, values).flatMap((point, index) =>
+    index % EVERY === 0 ? [{ ...point, given: giving[index]! }] : [],
+  )
   const names = given.machine.fanIds.map((id) => fans.find(({ fan }) => fan.id === id)?.fan.name ?? id)
   return (
     <Table size="small" sx={{ maxWidth: 560, '& td': { fontFamily: MONO } }}>

@@ -37,14 +37,43 @@ export function FollowerLine({ follower, index }: { follower: Follower; index: n
       colour="cause.speed"
       asks={nowPct === undefined ? '–' : `${name} ${formatPct(nowPct)} %`}
       actions={
-        <IconButton size="small" aria-label={`${name} no longer follows`} onClick={() => edit(`${name} no longer follows`, ({ response }) => void response.followers.splice(index, 1))} sx={{ color: 'text.secondary', minWidth: { xs: 44, sm: 28 } }}>
+        <IconButton
+          size="small"
+          aria-label={`${name} no longer follows`}
+          onClick={() => edit(`${name} no longer follows`, ({ response }) => void response.followers.splice(index, 1))}
+          sx={{ color: 'text.secondary', minWidth: { xs: 44, sm: 28 } }}
+        >
           ×
         </IconButton>
       }
     >
-      <b>{name}</b> follows at <QuantityField label={`${name}, share of the lead's percent`} quantity="ratio" value={follower.ratio * 100} colour="cause.speed" onDone={onDone} limits={[5, 300]} onChange={(pct) => change('ratio', (held) => void (held.ratio = pct / 100), `ratio-${index}`)} /> of the lead’s percent, not below{' '}
-      <QuantityField label={`${name}, own floor`} quantity="speed" value={follower.floorPct} colour="cause.speed" onDone={onDone} onChange={(pct) => change('own floor', (held) => void (held.floorPct = pct), `own-floor-${index}`)} />; at the lead’s floor it{' '}
-      <Choice label={`${name} at the lead's floor`} value={follower.atLeadFloor} options={AT_LEAD_FLOOR} colour="cause.speed" onChange={(choice) => change('at the lead’s floor', (held) => void (held.atLeadFloor = choice))} />
+      <b>{name.charAt(0).toUpperCase() + name.slice(1)}</b> follows at{' '}
+      <QuantityField
+        label={`${name}, share of the lead's percent`}
+        quantity="ratio"
+        value={follower.ratio * 100}
+        colour="cause.speed"
+        onDone={onDone}
+        limits={[5, 300]}
+        onChange={(pct) => change('ratio', (held) => void (held.ratio = pct / 100), `ratio-${index}`)}
+      />{' '}
+      of the lead’s percent, not below{' '}
+      <QuantityField
+        label={`${name}, own floor`}
+        quantity="speed"
+        value={follower.floorPct}
+        colour="cause.speed"
+        onDone={onDone}
+        onChange={(pct) => change('own floor', (held) => void (held.floorPct = pct), `own-floor-${index}`)}
+      />
+      ; at the lead’s floor it{' '}
+      <Choice
+        label={`${name} at the lead's floor`}
+        value={follower.atLeadFloor}
+        options={AT_LEAD_FLOOR}
+        colour="cause.speed"
+        onChange={(choice) => change('at the lead’s floor', (held) => void (held.atLeadFloor = choice))}
+      />
       .
     </SentenceRow>
   )

@@ -30,7 +30,9 @@ export function RespondStage() {
   const [isTrying, setTrying] = useState(false)
   const [hasTable, setTable] = useState(false)
   const isPhone = useMediaQuery(useTheme().breakpoints.down('md'))
-  useHotkeys('t', () => (isPhone ? setTrying((open) => !open) : document.querySelector<HTMLElement>('aside input')?.focus()))
+  useHotkeys('t', () =>
+    isPhone ? setTrying((open) => !open) : document.querySelector<HTMLElement>('aside input')?.focus(),
+  )
   const input = measured.find(({ id }) => id === chosen) ?? measured[0]
   const leadName = kit.fans.find(({ id }) => id === response.lead)?.name ?? response.lead
   const title = input ? (
@@ -64,7 +66,9 @@ export function RespondStage() {
       title={title}
       aside={
         <>
-          {kit.controller ? 'solid: this controller will do · dashed: you asked' : 'dashed: you asked; choose a controller under Kit'}{' '}
+          {kit.controller
+            ? 'solid: this controller will do · dashed: you asked'
+            : 'dashed: you asked; choose a controller under Kit'}{' '}
           <Button size="small" onClick={() => setTable((open) => !open)} aria-expanded={hasTable}>
             {hasTable ? 'Chart' : 'Table'}
           </Button>
@@ -78,7 +82,10 @@ export function RespondStage() {
           Mend it here, or undo; the curve comes back by itself.
         </Notice>
       ))}
-      {input && asked.machine && given.machine && (hasTable ? <CurveTable input={input} /> : <ResponseCurve input={input} />)}
+      {input &&
+        asked.machine &&
+        given.machine &&
+        (hasTable ? <CurveTable input={input} /> : <ResponseCurve input={input} />)}
       <RuleList />
       {isPhone && (
         <>
@@ -87,7 +94,12 @@ export function RespondStage() {
               Try it
             </Button>
           </PhoneBar>
-          <Drawer anchor="bottom" open={isTrying} onClose={() => setTrying(false)} slotProps={{ paper: { 'aria-label': 'Try it', sx: { maxHeight: '85vh', bgcolor: 'ground.side', p: 2 } } }}>
+          <Drawer
+            anchor="bottom"
+            open={isTrying}
+            onClose={() => setTrying(false)}
+            slotProps={{ paper: { 'aria-label': 'Try it', sx: { maxHeight: '85vh', bgcolor: 'ground.side', p: 2 } } }}
+          >
             <TryItSheet />
             <Button variant="outlined" onClick={() => setTrying(false)} sx={{ mt: 1 }}>
               Close

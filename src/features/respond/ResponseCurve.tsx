@@ -2,7 +2,17 @@
 
 import Box from '@mui/material/Box'
 import { useMemo } from 'react'
-import { ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis, CartesianGrid, ZIndexLayer } from 'recharts'
+import {
+  ComposedChart,
+  Line,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+  CartesianGrid,
+  ZIndexLayer,
+} from 'recharts'
 import { curveAgainst } from '@/core/response/curve'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { MeasuredInput, Ramp } from '@/core/response/schema'
@@ -24,10 +34,16 @@ export function ResponseCurve({ input }: { input: MeasuredInput }) {
   const rows = useMemo(() => {
     if (!asked.machine || !given.machine) return []
     const giving = curveAgainst(given.machine, input, values)
-    return curveAgainst(asked.machine, input, values).map(({ x, pct }, index) => ({ x, asked: pct, given: giving[index]?.pct ?? null }))
+    return curveAgainst(asked.machine, input, values).map(({ x, pct }, index) => ({
+      x,
+      asked: pct,
+      given: giving[index]?.pct ?? null,
+    }))
   }, [asked.machine, given.machine, input, values])
   const target = brief.targets.find(({ quantity }) => quantity === input.kind)
-  const ramps = response.rules.filter((rule): rule is Ramp => rule.kind === 'ramp' && rule.input === input.id && !rule.off)
+  const ramps = response.rules.filter(
+    (rule): rule is Ramp => rule.kind === 'ramp' && rule.input === input.id && !rule.off,
+  )
   const colour = causeVar(inputCause(input))
   const unit = preferredUnit(input.kind, preference).symbol
   const nowX = values[input.id] ?? NaN
@@ -39,14 +55,78 @@ export function ResponseCurve({ input }: { input: MeasuredInput }) {
         <ComposedChart data={rows} margin={{ top: 12, right: 32, bottom: 4, left: -14 }} accessibilityLayer={false}>
           <ChartHatch />
           <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
-          <XAxis dataKey="x" type="number" domain={[input.from, input.to]} allowDataOverflow tickCount={7} tick={chartFont} stroke="var(--mui-palette-text-secondary)" tickFormatter={(x: number) => formatFigure(x, input.kind, preference, 0)} unit={` ${unit}`} />
+          <XAxis
+            dataKey="x"
+            type="number"
+            domain={[input.from, input.to]}
+            allowDataOverflow
+            tickCount={7}
+            tick={chartFont}
+            stroke="var(--mui-palette-text-secondary)"
+            tickFormatter={(x: number) => formatFigure(x, input.kind, preference, 0)}
+            unit={` ${unit}`}
+          />
           <YAxis type="number" domain={[0, 100]} ticks={[0, 25, 50, 75, 100]} tick={chartFont} stroke="none" />
-          {startPct !== null && <ReferenceArea y1={0} y2={startPct} fill={HATCH_FILL} fillOpacity={1} ifOverflow="hidden" label={{ value: 'will not turn', position: 'insideTopRight', ...chartFont }} />}
-          {target && <ReferenceArea x1={Math.max(input.from, target.bandFrom)} x2={Math.min(input.to, target.bandTo)} fill={colour} fillOpacity={0.08} ifOverflow="hidden" label={{ value: `target band ${formatFigure(target.bandFrom, input.kind, preference, 0)}–${formatFigure(target.bandTo, input.kind, preference, 0)} ${unit}`, position: 'insideTop', ...chartFont, fill: colour }} />}
-          {target?.limitAbove != null && target.limitAbove <= input.to && <ReferenceLine x={target.limitAbove} stroke="var(--mui-palette-error-main)" strokeDasharray="2 3" label={{ value: 'limit', position: 'insideTopLeft', ...chartFont, fill: 'var(--mui-palette-error-main)' }} />}
-          <Line dataKey="asked" type="linear" stroke="var(--mui-palette-text-secondary)" strokeDasharray="5 4" strokeWidth={1.5} dot={false} isAnimationActive={false} />
-          <Line dataKey="given" type="stepAfter" stroke="var(--mui-palette-cause-speed)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
-          <ReferenceLine x={nowX} stroke="var(--mui-palette-text-primary)" label={{ value: `now ${formatFigure(nowX, input.kind, preference)}`, position: 'insideBottomRight', ...chartFont, fill: 'var(--mui-palette-text-primary)' }} />
+          {startPct !== null && (
+            <ReferenceArea
+              y1={0}
+              y2={startPct}
+              fill={HATCH_FILL}
+              fillOpacity={1}
+              ifOverflow="hidden"
+              label={{ value: 'will not turn', position: 'insideTopRight', ...chartFont }}
+            />
+          )}
+          {target && (
+            <ReferenceArea
+              x1={Math.max(input.from, target.bandFrom)}
+              x2={Math.min(input.to, target.bandTo)}
+              fill={colour}
+              fillOpacity={0.08}
+              ifOverflow="hidden"
+              label={{
+                value: `target band ${formatFigure(target.bandFrom, input.kind, preference, 0)}–${formatFigure(target.bandTo, input.kind, preference, 0)} ${unit}`,
+                position: 'insideTop',
+                ...chartFont,
+                fill: colour,
+              }}
+            />
+          )}
+          {target?.limitAbove != null && target.limitAbove <= input.to && (
+            <ReferenceLine
+              x={target.limitAbove}
+              stroke="var(--mui-palette-error-main)"
+              strokeDasharray="2 3"
+              label={{ value: 'limit', position: 'insideTopLeft', ...chartFont, fill: 'var(--mui-palette-error-main)' }}
+            />
+          )}
+          <Line
+            dataKey="asked"
+            type="linear"
+            stroke="var(--mui-palette-text-secondary)"
+            strokeDasharray="5 4"
+            strokeWidth={1.5}
+            dot={false}
+            isAnimationActive={false}
+          />
+          <Line
+            dataKey="given"
+            type="stepAfter"
+            stroke="var(--mui-palette-cause-speed)"
+            strokeWidth={2.5}
+            dot={false}
+            isAnimationActive={false}
+          />
+          <ReferenceLine
+            x={nowX}
+            stroke="var(--mui-palette-text-primary)"
+            label={{
+              value: `now ${formatFigure(nowX, input.kind, preference)}`,
+              position: 'insideBottomRight',
+              ...chartFont,
+              fill: 'var(--mui-palette-text-primary)',
+            }}
+          />
           <ZIndexLayer zIndex={900}>
             <CurveHandles input={input} ramps={ramps} nowX={nowX} nowPct={nowPct} />
           </ZIndexLayer>

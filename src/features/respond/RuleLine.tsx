@@ -25,7 +25,8 @@ export function RuleLine({ rule, index }: { rule: Rule; index: number }) {
   const askPct = link?.stage === 'ask' ? link.asksPct : NaN
   const colour = causeColour(ruleCause(response, rule))
   const input = response.inputs.find(({ id }) => id === rule.input)
-  const point = (x: number) => (input && input.kind !== 'switch' ? formatQuantity(x, inputQuantity(input), preference) : String(x))
+  const point = (x: number) =>
+    input && input.kind !== 'switch' ? formatQuantity(x, inputQuantity(input), preference) : String(x)
   return (
     <SentenceRow
       colour={colour}
@@ -45,7 +46,9 @@ export function RuleLine({ rule, index }: { rule: Rule; index: number }) {
         ) : Number.isNaN(askPct) ? (
           'idle'
         ) : (
-          <span title={link?.stage === 'ask' ? linkText(response, link, preference) : ''}>asks {formatPct(askPct)} %</span>
+          <span title={link?.stage === 'ask' ? linkText(response, link, preference) : ''}>
+            asks {formatPct(askPct)} %
+          </span>
         )
       }
     >
@@ -80,7 +83,12 @@ function RuleMenu({ rule, index }: { rule: Rule; index: number }) {
   }
   return (
     <>
-      <IconButton size="small" aria-label={`${name}: off, move, copy, remove`} onClick={(event) => setAnchor(event.currentTarget)} sx={{ color: 'text.secondary', minWidth: { xs: 44, sm: 28 }, minHeight: { xs: 44, sm: 28 } }}>
+      <IconButton
+        size="small"
+        aria-label={`${name}: off, move, copy, remove`}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ color: 'text.secondary', minWidth: { xs: 44, sm: 28 }, minHeight: { xs: 44, sm: 28 } }}
+      >
         ⋮
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
@@ -96,8 +104,15 @@ function RuleMenu({ rule, index }: { rule: Rule; index: number }) {
         >
           {rule.off ? 'Switch on' : 'Switch off, keep it here'}
         </MenuItem>
-        <MenuItem onClick={() => act('copy', (rules) => rules.splice(index + 1, 0, { ...structuredClone(rule), id: freeId() }))}>Copy</MenuItem>
-        <MenuItem disabled={index === 0} onClick={() => act('move', (rules) => rules.splice(index - 1, 0, ...rules.splice(index, 1)))}>
+        <MenuItem
+          onClick={() => act('copy', (rules) => rules.splice(index + 1, 0, { ...structuredClone(rule), id: freeId() }))}
+        >
+          Copy
+        </MenuItem>
+        <MenuItem
+          disabled={index === 0}
+          onClick={() => act('move', (rules) => rules.splice(index - 1, 0, ...rules.splice(index, 1)))}
+        >
           Move up
         </MenuItem>
         <MenuItem onClick={() => act('remove', (rules) => rules.splice(index, 1))}>Remove</MenuItem>

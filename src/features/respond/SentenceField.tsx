@@ -34,7 +34,8 @@ export function SentenceField({ part, ruleId, colour }: Props) {
       ({ response }) => {
         const rule = response.rules.find(({ id }) => id === ruleId)
         if (!rule) return
-        if (part.path === 'overrun.kind' && rule.kind === 'switch') rule.overrun = OVERRUN_STARTS[value as Overrun['kind']]
+        if (part.path === 'overrun.kind' && rule.kind === 'switch')
+          rule.overrun = OVERRUN_STARTS[value as Overrun['kind']]
         else put(rule, part.path, value)
       },
       `${ruleId}.${part.path}`,
@@ -52,5 +53,14 @@ export function SentenceField({ part, ruleId, colour }: Props) {
         }}
       />
     )
-  return <QuantityField label={part.label} quantity={part.quantity} value={part.value} onChange={change} onDone={endGesture} colour={colour} />
+  return (
+    <QuantityField
+      label={part.label}
+      quantity={part.quantity}
+      value={part.value}
+      onChange={change}
+      onDone={endGesture}
+      colour={colour}
+    />
+  )
 }

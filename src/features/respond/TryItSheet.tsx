@@ -44,7 +44,14 @@ function InputControl({ input }: { input: Input }) {
         </Typography>
         <Typography variant="figure" sx={{ fontSize: '0.875rem' }}>
           {input.kind === 'switch' ? (value >= 0.5 ? 'on' : 'off') : formatQuantity(value, input.kind, preference)}
-          {input.kind === 'switch' && <Switch size="small" checked={value >= 0.5} onChange={(_event, isOn) => set(input.id, isOn ? 1 : 0)} slotProps={{ input: { 'aria-label': name } }} />}
+          {input.kind === 'switch' && (
+            <Switch
+              size="small"
+              checked={value >= 0.5}
+              onChange={(_event, isOn) => set(input.id, isOn ? 1 : 0)}
+              slotProps={{ input: { 'aria-label': name } }}
+            />
+          )}
         </Typography>
       </Box>
       {input.kind !== 'switch' && (
@@ -56,8 +63,12 @@ function InputControl({ input }: { input: Input }) {
           max={input.to}
           step={0.1}
           value={value}
-          onChange={(_event, x) => set(input.id, Array.isArray(x) ? (x[0] ?? value) : x)}
-          sx={{ color: colour, py: { xs: 1.5, md: 0.75 }, '& .MuiSlider-thumb': { bgcolor: 'ground.side', border: '3px solid currentColor', width: 15, height: 15 } }}
+          onChange={(_event, x) => set(input.id, x)}
+          sx={{
+            color: colour,
+            py: { xs: 1.5, md: 0.75 },
+            '& .MuiSlider-thumb': { bgcolor: 'ground.side', border: '3px solid currentColor', width: 15, height: 15 },
+          }}
         />
       )}
     </Box>
@@ -75,18 +86,31 @@ function Answer() {
   return (
     <Box sx={{ mt: 1 }}>
       <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
-        <Typography component="p" data-testid="speed-now" sx={{ color: 'cause.speed', fontWeight: 700, fontSize: '2.9rem', lineHeight: 1, whiteSpace: 'nowrap' }}>
+        <Typography
+          component="p"
+          data-testid="speed-now"
+          sx={{ color: 'cause.speed', fontWeight: 700, fontSize: '2.9rem', lineHeight: 1, whiteSpace: 'nowrap' }}
+        >
           {formatPct(lead.speedPct)}
           <Box component="span" sx={{ fontSize: '1.25rem' }}>
             %
           </Box>
         </Typography>
         <Typography variant="figure" component="div" sx={{ fontSize: '0.8125rem', lineHeight: 1.45 }}>
-          {Math.abs(askedPct - lead.speedPct) > 0.05 && <div>asked {formatPct(askedPct)}, gives {formatPct(lead.speedPct)}</div>}
+          {Math.abs(askedPct - lead.speedPct) > 0.05 && (
+            <div>
+              asked {formatPct(askedPct)}, gives {formatPct(lead.speedPct)}
+            </div>
+          )}
           <div>
-            {formatNumber(lead.signal.value, lead.signal.unit === 'V' ? 2 : 0)} {lead.signal.unit} {lead.signal.kind === 'volts' ? 'at the output' : 'duty'}
+            {formatNumber(lead.signal.value, lead.signal.unit === 'V' ? 2 : 0)} {lead.signal.unit}{' '}
+            {lead.signal.kind === 'volts' ? 'at the output' : 'duty'}
           </div>
-          <div>{lead.flowLs === null ? 'flow not mapped yet' : `${formatQuantity(lead.flowLs, 'flow', preference)}${preference.flow === 'l/s' ? ` · ${formatQuantity(lead.flowLs, 'flow', { ...preference, flow: 'm³/h' })}` : ''}`}</div>
+          <div>
+            {lead.flowLs === null
+              ? 'flow not mapped yet'
+              : `${formatQuantity(lead.flowLs, 'flow', preference)}${preference.flow === 'l/s' ? ` · ${formatQuantity(lead.flowLs, 'flow', { ...preference, flow: 'm³/h' })}` : ''}`}
+          </div>
         </Typography>
       </Box>
       <Typography variant="body2" role="status" data-testid="reason" sx={{ my: 0.75 }}>
@@ -99,14 +123,26 @@ function Answer() {
           const ask = asked.evaluation.asks.find(({ rule: id }) => id === rule.id)?.asksPct
           const name = ruleName(response, rule)
           return (
-            <Ruled key={rule.id} label={name.charAt(0).toUpperCase() + name.slice(1)} colour={causeColour(ruleCause(response, rule))} strong={asked.explanation.inCharge?.id === rule.id}>
+            <Ruled
+              key={rule.id}
+              label={name.charAt(0).toUpperCase() + name.slice(1)}
+              colour={causeColour(ruleCause(response, rule))}
+              strong={asked.explanation.inCharge?.id === rule.id}
+            >
               {ask == null ? '–' : `${formatPct(ask)} %`}
             </Ruled>
           )
         })}
-      <Ruled label="Floor" strong={asked.explanation.inCharge === null}>{`${formatPct(response.floor.speedPct)} %`}</Ruled>
+      <Ruled
+        label="Floor"
+        strong={asked.explanation.inCharge === null}
+      >{`${formatPct(response.floor.speedPct)} %`}</Ruled>
       {others.map(({ id, speedPct, flowLs }) => (
-        <Ruled key={id} label={`${document.kit.fans.find((fan) => fan.id === id)?.name ?? id} fan`} colour="cause.speed">
+        <Ruled
+          key={id}
+          label={`${document.kit.fans.find((fan) => fan.id === id)?.name ?? id} fan`}
+          colour="cause.speed"
+        >
           {formatPct(speedPct)} %{flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}
         </Ruled>
       ))}
@@ -122,7 +158,14 @@ function Judgements() {
   return (
     <Box sx={{ mt: 1.5 }}>
       {judgements.map(({ id, severity, title, detail, cure }) => (
-        <Notice key={id} grave={severity === 'hurts'} title={title} action={cure ? { label: cure.label, onClick: () => edit(cure.label, (draft) => cure.apply(draft)) } : undefined}>
+        <Notice
+          key={id}
+          grave={severity === 'hurts'}
+          title={title}
+          action={
+            cure ? { label: cure.label, onClick: () => edit(cure.label, (draft) => cure.apply(draft)) } : undefined
+          }
+        >
           {detail} <i>({SEVERITY_NAMES[severity]})</i>
         </Notice>
       ))}

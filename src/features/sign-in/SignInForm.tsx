@@ -13,12 +13,19 @@ type Props = { demoEmail: string | null; onDemo: () => Promise<void> }
 /** Signs in or up by the sign-in service; the message is a sentence, and what was typed stays. */
 async function ask(path: 'sign-in' | 'sign-up', body: object): Promise<string | null> {
   try {
-    const answer = await fetch(`/api/auth/${path}/email`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const answer = await fetch(`/api/auth/${path}/email`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
     if (answer.ok) return null
     if (answer.status === 429) return 'Too many tries; wait a minute and try again.'
-    if (answer.status >= 500) return 'The server cannot answer just now; what you typed is still here. Try again in a moment.'
+    if (answer.status >= 500)
+      return 'The server cannot answer just now; what you typed is still here. Try again in a moment.'
     const said = (await answer.json().catch(() => ({}))) as { message?: string }
-    return path === 'sign-in' ? 'This e-mail and password do not belong together.' : (said.message ?? 'This could not be done.')
+    return path === 'sign-in'
+      ? 'This e-mail and password do not belong together.'
+      : (said.message ?? 'This could not be done.')
   } catch {
     return 'The server cannot be reached; what you typed is still here. Try again in a moment.'
   }
@@ -41,12 +48,26 @@ export function SignInForm({ demoEmail, onDemo }: Props) {
   }
 
   return (
-    <Box component="main" sx={{ minHeight: '100vh', display: 'grid', placeItems: 'center', bgcolor: 'ground.paper', p: 2 }}>
-      <Box sx={{ width: '100%', maxWidth: 400, bgcolor: 'ground.sheet', borderTop: '4px solid', borderColor: 'cause.speed', p: 3 }}>
+    <Box
+      component="main"
+      sx={{ minHeight: '100vh', display: 'grid', placeItems: 'center', bgcolor: 'ground.paper', p: 2 }}
+    >
+      <Box
+        sx={{
+          width: '100%',
+          maxWidth: 400,
+          bgcolor: 'ground.sheet',
+          borderTop: '4px solid',
+          borderColor: 'cause.speed',
+          p: 3,
+        }}
+      >
         <Typography variant="h1" component="h1">
           Soft Gale
         </Typography>
-        <Typography sx={{ color: 'text.secondary', mb: 2 }}>Fan speed controllers, from the brief to a sealed and proved setting.</Typography>
+        <Typography sx={{ color: 'text.secondary', mb: 2 }}>
+          Fan speed controllers, from the brief to a sealed and proved setting.
+        </Typography>
         {demoEmail !== null && (
           <Box component="form" action={onDemo} sx={{ mb: 2 }}>
             <Button type="submit" variant="contained" fullWidth>
@@ -57,10 +78,22 @@ export function SignInForm({ demoEmail, onDemo }: Props) {
             </Typography>
           </Box>
         )}
-        <Box component="form" onSubmit={(event: FormEvent<HTMLFormElement>) => void onSubmit(event)} sx={{ display: 'grid', gap: 1.5 }}>
+        <Box
+          component="form"
+          onSubmit={(event: FormEvent<HTMLFormElement>) => void onSubmit(event)}
+          sx={{ display: 'grid', gap: 1.5 }}
+        >
           {isNew && <TextField name="name" label="Your name" required size="small" autoComplete="name" />}
           <TextField name="email" label="E-mail" type="email" required size="small" autoComplete="email" />
-          <TextField name="password" label="Password" type="password" required size="small" autoComplete={isNew ? 'new-password' : 'current-password'} helperText={isNew ? 'At least 10 characters' : undefined} />
+          <TextField
+            name="password"
+            label="Password"
+            type="password"
+            required
+            size="small"
+            autoComplete={isNew ? 'new-password' : 'current-password'}
+            helperText={isNew ? 'At least 10 characters' : undefined}
+          />
           {message !== null && (
             <Alert severity="error" variant="outlined">
               {message}
@@ -70,7 +103,13 @@ export function SignInForm({ demoEmail, onDemo }: Props) {
             {isNew ? 'Make my workspace' : 'Sign in'}
           </Button>
         </Box>
-        <Link component="button" type="button" variant="body2" onClick={() => setNew(!isNew)} sx={{ mt: 1.5, minHeight: 44 }}>
+        <Link
+          component="button"
+          type="button"
+          variant="body2"
+          onClick={() => setNew(!isNew)}
+          sx={{ mt: 1.5, minHeight: 44 }}
+        >
           {isNew ? 'I have an account already' : 'New here: make a workspace of your own'}
         </Link>
       </Box>

@@ -10,17 +10,27 @@ import DialogTitle from '@mui/material/DialogTitle'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useRouter } from 'next/navigation'
-import { useState, type ChangeEvent, type FormEvent } from 'react'
+import { useState, type FormEvent } from 'react'
 import { DUTY_NAMES } from '@/core/brief/schema'
 import { NEW_DUTIES, type NewDuty } from '@/core/document/newInstallation'
 import { problemLine, type Problem } from '@/core/problem'
+import { FileButton } from '@/ui/FileButton'
 import { stagePath } from '@/ui/stages'
 
 type Answer = { kind: string; id?: string; problems?: readonly Problem[] }
-type Props = { startsOpen: boolean; sites: readonly string[]; onMake: (input: unknown) => Promise<Answer>; onImport: (input: unknown) => Promise<Answer> }
+type Props = {
+  startsOpen: boolean
+  sites: readonly string[]
+  onMake: (input: unknown) => Promise<Answer>
+  onImport: (input: unknown) => Promise<Answer>
+}
 
 const answerText = ({ kind, problems }: Answer): string =>
-  kind === 'invalid' ? (problems ?? []).map(problemLine).join(' ') : kind === 'signed-out' ? 'You are signed out; sign in again in another tab, then try again. What you typed is still here.' : 'The database cannot be reached. What you typed is still here; try again in a moment.'
+  kind === 'invalid'
+    ? (problems ?? []).map(problemLine).join(' ')
+    : kind === 'signed-out'
+      ? 'You are signed out; sign in again in another tab, then try again. What you typed is still here.'
+      : 'The database cannot be reached. What you typed is still here; try again in a moment.'
 
 /** Name, site and duty make an installation; a file makes one too. */
 export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) {
@@ -45,11 +55,11 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
     void finish((made) => onMake({ id: made, site, name, duty }))
   }
 
-  function onFile(event: ChangeEvent<HTMLInputElement>): void {
-    const [file] = event.target.files ?? []
-    event.target.value = ''
-    if (!file) return
-    if (file.size > 4_000_000) setMessage(`${file.name} has ${Math.round(file.size / 1e6)} MB; an installation file has at most 4. Choose the exported JSON file.`)
+  function onFile(file: File): void {
+    if (file.size > 4_000_000)
+      setMessage(
+        `${file.name} has ${Math.round(file.size / 1e6)} MB; an installation file has at most 4. Choose the exported JSON file.`,
+      )
     else void finish(async (made) => onImport({ id: made, site: site || 'My site', text: await file.text() }))
   }
 
@@ -58,11 +68,30 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
       <Button variant="outlined" onClick={() => setOpen(true)}>
         New installation
       </Button>
-      <Dialog open={isOpen} onClose={() => setOpen(false)} fullWidth maxWidth="xs" slotProps={{ paper: { component: 'form', onSubmit } as object }}>
+      <Dialog
+        open={isOpen}
+        onClose={() => setOpen(false)}
+        fullWidth
+        maxWidth="xs"
+        slotProps={{ paper: { component: 'form', onSubmit } as object }}
+      >
         <DialogTitle>New installation</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
-          <TextField name="name" label="Name" required autoFocus slotProps={{ htmlInput: { maxLength: 80 } }} placeholder="Kiln room" />
-          <Autocomplete freeSolo options={[...sites]} inputValue={site} onInputChange={(_event, next) => setSite(next)} renderInput={(params) => <TextField {...params} label="Site" required />} />
+          <TextField
+            name="name"
+            label="Name"
+            required
+            autoFocus
+            slotProps={{ htmlInput: { maxLength: 80 } }}
+            placeholder="Kiln room"
+          />
+          <Autocomplete
+            freeSolo
+            options={[...sites]}
+            inputValue={site}
+            onInputChange={(_event, next) => setSite(next)}
+            renderInput={(params) => <TextField {...params} label="Site" required />}
+          />
           <TextField name="duty" label="Duty" select defaultValue={NEW_DUTIES[0]}>
             {NEW_DUTIES.map((duty) => (
               <MenuItem key={duty} value={duty}>
@@ -77,10 +106,9 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
           )}
         </DialogContent>
         <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button component="label" sx={{ mr: 'auto' }}>
+          <FileButton label="Installation file" accept=".json,application/json" onFile={onFile} sx={{ mr: 'auto' }}>
             From a file…
-            <input type="file" accept=".json,application/json" hidden onChange={onFile} aria-label="Installation file" />
-          </Button>
+          </FileButton>
           <Button onClick={() => setOpen(false)}>Cancel</Button>
           <Button type="submit" variant="contained">
             Make it

@@ -3,4 +3,8 @@
 import { formatDay } from '@/ui/clock'
 
 /** A day where the browser is; the server may be in another zone. */
-export const SealedDay = ({ at }: { at: string }) => <time dateTime={at} suppressHydrationWarning>{formatDay(at)}</time>
+export const SealedDay = ({ at }: { at: string }) => (
+  <time dateTime={at} suppressHydrationWarning>
+    {formatDay(at)}
+  </time>
+)

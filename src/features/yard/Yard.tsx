@@ -12,13 +12,15 @@ import { SideHeading } from '@/ui/StageLayout'
 
 type Props = { name: string; lines: readonly YardLine[]; newInstallation: ReactNode }
 
-const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'error.main' }
+const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'ground.warnInk', hurts: 'error.main' }
 
 /** All installations of a workspace, by site, each with its rail and its standing. */
 export function Yard({ name, lines, newInstallation }: Props) {
   const sites = [...new Set(lines.map(({ site }) => site))]
   const needing = lines.filter(({ concern }) => concern)
-  const sealed = lines.filter(({ sealedAt }) => sealedAt).sort((a, b) => (b.sealedAt ?? '').localeCompare(a.sealedAt ?? ''))
+  const sealed = lines
+    .filter(({ sealedAt }) => sealedAt)
+    .sort((a, b) => (b.sealedAt ?? '').localeCompare(a.sealedAt ?? ''))
   return (
     <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 44px)' }}>
       <Box component="main" sx={{ flex: 1, minWidth: 0, bgcolor: 'ground.sheet', px: { xs: 1.75, sm: 2.5 }, py: 2 }}>
@@ -30,12 +32,32 @@ export function Yard({ name, lines, newInstallation }: Props) {
           </Typography>
           {newInstallation}
         </Box>
-        {lines.length === 0 && <Typography sx={{ py: 3 }}>Nothing here yet. Make your first installation: its name, its site and its duty are enough to begin.</Typography>}
+        {lines.length === 0 && (
+          <Typography sx={{ py: 3 }}>
+            Nothing here yet. Make your first installation: its name, its site and its duty are enough to begin.
+          </Typography>
+        )}
         {sites.map((site) => (
-          <SiteTable key={site} site={site} lines={lines.filter((line) => line.site === site)} isOnly={sites.length === 1 && site === name} />
+          <SiteTable
+            key={site}
+            site={site}
+            lines={lines.filter((line) => line.site === site)}
+            isOnly={sites.length === 1 && site === name}
+          />
         ))}
       </Box>
-      <Box component="aside" aria-label="What needs you" sx={{ width: { xs: '100%', md: 290 }, bgcolor: 'ground.side', borderLeft: { md: 1 }, borderColor: { md: 'divider' }, px: 2, py: 1.75 }}>
+      <Box
+        component="aside"
+        aria-label="What needs you"
+        sx={{
+          width: { xs: '100%', md: 290 },
+          bgcolor: 'ground.side',
+          borderLeft: { md: 1 },
+          borderColor: { md: 'divider' },
+          px: 2,
+          py: 1.75,
+        }}
+      >
         <SideHeading>Needs you</SideHeading>
         {needing.length === 0 && <Typography variant="body2">Nothing just now.</Typography>}
         {needing.map(({ id, name: title, concern }) => (
@@ -54,17 +76,35 @@ export function Yard({ name, lines, newInstallation }: Props) {
   )
 }
 
-const GRID = { display: 'grid', gridTemplateColumns: { xs: '1fr auto', sm: 'minmax(180px, 1.1fr) minmax(140px, 1.2fr) 90px 90px minmax(120px, 0.8fr)' }, columnGap: 2, alignItems: 'center' }
+const GRID = {
+  display: 'grid',
+  gridTemplateColumns: {
+    xs: '1fr auto',
+    sm: 'minmax(180px, 1.1fr) minmax(140px, 1.2fr) 90px 90px minmax(120px, 0.8fr)',
+  },
+  columnGap: 2,
+  alignItems: 'center',
+}
 
 function SiteTable({ site, lines, isOnly }: { site: string; lines: readonly YardLine[]; isOnly: boolean }) {
   return (
     <Box component="section" aria-label={site} sx={{ mb: 3 }}>
       {!isOnly && <Typography variant="h2">{site}</Typography>}
-      <Box aria-hidden="true" sx={{ ...GRID, display: { xs: 'none', sm: 'grid' }, borderBottom: '2px solid', borderColor: 'text.primary', pb: 0.75, '& > *': { color: 'text.secondary', fontSize: '0.8125rem' } }}>
+      <Box
+        aria-hidden="true"
+        sx={{
+          ...GRID,
+          display: { xs: 'none', sm: 'grid' },
+          borderBottom: '2px solid',
+          borderColor: 'text.primary',
+          pb: 0.75,
+          '& > *': { color: 'text.secondary', fontSize: '0.8125rem' },
+        }}
+      >
         <span>Installation</span>
-        <span>Speed, 0 to 100 %, in the middle of its band</span>
+        <span>Speed in the middle of its band, 0 to 100 %</span>
         <Box component="span" sx={{ textAlign: 'right' }}>
-          Now
+          Speed
         </Box>
         <Box component="span" sx={{ textAlign: 'right' }}>
           Gives
@@ -72,7 +112,19 @@ function SiteTable({ site, lines, isOnly }: { site: string; lines: readonly Yard
         <span>Standing</span>
       </Box>
       {lines.map((line) => (
-        <LinkBox key={line.id} href={`/installation/${line.id}/respond`} sx={{ ...GRID, color: 'text.primary', textDecoration: 'none', borderBottom: 1, borderColor: 'divider', py: 1.25, '&:hover, &:focus-visible': { bgcolor: 'ground.side' } }}>
+        <LinkBox
+          key={line.id}
+          href={`/installation/${line.id}/respond`}
+          sx={{
+            ...GRID,
+            color: 'text.primary',
+            textDecoration: 'none',
+            borderBottom: 1,
+            borderColor: 'divider',
+            py: 1.25,
+            '&:hover, &:focus-visible': { bgcolor: 'ground.side' },
+          }}
+        >
           <span>
             <Box component="span" sx={{ fontWeight: 700, display: 'block' }}>
               {line.name}
@@ -84,13 +136,23 @@ function SiteTable({ site, lines, isOnly }: { site: string; lines: readonly Yard
           <Box sx={{ order: { xs: 3, sm: 0 }, gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
             <SpeedRail {...line.rail} />
           </Box>
-          <Typography variant="figure" title={`in charge: ${line.speed.rule}`} sx={{ textAlign: 'right', color: `cause.${line.speed.cause}`, fontWeight: 600, fontSize: '1.0625rem' }}>
+          <Typography
+            variant="figure"
+            title={`in charge: ${line.speed.rule}`}
+            sx={{ textAlign: 'right', color: `cause.${line.speed.cause}`, fontWeight: 600, fontSize: '1.0625rem' }}
+          >
             {line.speed.text}
           </Typography>
-          <Typography variant="figure" sx={{ textAlign: 'right', fontSize: '0.875rem', display: { xs: 'none', sm: 'block' } }}>
+          <Typography
+            variant="figure"
+            sx={{ textAlign: 'right', fontSize: '0.875rem', display: { xs: 'none', sm: 'block' } }}
+          >
             {line.gives}
           </Typography>
-          <Typography variant="body2" sx={{ color: TONES[line.standing.tone], fontWeight: line.standing.tone === 'plain' ? 400 : 700 }}>
+          <Typography
+            variant="body2"
+            sx={{ color: TONES[line.standing.tone], fontWeight: line.standing.tone === 'plain' ? 400 : 700 }}
+          >
             {line.standing.text}
           </Typography>
         </LinkBox>

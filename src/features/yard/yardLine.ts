@@ -18,14 +18,17 @@ export type YardLine = {
   readonly rail: RailProps
   readonly speed: { readonly text: string; readonly cause: Cause; readonly rule: string }
   readonly gives: string
-  readonly standing: { readonly text: string; readonly tone: 'plain' | 'working' | 'needs' }
+  readonly standing: { readonly text: string; readonly tone: 'plain' | 'working' | 'needs' | 'hurts' }
   readonly sealedAt: string | null
   readonly sealedNumber: number | null
   readonly concern: { readonly title: string; readonly detail: string; readonly grave: boolean } | null
 }
 
 /** What one installation shows in the yard: its rail, the speed at the middle of its target band, and its standing. */
-export function yardLine({ id, siteName, workingCopy: { document }, sealed }: YardRow, preference: UnitPreference): YardLine {
+export function yardLine(
+  { id, siteName, workingCopy: { document }, sealed }: YardRow,
+  preference: UnitPreference,
+): YardLine {
   const derived = derive(document)
   const { brief, response } = document
   const values = Object.fromEntries(
@@ -41,7 +44,9 @@ export function yardLine({ id, siteName, workingCopy: { document }, sealed }: Ya
   const boost = response.rules.find((candidate) => candidate.kind === 'switch' && !candidate.off)
   const sealedDocument = sealed && readInstallation(sealed.document)
   const changes = sealedDocument?.ok ? compare(sealedDocument.value, document).length : 0
-  const concern = judgeInstallation(document, derived).find(({ severity }) => severity === 'hurts' || severity === 'fails')
+  const concern = judgeInstallation(document, derived).find(
+    ({ severity }) => severity === 'hurts' || severity === 'fails',
+  )
   return {
     id,
     site: siteName,
@@ -61,7 +66,7 @@ export function yardLine({ id, siteName, workingCopy: { document }, sealed }: Ya
     },
     gives: lead?.flowLs == null ? 'not mapped' : formatQuantity(lead.flowLs, 'flow', preference),
     standing: concern
-      ? { text: 'Needs you', tone: 'needs' }
+      ? { text: 'Needs you', tone: concern.severity === 'hurts' ? 'hurts' : 'needs' }
       : sealed === null
         ? { text: 'Never sealed', tone: 'working' }
         : changes > 0

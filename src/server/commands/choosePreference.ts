@@ -7,7 +7,13 @@ import { closed } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const readInput = validator(
-  Type.Object({ temperatureUnit: Type.Union(TEMPERATURE_CHOICES.map((unit) => Type.Literal(unit))), flowUnit: Type.Union(FLOW_CHOICES.map((unit) => Type.Literal(unit))) }, closed),
+  Type.Object(
+    {
+      temperatureUnit: Type.Union(TEMPERATURE_CHOICES.map((unit) => Type.Literal(unit))),
+      flowUnit: Type.Union(FLOW_CHOICES.map((unit) => Type.Literal(unit))),
+    },
+    closed,
+  ),
 )
 
 export async function choosePreference(scope: Scope, input: unknown): Promise<Result> {

@@ -11,10 +11,18 @@ import { getInstallation } from '@/db/queries/installation'
 import { closed, Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
-const readInput = validator(Type.Object({ id: Uuid, installationId: Uuid, check: Type.String({ minLength: 1, maxLength: 100 }), reading: CheckReading }, closed))
+const readInput = validator(
+  Type.Object(
+    { id: Uuid, installationId: Uuid, check: Type.String({ minLength: 1, maxLength: 100 }), reading: CheckReading },
+    closed,
+  ),
+)
 
 /** Judges a reading on the server, against the working copy as kept, and keeps reading and verdict together. */
-export async function keepCheck(scope: Scope, input: unknown): Promise<Result<{ verdict: 'holds' | 'fails'; sentence: string }>> {
+export async function keepCheck(
+  scope: Scope,
+  input: unknown,
+): Promise<Result<{ verdict: 'holds' | 'fails'; sentence: string }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const { id, installationId, check: checkId, reading } = read.value
@@ -24,8 +32,20 @@ export async function keepCheck(scope: Scope, input: unknown): Promise<Result<{ 
   const { machine } = derive(document).given
   const check = machine ? provePlan(machine, document.kit).find((candidate) => candidate.id === checkId) : undefined
   if (!machine || !check || check.kind !== reading.kind)
-    return { kind: 'invalid', problems: [{ code: 'said', path: 'check', text: 'This check no longer belongs to the setting; open Prove again.' }] }
+    return {
+      kind: 'invalid',
+      problems: [
+        { code: 'said', path: 'check', text: 'This check no longer belongs to the setting; open Prove again.' },
+      ],
+    }
   const { verdict, sentence } = judge(check, reading, machine, document.kit)
-  await addCheckResult(scope, installationId, { id, check: checkId, given: givenMark(machine.response), reading, verdict, sentence })
+  await addCheckResult(scope, installationId, {
+    id,
+    check: checkId,
+    given: givenMark(machine.response),
+    reading,
+    verdict,
+    sentence,
+  })
   return { kind: 'done', verdict, sentence }
 }

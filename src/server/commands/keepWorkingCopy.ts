@@ -6,10 +6,15 @@ import { saveWorkingCopy } from '@/db/queries/installation'
 import { closed, Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
-const readInput = validator(Type.Object({ id: Uuid, baseVersion: Type.Integer({ minimum: 1 }), saveId: Uuid, document: Type.Unknown() }, closed))
+const readInput = validator(
+  Type.Object({ id: Uuid, baseVersion: Type.Integer({ minimum: 1 }), saveId: Uuid, document: Type.Unknown() }, closed),
+)
 
 /** Keeps a change of the working copy. The document is checked whole, so nothing half-made is ever kept. */
-export async function keepWorkingCopy(scope: Scope, input: unknown): Promise<Result<{ version: number; savedAt: string }>> {
+export async function keepWorkingCopy(
+  scope: Scope,
+  input: unknown,
+): Promise<Result<{ version: number; savedAt: string }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const document = readInstallation(read.value.document)
@@ -20,7 +25,12 @@ export async function keepWorkingCopy(scope: Scope, input: unknown): Promise<Res
     case 'kept':
       return { kind: 'done', version: outcome.version, savedAt: outcome.savedAt.toISOString() }
     case 'behind':
-      return { kind: 'behind', version: outcome.version, savedBy: outcome.savedBy, savedAt: outcome.savedAt.toISOString() }
+      return {
+        kind: 'behind',
+        version: outcome.version,
+        savedBy: outcome.savedBy,
+        savedAt: outcome.savedAt.toISOString(),
+      }
     case 'unknown':
       return outcome
   }

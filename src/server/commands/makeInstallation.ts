@@ -9,8 +9,15 @@ import { closed, Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const Named = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })
-const readNew = validator(Type.Object({ id: Uuid, site: Named, name: Named, duty: Type.Union(NEW_DUTIES.map((duty) => Type.Literal(duty))) }, closed))
-const readImport = validator(Type.Object({ id: Uuid, site: Named, text: Type.String({ maxLength: 4_000_000 }) }, closed))
+const readNew = validator(
+  Type.Object(
+    { id: Uuid, site: Named, name: Named, duty: Type.Union(NEW_DUTIES.map((duty) => Type.Literal(duty))) },
+    closed,
+  ),
+)
+const readImport = validator(
+  Type.Object({ id: Uuid, site: Named, text: Type.String({ maxLength: 4_000_000 }) }, closed),
+)
 
 /** Makes an installation from nothing but its name and duty. */
 export async function makeInstallation(scope: Scope, input: unknown): Promise<Result<{ id: string }>> {

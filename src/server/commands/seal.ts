@@ -6,7 +6,15 @@ import { closed, Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const readInput = validator(
-  Type.Object({ id: Uuid, installationId: Uuid, version: Type.Integer({ minimum: 1 }), reason: Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' }) }, closed),
+  Type.Object(
+    {
+      id: Uuid,
+      installationId: Uuid,
+      version: Type.Integer({ minimum: 1 }),
+      reason: Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' }),
+    },
+    closed,
+  ),
 )
 
 /** Seals the working copy with a reason, for good. */

@@ -5,7 +5,16 @@ import { addLogEntry } from '@/db/queries/log'
 import { closed, Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
-const readInput = validator(Type.Object({ id: Uuid, installationId: Type.Union([Uuid, Type.Null()]), text: Type.String({ minLength: 1, maxLength: 1000, pattern: '\\S' }) }, closed))
+const readInput = validator(
+  Type.Object(
+    {
+      id: Uuid,
+      installationId: Type.Union([Uuid, Type.Null()]),
+      text: Type.String({ minLength: 1, maxLength: 1000, pattern: '\\S' }),
+    },
+    closed,
+  ),
+)
 
 export async function writeLog(scope: Scope, input: unknown): Promise<Result> {
   const read = readInput(input)

@@ -20,12 +20,20 @@ export type RailTick = {
   readonly atMax: string
 }
 
-type Props = RailProps & { ticks: readonly RailTick[]; stepPct: number; onSet: (id: string, pct: number) => void; onDone: () => void }
+type Props = RailProps & {
+  ticks: readonly RailTick[]
+  stepPct: number
+  onSet: (id: string, pct: number) => void
+  onDone: () => void
+}
 
-/** A label stands right of its tick, unless the next tick or the end of the rail is too near. */
-function isLeftOfTick(ticks: readonly RailTick[], index: number): boolean {
+// A label stands right of its tick, unless the next tick or the end of the rail is too near.
+const LEFT = 'translateX(calc(-100% - 2px))'
+const RIGHT = 'translateX(2px)'
+
+function isCrowded(ticks: readonly RailTick[], index: number): boolean {
   const [tick, next] = [ticks[index]!, ticks[index + 1]]
-  return tick.pct > 92 || (next !== undefined && next.pct - tick.pct < 10)
+  return next !== undefined && next.pct - tick.pct < 10
 }
 
 /** The rail with ticks that can be dragged and moved by keys: one controller step a press, five with the page keys. */
@@ -53,8 +61,19 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
     <Box>
       <Box ref={bar} sx={{ position: 'relative', height: 30, mx: 0.25 }}>
         <Box sx={{ position: 'absolute', inset: '12px 0 5px 0', bgcolor: 'ground.wont' }} />
-        {startPct !== null && <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: 0, width: `${startPct}%`, ...hatch }} />}
-        <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: `${floorPct}%`, width: `${Math.max(0, ceilingPct - floorPct)}%`, bgcolor: 'ground.tint' }} />
+        {startPct !== null && (
+          <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: 0, width: `${startPct}%`, ...hatch }} />
+        )}
+        <Box
+          sx={{
+            position: 'absolute',
+            top: 12,
+            bottom: 5,
+            left: `${floorPct}%`,
+            width: `${Math.max(0, ceilingPct - floorPct)}%`,
+            bgcolor: 'ground.tint',
+          }}
+        />
         {ticks.map((tick) => (
           <Box
             key={tick.id}
@@ -74,7 +93,14 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
             }}
             onPointerUp={onDone}
             onKeyDown={(event) => {
-              const by = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: 5 * step, PageDown: -5 * step }[event.key]
+              const by = {
+                ArrowRight: step,
+                ArrowUp: step,
+                ArrowLeft: -step,
+                ArrowDown: -step,
+                PageUp: 5 * step,
+                PageDown: -5 * step,
+              }[event.key]
               if (by === undefined) return
               event.preventDefault()
               move(tick.id, tick.pct + by)
@@ -83,7 +109,16 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
               setHeld(null)
               onDone()
             }}
-            sx={{ position: 'absolute', top: 2, bottom: -5, left: `calc(${tick.pct}% - 12px)`, width: 24, cursor: 'ew-resize', touchAction: 'none', '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' } }}
+            sx={{
+              position: 'absolute',
+              top: 2,
+              bottom: -5,
+              left: `calc(${tick.pct}% - 12px)`,
+              width: 24,
+              cursor: 'ew-resize',
+              touchAction: 'none',
+              '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' },
+            }}
           >
             <Box sx={{ position: 'absolute', left: 10.5, top: 6, bottom: 4, width: 3, bgcolor: tick.colour }} />
           </Box>
@@ -96,7 +131,16 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
       </Box>
       <Box sx={{ position: 'relative', height: 18 }} aria-hidden="true">
         {startPct !== null && startPct > 8 && (
-          <Typography variant="body2" sx={{ position: 'absolute', left: 2, color: 'text.secondary', fontSize: '0.75rem', display: { xs: 'none', sm: 'block' } }}>
+          <Typography
+            variant="body2"
+            sx={{
+              position: 'absolute',
+              left: 2,
+              color: 'text.secondary',
+              fontSize: '0.75rem',
+              display: { xs: 'none', sm: 'block' },
+            }}
+          >
             will not turn
           </Typography>
         )}
@@ -104,7 +148,18 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
           <Typography
             key={tick.id}
             variant="body2"
-            sx={{ position: 'absolute', left: `${tick.pct}%`, transform: isLeftOfTick(ticks, index) ? 'translateX(calc(-100% - 2px))' : 'translateX(2px)', whiteSpace: 'nowrap', fontSize: '0.75rem', color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour }}
+            sx={{
+              position: 'absolute',
+              left: `${tick.pct}%`,
+              display: { xs: isCrowded(ticks, index) ? 'none' : 'block', sm: 'block' },
+              transform: {
+                xs: tick.pct > 65 ? LEFT : RIGHT,
+                sm: tick.pct > 92 || isCrowded(ticks, index) ? LEFT : RIGHT,
+              },
+              whiteSpace: 'nowrap',
+              fontSize: '0.75rem',
+              color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour,
+            }}
           >
             {tick.name} <b>{formatPct(tick.pct)}</b>
           </Typography>

@@ -14,12 +14,34 @@ export type RailProps = {
 
 /** The bar from 0 to 100 % without handles: for rows of the yard and for the printed record. */
 export function SpeedRail({ startPct, floorPct, ceilingPct, boostPct = null, nowPct }: RailProps) {
-  const said = [startPct === null ? '' : `turns from ${startPct} %`, `floor ${floorPct} %`, boostPct === null ? '' : `boost ${boostPct} %`, `ceiling ${ceilingPct} %`, nowPct === null ? '' : `now ${Math.round(nowPct)} %`]
+  const said = [
+    startPct === null ? '' : `turns from ${startPct} %`,
+    `floor ${floorPct} %`,
+    boostPct === null ? '' : `boost ${boostPct} %`,
+    `ceiling ${ceilingPct} %`,
+    nowPct === null ? '' : `now ${Math.round(nowPct)} %`,
+  ]
   return (
-    <Box role="img" aria-label={`Speed: ${said.filter(Boolean).join(', ')}`} sx={{ position: 'relative', height: 30, minWidth: 120 }}>
+    <Box
+      role="img"
+      aria-label={`Speed: ${said.filter(Boolean).join(', ')}`}
+      sx={{ position: 'relative', height: 30, minWidth: 120 }}
+    >
       <Box sx={{ position: 'absolute', inset: '12px 0 5px 0', bgcolor: 'ground.wont', printColorAdjust: 'exact' }} />
-      {startPct !== null && <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: 0, width: `${startPct}%`, ...hatch }} />}
-      <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: `${floorPct}%`, width: `${Math.max(0, ceilingPct - floorPct)}%`, bgcolor: 'ground.tint', printColorAdjust: 'exact' }} />
+      {startPct !== null && (
+        <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: 0, width: `${startPct}%`, ...hatch }} />
+      )}
+      <Box
+        sx={{
+          position: 'absolute',
+          top: 12,
+          bottom: 5,
+          left: `${floorPct}%`,
+          width: `${Math.max(0, ceilingPct - floorPct)}%`,
+          bgcolor: 'ground.tint',
+          printColorAdjust: 'exact',
+        }}
+      />
       <Tick pct={floorPct} colour="text.primary" />
       <Tick pct={ceilingPct} colour="text.primary" />
       {boostPct !== null && <Tick pct={boostPct} colour="cause.switch" />}
@@ -28,11 +50,33 @@ export function SpeedRail({ startPct, floorPct, ceilingPct, boostPct = null, now
   )
 }
 
-const Tick = ({ pct, colour }: { pct: number; colour: string }) => <Box sx={{ position: 'absolute', top: 8, bottom: 1, left: `calc(${pct}% - 1px)`, width: 2, bgcolor: colour, printColorAdjust: 'exact' }} />
+const Tick = ({ pct, colour }: { pct: number; colour: string }) => (
+  <Box
+    sx={{
+      position: 'absolute',
+      top: 8,
+      bottom: 1,
+      left: `calc(${pct}% - 1px)`,
+      width: 2,
+      bgcolor: colour,
+      printColorAdjust: 'exact',
+    }}
+  />
+)
 
 export const Pointer = ({ pct }: { pct: number }) => (
   <Box sx={{ position: 'absolute', top: 0, bottom: 1, left: `${pct}%` }}>
-    <Box sx={{ position: 'absolute', left: -7, top: 0, borderLeft: '7px solid transparent', borderRight: '7px solid transparent', borderTop: '10px solid', borderTopColor: 'cause.speed' }} />
+    <Box
+      sx={{
+        position: 'absolute',
+        left: -7,
+        top: 0,
+        borderLeft: '7px solid transparent',
+        borderRight: '7px solid transparent',
+        borderTop: '10px solid',
+        borderTopColor: 'cause.speed',
+      }}
+    />
     <Box sx={{ position: 'absolute', left: -1.5, top: 8, bottom: 0, width: 3, bgcolor: 'cause.speed' }} />
   </Box>
 )

@@ -12,14 +12,27 @@ import { createWorkingCopyStore, type WorkingCopyState, type WorkingCopyStore } 
 type Held = { readonly store: WorkingCopyStore; readonly preference: UnitPreference }
 
 const Context = createContext<Held | null>(null)
-const DerivedContext = createContext<{ readonly derived: Derived; readonly judgements: readonly Judgement[] } | null>(null)
+const DerivedContext = createContext<{ readonly derived: Derived; readonly judgements: readonly Judgement[] } | null>(
+  null,
+)
 
-type Props = { id: string; document: Installation; version: number; savedAt: string; preference: UnitPreference; children: ReactNode }
+type Props = {
+  id: string
+  document: Installation
+  version: number
+  savedAt: string
+  preference: UnitPreference
+  children: ReactNode
+}
 
 /** Holds the working copy of one installation for all its stages, and tells other tabs what it kept. */
 export function WorkingCopyProvider({ id, document, version, savedAt, preference, children }: Props) {
-  const [channel] = useState(() => (typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`gale:${id}`)))
-  const [store] = useState(() => createWorkingCopyStore(id, { document, version, savedAt }, (kept) => channel?.postMessage(kept)))
+  const [channel] = useState(() =>
+    typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`gale:${id}`),
+  )
+  const [store] = useState(() =>
+    createWorkingCopyStore(id, { document, version, savedAt }, (kept) => channel?.postMessage(kept)),
+  )
   useEffect(() => {
     const hear = (event: MessageEvent) => store.getState().heard(Number(event.data))
     channel?.addEventListener('message', hear)

@@ -7,14 +7,27 @@ export type KeepAnswer =
   | { readonly kind: 'invalid'; readonly problems: readonly Problem[] }
   | { readonly kind: 'unknown' | 'signed-out' | 'unavailable' }
 
-export type FetchedCopy = { readonly version: number; readonly savedAt: string; readonly savedBy: string; readonly document: Installation }
+export type FetchedCopy = {
+  readonly version: number
+  readonly savedAt: string
+  readonly savedBy: string
+  readonly document: Installation
+}
 
 const address = (installationId: string) => `/api/working-copy/${installationId}`
 
 /** Sends a change; a line that is down and a server that is gone are one answer. */
-export async function sendChange(installationId: string, change: { baseVersion: number; saveId: string; document: Installation }): Promise<KeepAnswer> {
+export async function sendChange(
+  installationId: string,
+  change: { baseVersion: number; saveId: string; document: Installation },
+): Promise<KeepAnswer> {
   try {
-    const answer = await fetch(address(installationId), { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(change), keepalive: false })
+    const answer = await fetch(address(installationId), {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(change),
+      keepalive: false,
+    })
     return (await answer.json()) as KeepAnswer
   } catch {
     return { kind: 'unavailable' }

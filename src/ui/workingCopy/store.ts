@@ -16,7 +16,12 @@ export type Standing =
   | { readonly kind: 'contradicts'; readonly problems: readonly Problem[] }
   | { readonly kind: 'behind'; readonly savedBy: string; readonly savedAt: string }
 
-type Edit = { readonly label: string; readonly key: string | null; readonly forth: readonly Patch[]; readonly back: readonly Patch[] }
+type Edit = {
+  readonly label: string
+  readonly key: string | null
+  readonly forth: readonly Patch[]
+  readonly back: readonly Patch[]
+}
 
 export type WorkingCopyState = {
   readonly id: string
@@ -45,7 +50,11 @@ const MOST_UNDO = 200
 export type WorkingCopyStore = StoreApi<WorkingCopyState>
 
 /** The one home of an installation's documents in the page: edits as patches, undo and redo, and keeping them on the server. */
-export function createWorkingCopyStore(id: string, start: { document: Installation; version: number; savedAt: string }, announce: (version: number) => void): WorkingCopyStore {
+export function createWorkingCopyStore(
+  id: string,
+  start: { document: Installation; version: number; savedAt: string },
+  announce: (version: number) => void,
+): WorkingCopyStore {
   let timer: ReturnType<typeof setTimeout> | undefined
   let isSending = false
   // The change that is on its way or owed; a new one after it gets a new id.
@@ -71,7 +80,10 @@ export function createWorkingCopyStore(id: string, start: { document: Installati
           const isLast = owed.saveId === saveId
           if (isLast) owed = null
           else writeUnsent(id, { baseVersion: answer.version, saveId: owed.saveId, document: get().document })
-          set({ version: answer.version, standing: isLast ? { kind: 'kept', savedAt: answer.savedAt } : { kind: 'keeping' } })
+          set({
+            version: answer.version,
+            standing: isLast ? { kind: 'kept', savedAt: answer.savedAt } : { kind: 'keeping' },
+          })
           if (!isLast) later(0)
           return
         }
@@ -127,8 +139,13 @@ export function createWorkingCopyStore(id: string, start: { document: Installati
         const [next, forth, back] = produceWithPatches(document, recipe)
         if (forth.length === 0) return
         const last = past[past.length - 1]
-        const joined = last && key !== undefined && last.key === key ? { label, key, forth: [...last.forth, ...forth], back: [...back, ...last.back] } : null
-        const kept = joined ? [...past.slice(0, -1), joined] : [...past.slice(-MOST_UNDO), { label, key: key ?? null, forth, back }]
+        const joined =
+          last && key !== undefined && last.key === key
+            ? { label, key, forth: [...last.forth, ...forth], back: [...back, ...last.back] }
+            : null
+        const kept = joined
+          ? [...past.slice(0, -1), joined]
+          : [...past.slice(-MOST_UNDO), { label, key: key ?? null, forth, back }]
         change(next, { past: kept, future: [] })
       },
       endGesture() {
@@ -144,7 +161,8 @@ export function createWorkingCopyStore(id: string, start: { document: Installati
       redo() {
         const { document, past, future } = get()
         const [next, ...rest] = future
-        if (next) change(applyPatches(document, [...next.forth]), { past: [...past, { ...next, key: null }], future: rest })
+        if (next)
+          change(applyPatches(document, [...next.forth]), { past: [...past, { ...next, key: null }], future: rest })
       },
       async takeTheirs() {
         const theirs = await fetchCopy(id)
@@ -158,7 +176,8 @@ export function createWorkingCopyStore(id: string, start: { document: Installati
       },
       retry: () => later(0),
       heard(version) {
-        if (version > get().version && !isSending) set({ standing: { kind: 'behind', savedBy: 'another tab', savedAt: new Date().toISOString() } })
+        if (version > get().version && !isSending)
+          set({ standing: { kind: 'behind', savedBy: 'another tab', savedAt: new Date().toISOString() } })
       },
       /** Looks at what the server has now, and at what this browser still owes it from before. */
       async open() {

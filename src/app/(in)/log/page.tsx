@@ -15,7 +15,13 @@ export default async function Log() {
     <LogPage
       entries={entries.map(({ id, text, writtenBy, writtenAt, installationId }) => {
         const name = nameOf(installationId)
-        return { id, text, writtenBy, writtenAt: writtenAt.toISOString(), of: name && installationId ? { name, path: stagePath(installationId, 'hand-over') } : undefined }
+        return {
+          id,
+          text,
+          writtenBy,
+          writtenAt: writtenAt.toISOString(),
+          of: name && installationId ? { name, path: stagePath(installationId, 'hand-over') } : undefined,
+        }
       })}
     />
   )

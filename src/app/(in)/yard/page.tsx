@@ -18,7 +18,15 @@ export default async function YardPage({ searchParams }: { searchParams: Promise
     <Yard
       name={name}
       lines={rows.map((row) => yardLine(row, preference))}
-      newInstallation={<NewInstallation key={String(isNew)} startsOpen={isNew} sites={sites.map((site) => site.name)} onMake={makeInstallationAction} onImport={importInstallationAction} />}
+      newInstallation={
+        <NewInstallation
+          key={String(isNew)}
+          startsOpen={isNew}
+          sites={sites.map((site) => site.name)}
+          onMake={makeInstallationAction}
+          onImport={importInstallationAction}
+        />
+      }
     />
   )
 }

@@ -4,7 +4,8 @@ import { parseLoggerTime } from '@/core/formats/readingsCsv/time'
 
 export type ReadingRow = { readonly atMs: number; readonly values: readonly number[] }
 
-export type RowOutcome = { readonly ok: true; readonly row: ReadingRow } | { readonly ok: false; readonly problem: Problem }
+export type RowOutcome =
+  { readonly ok: true; readonly row: ReadingRow } | { readonly ok: false; readonly problem: Problem }
 
 const NUMBER = /^[+-]?\d+(?:[.,]\d+)?$/
 
@@ -12,7 +13,10 @@ const PLAUSIBLE = { temperature: [-60, 650], humidity: [0, 100] } as const
 
 /** Reads the lines of a readings file one after another: times must rise, and one decimal mark is used throughout.
  *  Temperatures come out in °C, humidity in %RH. */
-export function rowReader({ timeIndex, columns }: ReadingColumns): (cells: readonly string[], lineNumber: number) => RowOutcome {
+export function rowReader({
+  timeIndex,
+  columns,
+}: ReadingColumns): (cells: readonly string[], lineNumber: number) => RowOutcome {
   let lastMs = -Infinity
   let lastLine = 0
   let decimal: ',' | '.' | null = null
@@ -28,7 +32,8 @@ export function rowReader({ timeIndex, columns }: ReadingColumns): (cells: reado
       if (cell === '') return refuse(`${name} is empty.`)
       if (!NUMBER.test(cell)) return refuse(`“${cell}” in ${name} is not a number.`)
       const mark = cell.includes(',') ? ',' : cell.includes('.') ? '.' : null
-      if (mark && decimal && mark !== decimal) return refuse(`${name} has “${mark}” where earlier lines have “${decimal}”; use one decimal mark throughout.`)
+      if (mark && decimal && mark !== decimal)
+        return refuse(`${name} has “${mark}” where earlier lines have “${decimal}”; use one decimal mark throughout.`)
       decimal ??= mark
       const raw = Number(cell.replace(',', '.'))
       const value = unit === 'F' ? ((raw - 32) * 5) / 9 : raw

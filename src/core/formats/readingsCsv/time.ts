@@ -26,6 +26,7 @@ function utc(pieces: readonly (string | undefined)[]): number {
   const ms = Date.UTC(year, month - 1, day, hour, minute, second)
   const back = new Date(ms)
   // Date.UTC rolls 31 February over into March; a logger does not mean that.
-  const isReal = back.getUTCMonth() === month - 1 && back.getUTCDate() === day && hour < 24 && minute < 60 && second < 60
+  const isReal =
+    back.getUTCMonth() === month - 1 && back.getUTCDate() === day && hour < 24 && minute < 60 && second < 60
   return isReal ? ms : NaN
 }

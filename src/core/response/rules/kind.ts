@@ -7,8 +7,20 @@ import type { Input, Response } from '@/core/response/schema'
 export type SentencePart =
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'input'; readonly name: string }
-  | { readonly kind: 'field'; readonly path: string; readonly label: string; readonly quantity: Quantity; readonly value: number }
-  | { readonly kind: 'choice'; readonly path: string; readonly label: string; readonly value: string; readonly options: readonly (readonly [value: string, text: string])[] }
+  | {
+      readonly kind: 'field'
+      readonly path: string
+      readonly label: string
+      readonly quantity: Quantity
+      readonly value: number
+    }
+  | {
+      readonly kind: 'choice'
+      readonly path: string
+      readonly label: string
+      readonly value: string
+      readonly options: readonly (readonly [value: string, text: string])[]
+    }
 
 export const text = (said: string): SentencePart => ({ kind: 'text', text: said })
 
@@ -37,7 +49,14 @@ export type CompiledRule = {
 export type RuleWhy =
   | { readonly kind: 'off' }
   | { readonly kind: 'ramp-below' | 'ramp-above'; readonly x: number; readonly edge: number }
-  | { readonly kind: 'ramp-within'; readonly x: number; readonly up: number; readonly span: number; readonly fromPct: number; readonly toPct: number }
+  | {
+      readonly kind: 'ramp-within'
+      readonly x: number
+      readonly up: number
+      readonly span: number
+      readonly fromPct: number
+      readonly toPct: number
+    }
   | { readonly kind: 'input-lost' }
   | { readonly kind: 'switch-waiting'; readonly leftS: number }
   | { readonly kind: 'switch-on' }
@@ -48,10 +67,19 @@ export type RuleWhy =
 export type RuleKind<R> = {
   readonly check: (rule: R, context: RuleContext) => Problem[]
   readonly compile: (rule: R, context: CompileContext) => CompiledRule
-  readonly sentence: (rule: R, context: { readonly input: Input | undefined; readonly response: Response }) => readonly SentencePart[]
+  readonly sentence: (
+    rule: R,
+    context: { readonly input: Input | undefined; readonly response: Response },
+  ) => readonly SentencePart[]
   readonly cause: (input: Input | undefined) => Cause
 }
 
 /** The quantity in which an input of this kind is measured. */
 export const inputQuantity = (input: Input | undefined): Quantity =>
-  !input || input.kind === 'switch' ? 'speed' : input.kind === 'temperature' ? 'temperature' : input.kind === 'humidity' ? 'humidity' : 'pressure'
+  !input || input.kind === 'switch'
+    ? 'speed'
+    : input.kind === 'temperature'
+      ? 'temperature'
+      : input.kind === 'humidity'
+        ? 'humidity'
+        : 'pressure'

@@ -24,18 +24,40 @@ function underCeiling(ramp: Ramp, { floor, ceiling }: Response): Ramp {
 
 const beforeStart = (below: Ramp['below']): SentencePart[] => [
   text('; before that '),
-  { kind: 'choice', path: 'below', label: 'before the start', value: below, options: [['from', 'hold the first speed'], ['nothing', 'ask for nothing']] },
+  {
+    kind: 'choice',
+    path: 'below',
+    label: 'before the start',
+    value: below,
+    options: [
+      ['from', 'hold the first speed'],
+      ['nothing', 'ask for nothing'],
+    ],
+  },
 ]
 
 export const rampKind: RuleKind<Ramp> = {
   check(ramp, { response, path }) {
     const input = response.inputs.find(({ id }) => id === ramp.input)
     const problems: Problem[] = []
-    if (input?.kind === 'switch') problems.push({ code: 'wrong_kind', path: `${path}.input`, what: `“${input.name}”`, got: 'switch', needs: 'measured input' })
-    if (ramp.startAt === ramp.fullAt) problems.push({ code: 'empty_band', path: `${path}.fullAt`, what: `The ramp on ${input?.name ?? ramp.input}`, at: ramp.startAt })
+    if (input?.kind === 'switch')
+      problems.push({
+        code: 'wrong_kind',
+        path: `${path}.input`,
+        what: `“${input.name}”`,
+        got: 'switch',
+        needs: 'measured input',
+      })
+    if (ramp.startAt === ramp.fullAt)
+      problems.push({
+        code: 'empty_band',
+        path: `${path}.fullAt`,
+        what: `The ramp on ${input?.name ?? ramp.input}`,
+        at: ramp.startAt,
+      })
     return problems
   },
-  compile(written, { response, memory: _memory, inputIndex }) {
+  compile(written, { response, inputIndex }) {
     const ramp = underCeiling(written, response)
     const at = inputIndex(ramp.input)
     const { startAt, fullAt, fromPct, toPct } = ramp
@@ -46,11 +68,23 @@ export const rampKind: RuleKind<Ramp> = {
       ask: rising
         ? (inputs) => {
             const x = inputs[at]!
-            return x >= fullAt ? toPct : x >= startAt ? fromPct + (x - startAt) * perUnitPct : x < startAt ? belowPct : NaN
+            return x >= fullAt
+              ? toPct
+              : x >= startAt
+                ? fromPct + (x - startAt) * perUnitPct
+                : x < startAt
+                  ? belowPct
+                  : NaN
           }
         : (inputs) => {
             const x = inputs[at]!
-            return x <= fullAt ? toPct : x <= startAt ? fromPct + (x - startAt) * perUnitPct : x > startAt ? belowPct : NaN
+            return x <= fullAt
+              ? toPct
+              : x <= startAt
+                ? fromPct + (x - startAt) * perUnitPct
+                : x > startAt
+                  ? belowPct
+                  : NaN
           },
       why(inputs) {
         const x = inputs[at]!

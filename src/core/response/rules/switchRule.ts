@@ -22,10 +22,22 @@ function overrunWords(overrun: Overrun): SentencePart[] {
       ['matched', 'keep going as long as it was on'],
     ],
   }
-  const field = (path: string, label: string, value: number): SentencePart => ({ kind: 'field', path, label, quantity: 'time', value })
+  const field = (path: string, label: string, value: number): SentencePart => ({
+    kind: 'field',
+    path,
+    label,
+    quantity: 'time',
+    value,
+  })
   if (overrun.kind === 'none') return [choice]
   if (overrun.kind === 'fixed') return [choice, text(', '), field('overrun.holdS', 'overrun', overrun.holdS)]
-  return [choice, text(', at least '), field('overrun.floorS', 'least overrun', overrun.floorS), text(' and at most '), field('overrun.capS', 'longest overrun', overrun.capS)]
+  return [
+    choice,
+    text(', at least '),
+    field('overrun.floorS', 'least overrun', overrun.floorS),
+    text(' and at most '),
+    field('overrun.capS', 'longest overrun', overrun.capS),
+  ]
 }
 
 export const switchKind: RuleKind<SwitchRule> = {
@@ -33,10 +45,28 @@ export const switchKind: RuleKind<SwitchRule> = {
     const input = response.inputs.find(({ id }) => id === inputId)
     return [
       ...(input && input.kind !== 'switch'
-        ? [{ code: 'wrong_kind' as const, path: `${path}.input`, what: `“${input.name}”`, got: input.kind, needs: 'switch or contact' }]
+        ? [
+            {
+              code: 'wrong_kind' as const,
+              path: `${path}.input`,
+              what: `“${input.name}”`,
+              got: input.kind,
+              needs: 'switch or contact',
+            },
+          ]
         : []),
       ...(overrun.kind === 'matched' && overrun.floorS > overrun.capS
-        ? [{ code: 'order' as const, path: `${path}.overrun`, low: 'The least overrun', lowValue: overrun.floorS, high: 'the longest', highValue: overrun.capS, unit: 's' }]
+        ? [
+            {
+              code: 'order' as const,
+              path: `${path}.overrun`,
+              low: 'The least overrun',
+              lowValue: overrun.floorS,
+              high: 'the longest',
+              highValue: overrun.capS,
+              unit: 's',
+            },
+          ]
         : []),
     ]
   },
@@ -52,7 +82,8 @@ export const switchKind: RuleKind<SwitchRule> = {
         if (memory[wasOn] === 1) memory[onForS]! += dtS
         // What is left of an overrun stands still while the switch holds the fan, and runs down otherwise.
         if (!hadStarted) memory[leftS] = Math.max(0, memory[leftS]! - dtS)
-        if (!isOn && memory[wasOn] === 1 && memory[onForS]! >= onDelayS) memory[leftS] = overrunS(overrun, memory[onForS]!, memory[leftS]!)
+        if (!isOn && memory[wasOn] === 1 && memory[onForS]! >= onDelayS)
+          memory[leftS] = overrunS(overrun, memory[onForS]!, memory[leftS]!)
         if (!isOn || memory[wasOn] !== 1) memory[onForS] = 0
         memory[wasOn] = isOn ? 1 : 0
         return (isOn && memory[onForS]! >= onDelayS) || memory[leftS]! > 0 ? speedPct : NaN
@@ -60,7 +91,9 @@ export const switchKind: RuleKind<SwitchRule> = {
       why(_inputs, memory) {
         if (memory[wasOn] === 1 && memory[onForS]! >= onDelayS) return { kind: 'switch-on' }
         if (memory[leftS]! > 0) return { kind: 'switch-overrun', leftS: memory[leftS]! }
-        return memory[wasOn] === 1 ? { kind: 'switch-waiting', leftS: onDelayS - memory[onForS]! } : { kind: 'switch-idle' }
+        return memory[wasOn] === 1
+          ? { kind: 'switch-waiting', leftS: onDelayS - memory[onForS]! }
+          : { kind: 'switch-idle' }
       },
       settle(inputs, memory) {
         memory[wasOn] = inputs[at]! >= 0.5 ? 1 : 0
@@ -76,7 +109,10 @@ export const switchKind: RuleKind<SwitchRule> = {
       { kind: 'input', name },
       text(' is on'),
       ...(rule.onDelayS > 0
-        ? [text(' for '), { kind: 'field', path: 'onDelayS', label: 'on-delay', quantity: 'time', value: rule.onDelayS } as const]
+        ? [
+            text(' for '),
+            { kind: 'field', path: 'onDelayS', label: 'on-delay', quantity: 'time', value: rule.onDelayS } as const,
+          ]
         : []),
       text(', run '),
       { kind: 'field', path: 'speedPct', label: `speed while ${name} is on`, quantity: 'speed', value: rule.speedPct },

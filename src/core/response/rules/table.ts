@@ -3,7 +3,9 @@ import { switchKind } from '@/core/response/rules/switchRule'
 import type { RuleKind } from '@/core/response/rules/kind'
 import type { Rule } from '@/core/response/schema'
 
-const RULE_KINDS = { ramp: rampKind, switch: switchKind } satisfies { [K in Rule['kind']]: RuleKind<Extract<Rule, { kind: K }>> }
+const RULE_KINDS = { ramp: rampKind, switch: switchKind } satisfies {
+  [K in Rule['kind']]: RuleKind<Extract<Rule, { kind: K }>>
+}
 
 /** What the program knows of this rule's kind. */
 export const ruleKind = (rule: Rule): RuleKind<Rule> => RULE_KINDS[rule.kind] as unknown as RuleKind<Rule>

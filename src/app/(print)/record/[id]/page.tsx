@@ -24,8 +24,23 @@ export default async function RecordPage({ params, searchParams }: Props) {
     <RecordSheet
       siteName={row.siteName}
       document={revision?.document ?? row.workingCopy.document}
-      seal={revision && { number: revision.number, reason: revision.reason, sealedBy: revision.sealedBy, sealedAt: revision.sealedAt.toISOString() }}
-      results={results.map(({ id: key, check, given, verdict, sentence, readBy, readAt }) => ({ key, check, given, verdict, sentence, readBy, readAt: readAt.toISOString() }))}
+      seal={
+        revision && {
+          number: revision.number,
+          reason: revision.reason,
+          sealedBy: revision.sealedBy,
+          sealedAt: revision.sealedAt.toISOString(),
+        }
+      }
+      results={results.map(({ id: key, check, given, verdict, sentence, readBy, readAt }) => ({
+        key,
+        check,
+        given,
+        verdict,
+        sentence,
+        readBy,
+        readAt: readAt.toISOString(),
+      }))}
       preference={preference}
     />
   )

@@ -28,8 +28,13 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const tooLarge = size > LARGEST_READINGS_BYTES
   const body = request.body
   if (!body || tooLarge) {
-    const text = tooLarge ? `The file has ${Math.round(size / 1e6)} MB; the most is ${LARGEST_READINGS_BYTES / 1e6}. Cut it by month and import the parts one after another.` : 'The file is empty.'
-    return Response.json({ kind: 'invalid', problems: [{ code: 'said', path: '', text }] }, { status: tooLarge ? 413 : 422 })
+    const text = tooLarge
+      ? `The file has ${Math.round(size / 1e6)} MB; the most is ${LARGEST_READINGS_BYTES / 1e6}. Cut it by month and import the parts one after another.`
+      : 'The file is empty.'
+    return Response.json(
+      { kind: 'invalid', problems: [{ code: 'said', path: '', text }] },
+      { status: tooLarge ? 413 : 422 },
+    )
   }
   const encoder = new TextEncoder()
   const stream = new ReadableStream<Uint8Array>({
@@ -39,7 +44,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
       try {
         const input = { id, installationId: query.get('installation') ?? '', name: query.get('name') ?? 'readings.csv' }
         line(
-          await importReadingsFile(scope, input, body as unknown as AsyncIterable<Uint8Array>, (bytes) => {
+          await importReadingsFile(scope, input, body, (bytes) => {
             if (bytes - reported < REPORT_EVERY_BYTES) return
             reported = bytes
             line({ kind: 'progress', share: size > 0 ? bytes / size : 0 })

@@ -25,7 +25,11 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
 /** Keeps a change: `{ baseVersion, saveId, document }`. */
 export async function PUT(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES) return Response.json({ kind: 'invalid', problems: [{ code: 'said', path: '', text: 'This working copy is too large to keep.' }] }, { status: 413 })
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES)
+    return Response.json(
+      { kind: 'invalid', problems: [{ code: 'said', path: '', text: 'This working copy is too large to keep.' }] },
+      { status: 413 },
+    )
   const body: unknown = await request.json().catch(() => null)
   return respond((scope) => keepWorkingCopy(scope, typeof body === 'object' && body !== null ? { ...body, id } : body))
 }

@@ -34,18 +34,45 @@ export default async function StagePage({ params }: Props) {
     case 'respond':
       return <RespondStage />
     case 'rehearse':
-      return <RehearseStage installationId={id} files={(await listReadingFiles(scope, id)).map(({ id: fileId, name, lineCount, fromMs, toMs }) => ({ id: fileId, name, lineCount, fromMs, toMs }))} />
+      return (
+        <RehearseStage
+          installationId={id}
+          files={(await listReadingFiles(scope, id)).map(({ id: fileId, name, lineCount, fromMs, toMs }) => ({
+            id: fileId,
+            name,
+            lineCount,
+            fromMs,
+            toMs,
+          }))}
+        />
+      )
     case 'dial-in':
       return <DialInStage installationId={id} />
     case 'prove':
-      return <ProveStage installationId={id} results={(await listCheckResults(scope, id)).map(({ check, given, verdict, sentence }) => ({ check, given, verdict, sentence }))} onKeep={keepCheckAction} />
+      return (
+        <ProveStage
+          installationId={id}
+          results={(await listCheckResults(scope, id)).map(({ check, given, verdict, sentence }) => ({
+            check,
+            given,
+            verdict,
+            sentence,
+          }))}
+          onKeep={keepCheckAction}
+        />
+      )
     case 'hand-over': {
       const [revisions, log] = await Promise.all([listRevisions(scope, id), listLog(scope, id)])
       return (
         <HandOverStage
           installationId={id}
           revisions={revisions.map(({ sealedAt, ...revision }) => ({ ...revision, sealedAt: sealedAt.toISOString() }))}
-          log={log.map(({ id: entryId, text, writtenBy, writtenAt }) => ({ id: entryId, text, writtenBy, writtenAt: writtenAt.toISOString() }))}
+          log={log.map(({ id: entryId, text, writtenBy, writtenAt }) => ({
+            id: entryId,
+            text,
+            writtenBy,
+            writtenAt: writtenAt.toISOString(),
+          }))}
           onSeal={sealAction}
           onWrite={writeLogAction}
         />

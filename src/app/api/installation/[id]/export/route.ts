@@ -3,7 +3,6 @@ import { canonicalJson } from '@/core/document/canonical'
 import { getInstallation } from '@/db/queries/installation'
 import { scopeOrResponse } from '@/server/respond'
 
-
 /** The working copy as one JSON file, to keep, send or import elsewhere. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const scope = await scopeOrResponse()
@@ -12,7 +11,11 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const row = isUuid(id) ? await getInstallation(scope, id) : null
   if (!row) return new Response('There is no such installation here.', { status: 404 })
   const { document } = row.workingCopy
-  const name = document.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'installation'
+  const name =
+    document.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'installation'
   return new Response(canonicalJson(document), {
     headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${name}.json"` },
   })

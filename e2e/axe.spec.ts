@@ -1,0 +1,32 @@
+import { STAGES } from '../src/ui/stages'
+import { expectNoAxeFindings, openStage, test } from './setup/test'
+
+test('sign-in', async ({ page }) => {
+  await page.goto('/sign-in')
+  await expectNoAxeFindings(page)
+})
+
+for (const path of ['/yard', '/controllers', '/log'])
+  test(path, async ({ yard }) => {
+    await yard.goto(path)
+    await expectNoAxeFindings(yard)
+  })
+
+for (const { id } of STAGES) {
+  test(`${id}, light`, async ({ yard }) => {
+    await openStage(yard, /Fruiting room/, id)
+    await expectNoAxeFindings(yard)
+  })
+  test(`${id}, dark, on a phone`, async ({ yard }) => {
+    await yard.setViewportSize({ width: 390, height: 844 })
+    await yard.emulateMedia({ colorScheme: 'dark' })
+    await openStage(yard, /Fruiting room/, id)
+    await expectNoAxeFindings(yard)
+  })
+}
+
+test('the record', async ({ yard }) => {
+  const path = await openStage(yard, /Fruiting room/, 'hand-over')
+  await yard.goto(path.replace('/installation/', '/record/').replace('/hand-over', '?rev=1'))
+  await expectNoAxeFindings(yard)
+})

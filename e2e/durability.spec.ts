@@ -1,0 +1,98 @@
+import { randomUUID } from 'node:crypto'
+import type { APIRequestContext } from '@playwright/test'
+import { runningOf, startGale } from './setup/gale'
+import { edit, expect, expectKept, openDemo, openStage, test } from './setup/test'
+
+type Copy = { version: number; document: { name: string } }
+
+const isUp = async (request: APIRequestContext): Promise<boolean> =>
+  (await request.get('/api/health', { timeout: 2000 }).catch(() => null))?.ok() ?? false
+
+/** Saves one change after another as a page does (the same save again when no answer came) until `until` is true. */
+async function keepSaving(request: APIRequestContext, id: string, until: () => boolean): Promise<number> {
+  const address = `/api/working-copy/${id}`
+  const start = (await (await request.get(address)).json()) as Copy
+  let { version } = start
+  let saveId = randomUUID()
+  while (!until()) {
+    const data = { baseVersion: version, saveId, document: { ...start.document, name: `change ${version}` } }
+    const answer = await request.put(address, { data, timeout: 3000 }).catch(() => null)
+    if (answer?.status() !== 200) continue
+    version = ((await answer.json()) as Copy).version
+    saveId = randomUUID()
+  }
+  return version
+}
+
+test('kill -9 of server and of database, again and again during saves: nothing acknowledged is lost', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000)
+  const gale = await startGale()
+  const context = await browser.newContext({ baseURL: gale.url })
+  const page = await context.newPage()
+  await openDemo(page)
+  const id = (await openStage(page, /Inverter/, 'respond')).split('/')[2]!
+  await page.close()
+  let isDone = false
+  const saving = keepSaving(context.request, id, () => isDone)
+  for (const victim of ['web', 'postgres', 'web', 'postgres'] as const) {
+    const before = ((await (await context.request.get(`/api/working-copy/${id}`)).json()) as Copy).version
+    const { [victim]: pid } = runningOf(gale.folder)
+    process.kill(pid, 'SIGKILL')
+    // The start command brings it back by itself, and saving goes on.
+    await expect.poll(() => isUp(context.request), { timeout: 60_000 }).toBe(true)
+    await expect
+      .poll(
+        async () =>
+          ((await (await context.request.get(`/api/working-copy/${id}`)).json().catch(() => ({ version: 0 }))) as Copy)
+            .version,
+        { timeout: 60_000 },
+      )
+      .toBeGreaterThan(before)
+  }
+  isDone = true
+  const acknowledged = await saving
+  const kept = (await (await context.request.get(`/api/working-copy/${id}`)).json()) as Copy
+  expect(kept.version).toBe(acknowledged)
+  expect(kept.document.name).toBe(`change ${acknowledged - 1}`)
+  await gale.stop()
+})
+
+test('without a line a change stays in the browser, survives a reload, and is sent when the line is back', async ({
+  yard,
+  context,
+}) => {
+  await openStage(yard, /Inverter/, 'respond')
+  await context.route('**/api/working-copy/**', (route) => route.abort())
+  await edit(yard, /heat-sink temperature, start/, '38')
+  await expect(yard.getByText('The server cannot be reached. Your change is kept in this browser')).toBeVisible()
+  await yard.reload()
+  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('38.0')
+  await context.unroute('**/api/working-copy/**')
+  await expectKept(yard)
+  await yard.reload()
+  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('38.0')
+})
+
+test('a second tab is told that it is behind, and overwrites nothing', async ({ yard, context }) => {
+  const path = await openStage(yard, /Inverter/, 'respond')
+  await expectKept(yard)
+  const second = await context.newPage()
+  await second.goto(path)
+  await expectKept(second)
+  await edit(yard, /heat-sink temperature, full/, '54')
+  await expectKept(yard)
+  await expect(second.getByText(/This page is behind/)).toBeVisible()
+  await edit(second, /heat-sink temperature, full/, '53')
+  await yard.reload()
+  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('54.0')
+  await second.getByRole('button', { name: 'Show the newer one' }).click()
+  await expect(second.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('54.0')
+  await edit(second, /heat-sink temperature, full/, '55')
+  await expectKept(second)
+})
+
+test('a second start says that one runs already', async () => {
+  await expect(startGale({ folder: process.env.GALE_E2E_FOLDER })).rejects.toThrow(/already runs at/)
+})

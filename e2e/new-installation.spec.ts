@@ -1,0 +1,129 @@
+import { edit, expect, expectKept, test } from './setup/test'
+
+test('a person signs up, makes an installation from nothing, and takes it all the way to a seal', async ({ page }) => {
+  test.setTimeout(120_000)
+  await page.goto('/sign-in')
+  await page.getByRole('button', { name: 'New here: make a workspace of your own' }).click()
+  await page.getByRole('textbox', { name: 'Your name' }).fill('Ada Fenn')
+  await page.getByRole('textbox', { name: 'E-mail' }).fill('ada@fenn.example')
+  await page.getByRole('textbox', { name: 'Password' }).fill('short')
+  await page.getByRole('button', { name: 'Make my workspace' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Password too short' })).toBeVisible()
+  await page.getByRole('textbox', { name: 'Password' }).fill('long enough it is')
+  await page.getByRole('button', { name: 'Make my workspace' }).click()
+  await page.waitForURL('**/yard')
+  await expect(page.getByText('Nothing here yet.')).toBeVisible()
+
+  await page.getByRole('button', { name: 'New installation' }).click()
+  await page.getByRole('textbox', { name: 'Name' }).fill('Kiln room')
+  await page.getByRole('combobox', { name: 'Site' }).fill('Old Boathouse')
+  await page.getByRole('combobox', { name: 'Duty' }).click()
+  await page.getByRole('option', { name: 'exhaust' }).click()
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.waitForURL('**/brief')
+
+  await test.step('brief', async () => {
+    await edit(page, /^heat load/, '1 kW')
+    await edit(page, /^allowed rise/, '5 K')
+    await expect(page.getByRole('button', { name: 'Why: Flow for this heat' })).toHaveText('166 l/s')
+    await edit(page, /^required flow/, '30')
+    await expectKept(page)
+  })
+  await test.step('kit', async () => {
+    await page.getByRole('link', { name: /^Kit/ }).click()
+    await page.getByRole('combobox', { name: 'controller' }).click()
+    await page.getByRole('option', { name: 'Twin-channel 0–10 V controller' }).click()
+    await edit(page, /probe, survives to/, '80')
+    await expectKept(page)
+  })
+  await test.step('calibrate: start, stall and a map give the floor', async () => {
+    await page.getByRole('link', { name: /^Calibrate/ }).click()
+    await page.getByRole('button', { name: 'Note 12 %' }).click()
+    await page.getByRole('button', { name: 'Note 9 %' }).click()
+    for (const [setting, flow] of [
+      [100, 180],
+      [60, 110],
+      [30, 50],
+    ]) {
+      await page.getByRole('button', { name: `Add a reading at ${setting} %` }).click()
+      await page.getByRole('textbox', { name: `flow at ${setting} %, l/s` }).fill(String(flow))
+    }
+    await expect(page.getByRole('button', { name: 'Use floor 18' })).toBeVisible()
+    await page.getByRole('button', { name: 'Use floor 18' }).click()
+    await expectKept(page)
+  })
+  await test.step('respond: the ramp starts at the floor', async () => {
+    await page.getByRole('link', { name: /^Respond/ }).click()
+    await edit(page, /speed at the start/, '18')
+    await edit(page, /room temperature, start/, '25')
+    await page.getByRole('slider', { name: 'Room temperature', exact: true }).fill('34')
+    await expect(page.getByTestId('speed-now')).toHaveText('100%')
+    await expectKept(page)
+  })
+  await test.step('rehearse a made-up day', async () => {
+    await page.getByRole('link', { name: /^Rehearse/ }).click()
+    await expect(page.getByText('Speed changes an hour')).toBeVisible()
+  })
+  await test.step('dial in everything', async () => {
+    await page.getByRole('link', { name: /^Dial in/ }).click()
+    await expect(page.getByText(/^0 of \d+ done/)).toBeVisible()
+    const boxes = page.getByRole('checkbox', { name: /Action \d+ done/ })
+    const count = await boxes.count()
+    for (let index = 0; index < count; index++) await boxes.nth(index).click()
+    await expect(page.getByText(`${count} of ${count} done`)).toBeVisible()
+    await expectKept(page)
+    await page.getByRole('link', { name: 'All entered, go prove' }).click()
+  })
+  await test.step('prove every check', async () => {
+    const checks = page.getByRole('complementary', { name: 'All checks' }).getByRole('listitem')
+    await expect(page.getByText('Check 1 of 6')).toBeVisible()
+    for (let index = 0; index < 6; index++) {
+      await checks.nth(index).getByRole('button').click()
+      const more = page.getByRole('button', { name: /^fan read: more/ })
+      if (await more.isVisible()) {
+        // An empty reading starts from what is expected.
+        await more.click()
+        await page.getByRole('button', { name: 'Keep and next' }).click()
+      } else await page.getByRole('button', { name: 'Seen, next' }).click()
+      await expect(checks.nth(index)).toContainText('holds')
+    }
+  })
+  await test.step('seal', async () => {
+    await page.getByRole('link', { name: /^Hand over/ }).click()
+    await page.getByRole('textbox', { name: 'Reason for this seal' }).fill('First setting')
+    await page.getByRole('button', { name: 'Seal revision 1', exact: true }).click()
+    await expect(page.getByText('Nothing has changed since revision 1 was sealed.')).toBeVisible()
+    await page.getByRole('textbox', { name: 'Write into the log' }).fill('Key is with the harbour office.')
+    await page.getByRole('button', { name: 'Write', exact: true }).click()
+    await expect(page.getByText('Key is with the harbour office.')).toBeVisible()
+  })
+  await page.goto('/yard')
+  await expect(page.getByRole('link', { name: /Kiln room/ })).toContainText('As sealed, rev 1')
+})
+
+test('an export is imported again as another installation', async ({ yard }) => {
+  await yard.goto('/yard')
+  const href = await yard
+    .getByRole('main')
+    .getByRole('link', { name: /Fruiting room/ })
+    .first()
+    .getAttribute('href')
+  const exported = await yard.request.get(`/api/installation/${href!.split('/')[2]}/export`)
+  const buffer = await exported.body()
+  await yard.getByRole('button', { name: 'New installation' }).click()
+  await yard
+    .getByLabel('Installation file')
+    .setInputFiles({
+      name: 'spoiled.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"schema":"soft-gale/installation@9"}'),
+    })
+  await expect(yard.getByRole('alert').filter({ hasText: 'newer than this program' })).toBeVisible()
+  await yard.getByRole('combobox', { name: 'Site' }).fill('Copies')
+  await yard
+    .getByLabel('Installation file')
+    .setInputFiles({ name: 'fruiting.json', mimeType: 'application/json', buffer })
+  await yard.waitForURL('**/brief')
+  const again = await yard.request.get(`/api/installation/${yard.url().split('/')[4]}/export`)
+  expect(await again.text()).toBe(buffer.toString())
+})

@@ -1,0 +1,43 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+
+export type Gale = {
+  readonly url: string
+  readonly folder: string
+  readonly process: ChildProcess
+  readonly stop: () => Promise<void>
+}
+
+/** Starts Soft Gale as a person does, on a data folder of its own, and waits for the address it prints. */
+export async function startGale({
+  folder = mkdtempSync(`${tmpdir()}/gale-e2e-`),
+  args = [] as string[],
+} = {}): Promise<Gale> {
+  const child = spawn('./gale', ['start', ...args], {
+    env: { ...process.env, GALE_DATA_DIR: folder, GALE_PORT: '4280', DATABASE_URL: '' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  let said = ''
+  const url = await new Promise<string>((resolve, reject) => {
+    const hear = (chunk: Buffer) => {
+      said += chunk.toString()
+      const found = /Soft Gale is at (\S+)/.exec(said)
+      if (found?.[1] && said.includes('Ctrl-C stops it')) resolve(found[1])
+    }
+    child.stdout.on('data', hear)
+    child.stderr.on('data', hear)
+    child.once('exit', (code) => reject(new Error(`./gale start ended with ${code}: ${said}`)))
+  })
+  const stop = () =>
+    new Promise<void>((resolve) => {
+      if (child.exitCode !== null) resolve()
+      child.once('exit', () => resolve())
+      child.kill('SIGINT')
+    })
+  return { url, folder, process: child, stop }
+}
+
+/** Processes of a running Soft Gale, from its own note. */
+export const runningOf = (folder: string): { gale: number; postgres: number; web: number } =>
+  JSON.parse(readFileSync(`${folder}/running.json`, 'utf8')) as { gale: number; postgres: number; web: number }

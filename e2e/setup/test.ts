@@ -1,0 +1,52 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test as base, type Cookie, type Page } from '@playwright/test'
+
+/** A page that is signed in to the demo yard. */
+export const test = base.extend<{ yard: Page }>({
+  yard: async ({ page, context }, use) => {
+    await context.addCookies(JSON.parse(process.env.GALE_E2E_COOKIES ?? '[]') as Cookie[])
+    await use(page)
+  },
+})
+
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/sign-in')
+  await page.getByRole('button', { name: 'Open the demo yard' }).click()
+  await page.waitForURL('**/yard')
+}
+
+/** Opens an installation of the yard at a stage. */
+export async function openStage(page: Page, installation: RegExp, stage: string): Promise<string> {
+  await page.goto('/yard')
+  const href = await page.getByRole('region', { name: 'Wherry Lane Yard' }).getByRole('link', { name: installation }).getAttribute('href')
+  const path = (href ?? '').replace(/respond$/, stage)
+  await page.goto(path)
+  await page.getByRole('navigation', { name: 'Stages' }).waitFor()
+  return path
+}
+
+/** The last change has been acknowledged by the server. */
+export const expectKept = (page: Page) => expect(page.locator('#standing')).toContainText('kept', { timeout: 15_000 })
+
+export const edit = async (page: Page, label: string | RegExp, text: string): Promise<void> => {
+  const field = page.getByRole('textbox', { name: label })
+  await field.fill(text)
+  await field.press('Enter')
+}
+
+export async function expectNoAxeFindings(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze()
+  expect(
+    violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes
+          .map(({ target }) => target.join(' '))
+          .slice(0, 4)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
+}
+
+export { expect }

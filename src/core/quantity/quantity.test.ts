@@ -1,0 +1,104 @@
+import fc from 'fast-check'
+import { formatQuantity, formatTime, METRIC } from '@/core/quantity/format'
+import { parseQuantity } from '@/core/quantity/parse'
+import { fromBase, QUANTITIES, quantitySpec, toBase, type Quantity } from '@/core/quantity/units'
+
+const read = (text: string, quantity: Quantity, options = {}) => {
+  const outcome = parseQuantity(text, quantity, options)
+  return outcome.ok ? outcome.value : outcome.problems[0]!.code
+}
+
+describe('what people type', () => {
+  test.each([
+    { text: '68F', quantity: 'temperature', base: 20 },
+    { text: '20c', quantity: 'temperature', base: 20 },
+    { text: ' 18,3 °C ', quantity: 'temperature', base: 18.3 },
+    { text: '−4 C', quantity: 'temperature', base: -4 },
+    { text: '3.6 F', quantity: 'temperatureDifference', base: 2 },
+    { text: '2 K', quantity: 'temperatureDifference', base: 2 },
+    { text: '0.5 h', quantity: 'time', base: 1800 },
+    { text: '15 min', quantity: 'time', base: 900 },
+    { text: '90 cfm', quantity: 'flow', base: 42.475269888 },
+    { text: '454 m3/h', quantity: 'flow', base: 126.1111111 },
+    { text: '0.24 inWG', quantity: 'pressure', base: 59.7813384 },
+    { text: '.5', quantity: 'volts', base: 0.5 },
+  ] as const)('$text as $quantity is $base', ({ text, quantity, base }) =>
+    expect(read(text, quantity)).toBeCloseTo(base, 6),
+  )
+
+  test.each([
+    { text: 'warm', quantity: 'temperature', code: 'not_a_number' },
+    { text: '', quantity: 'temperature', code: 'not_a_number' },
+    { text: 'NaN', quantity: 'speed', code: 'not_a_number' },
+    { text: 'Infinity', quantity: 'speed', code: 'not_a_number' },
+    { text: '20 V', quantity: 'temperature', code: 'unknown_unit' },
+    { text: '2 K', quantity: 'temperature', code: 'unknown_unit' },
+    { text: '1,200', quantity: 'rotation', code: 'ambiguous_comma' },
+    { text: '101', quantity: 'humidity', code: 'implausible' },
+    { text: '-1', quantity: 'speed', code: 'implausible' },
+  ] as const)('$text as $quantity is refused: $code', ({ text, quantity, code }) =>
+    expect(read(text, quantity)).toBe(code),
+  )
+
+  test('what is typed without a unit is in the unit the person reads', () =>
+    expect(read('68', 'temperature', { typedUnit: '°F' })).toBeCloseTo(20, 9))
+})
+
+describe('units', () => {
+  // GNU Units 2.22 figures from reference-values `unit.temperature`, `unit.factors`.
+  test.each([
+    { c: -40, f: -40 },
+    { c: 0, f: 32 },
+    { c: 4, f: 39.2 },
+    { c: 100, f: 212 },
+    { c: 21.11111111, f: 70 },
+    { c: 37.77777778, f: 100 },
+  ])('$c °C is $f °F', ({ c, f }) => expect(fromBase(QUANTITIES.temperature.units[1], c)).toBeCloseTo(f, 6))
+
+  test.each([
+    { k: 0.5, f: 0.9 },
+    { k: 2, f: 3.6 },
+    { k: 15, f: 27 },
+    { k: -5, f: -9 },
+  ])('a difference of $k K is $f F°, with no 32 in it', ({ k, f }) =>
+    expect(fromBase(QUANTITIES.temperatureDifference.units[1], k)).toBeCloseTo(f, 9),
+  )
+
+  test('there and back is the same in every unit; nothing is zero at zero but differences', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[])),
+        fc.double({ min: -1e4, max: 1e4, noNaN: true }),
+        (quantity, x) =>
+          quantitySpec(quantity).units.every(
+            (unit) => Math.abs(fromBase(unit, toBase(unit, x)) - x) <= 1e-9 * Math.max(1, Math.abs(x)),
+          ),
+      ),
+      { seed: 11 },
+    )
+  })
+})
+
+test.each([
+  { base: 18.3, quantity: 'temperature', said: '18.3 °C' },
+  { base: -0.04, quantity: 'temperature', said: '0.0 °C' },
+  { base: -4, quantity: 'temperature', said: '−4.0 °C' },
+  { base: NaN, quantity: 'flow', said: '– l/s' },
+] as const)('$base shows as $said', ({ base, quantity, said }) => expect(formatQuantity(base, quantity)).toBe(said))
+
+test('a person of °F and cfm reads points with 32 and differences without', () => {
+  const imperial = { ...METRIC, temperature: 'F', flow: 'cfm' } as const
+  expect([
+    formatQuantity(20, 'temperature', imperial),
+    formatQuantity(2, 'temperatureDifference', imperial),
+    formatQuantity(42.4752699, 'flow', imperial),
+  ]).toEqual(['68.0 °F', '3.6 F°', '90 cfm'])
+})
+
+test.each([
+  [4, '4 s'],
+  [90, '90 s'],
+  [900, '15 min'],
+  [5400, '90 min'],
+  [9000, '2.5 h'],
+])('%d seconds are said as %s', (timeS, said) => expect(formatTime(timeS)).toBe(said))

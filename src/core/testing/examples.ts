@@ -1,0 +1,51 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import type { ControllerModel } from '@/core/controller/schema'
+import type { Installation } from '@/core/document/installation'
+import { parseJson, readControllerModel, readInstallationText } from '@/core/document/read'
+import { compile, type Machine } from '@/core/response/compile'
+import type { Response } from '@/core/response/schema'
+
+export const demoText = (path: string): string => readFileSync(join(process.cwd(), 'demo', path), 'utf8')
+
+export function demoInstallation(name: string): Installation {
+  const outcome = readInstallationText(demoText(`installations/${name}.json`))
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+  return outcome.value
+}
+
+export function demoModel(name: string): ControllerModel {
+  const data = parseJson(demoText(`controllers/${name}.json`))
+  const outcome = data.ok ? readControllerModel(data.value) : data
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+  return outcome.value
+}
+
+/** A response with one temperature and one switch, no rules, floor 20 and ceiling 100; a test puts in what it is about. */
+export function exampleResponse(changes: Partial<Response> = {}): Response {
+  return {
+    schema: 'soft-gale/response@1',
+    lead: 'fan',
+    inputs: [
+      { id: 'temp', kind: 'temperature', name: 'room temperature', from: 0, to: 50 },
+      { id: 'boost', kind: 'switch', name: 'boost switch' },
+    ],
+    floor: { speedPct: 20, reasons: [] },
+    ceiling: { speedPct: 100, how: 'clip' },
+    rules: [],
+    startKick: null,
+    followers: [],
+    steps: { stepPct: 0, rounding: 'nearest' },
+    ...changes,
+  }
+}
+
+export function machineFor(response: Response): Machine {
+  const outcome = compile(response)
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+  return outcome.value
+}
+
+/** Speed of the lead once everything has settled. */
+export const settledPct = (machine: Machine, values: Readonly<Record<string, number>>): number =>
+  machine.settledState(machine.inputsFrom(values)).fansPct[0]!

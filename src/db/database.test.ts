@@ -1,0 +1,180 @@
+import { randomUUID } from 'node:crypto'
+import { Client } from 'pg'
+import { database, inWorkspace, isDatabaseGone, type Scope } from '@/db/client'
+import { DatabaseUnfit, migrateDatabase } from '@/db/migrate'
+import { createInstallation, getInstallation, listYard, saveWorkingCopy } from '@/db/queries/installation'
+import { StoredDocumentError } from '@/db/queries/document'
+import { addLogEntry, listLog } from '@/db/queries/log'
+import { listRevisions, sealRevision } from '@/db/queries/revision'
+import { ensureSite } from '@/db/queries/site'
+import { WORKSPACE_TABLES, workingCopy } from '@/db/schema'
+import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
+import { demoInstallation } from '@/core/testing/examples'
+
+const { url } = useThrowawayDatabase()
+
+async function made(scope: Scope): Promise<string> {
+  const id = randomUUID()
+  await createInstallation(scope, {
+    id,
+    siteId: (await ensureSite(scope, 'Lock Cottage')).id,
+    document: demoInstallation('fruiting-room'),
+  })
+  return id
+}
+
+const save = (scope: Scope, id: string, baseVersion: number, saveId: string = randomUUID()) =>
+  saveWorkingCopy(scope, {
+    id,
+    baseVersion,
+    saveId,
+    document: { ...demoInstallation('fruiting-room'), name: `version ${baseVersion + 1}` },
+  })
+
+/** The message PostgreSQL itself gave. */
+const refusal = async (work: Promise<unknown>): Promise<string> => {
+  try {
+    await work
+    return 'not refused'
+  } catch (error) {
+    return error instanceof Error && error.cause instanceof Error ? error.cause.message : String(error)
+  }
+}
+
+describe('working copy', () => {
+  test('each save is one version on; one that names an older version is behind and changes nothing', async () => {
+    const scope = await newScope()
+    const id = await made(scope)
+    expect(await save(scope, id, 1)).toMatchObject({ kind: 'kept', version: 2 })
+    expect(await save(scope, id, 1)).toMatchObject({ kind: 'behind', version: 2, savedBy: 'Tam Reed' })
+    expect((await getInstallation(scope, id))?.workingCopy).toMatchObject({
+      version: 2,
+      document: { name: 'version 2' },
+    })
+  })
+  test('the same save sent twice is one', async () => {
+    const scope = await newScope()
+    const id = await made(scope)
+    const saveId = randomUUID()
+    const [first, again] = [await save(scope, id, 1, saveId), await save(scope, id, 1, saveId)]
+    expect(again).toEqual(first)
+  })
+  test('of many saves at once upon one version, exactly one is kept', async () => {
+    const scope = await newScope()
+    const id = await made(scope)
+    const outcomes = await Promise.all(Array.from({ length: 8 }, () => save(scope, id, 1)))
+    expect(outcomes.map(({ kind }) => kind).sort()).toEqual([...Array<string>(7).fill('behind'), 'kept'])
+  })
+  test('a stored document that another hand spoiled is told, not shown', async () => {
+    const scope = await newScope()
+    const id = await made(scope)
+    await inWorkspace(scope, (tx) => tx.update(workingCopy).set({ document: { schema: 'soft-gale/installation@7' } }))
+    await expect(getInstallation(scope, id)).rejects.toThrow(StoredDocumentError)
+  })
+})
+
+describe('sealed for good', () => {
+  test('numbers rise by one, even when many seal at once; the same seal twice is one', async () => {
+    const scope = await newScope()
+    const id = await made(scope)
+    const seals = Array.from({ length: 4 }, () => randomUUID())
+    const outcomes = await Promise.all(
+      [...seals, seals[0]!].map((sealId) =>
+        sealRevision(scope, { id: sealId, installationId: id, version: 1, reason: 'test of many' }),
+      ),
+    )
+    expect(outcomes.every(({ kind }) => kind === 'sealed')).toBe(true)
+    expect((await listRevisions(scope, id)).map(({ number }) => number)).toEqual([4, 3, 2, 1])
+    expect(
+      await sealRevision(scope, { id: randomUUID(), installationId: id, version: 9, reason: 'an old page' }),
+    ).toEqual({ kind: 'behind', version: 1 })
+  })
+  test.each([
+    'update revision set reason = $$other$$',
+    'delete from revision',
+    'truncate revision',
+    'update log_entry set text = $$other$$',
+    'delete from log_entry',
+    'truncate log_entry',
+  ])('the database refuses: %s', async (statement) => {
+    const scope = await newScope()
+    const id = await made(scope)
+    await sealRevision(scope, { id: randomUUID(), installationId: id, version: 1, reason: 'to be kept' })
+    expect(await refusal(inWorkspace(scope, (tx) => tx.execute(statement)))).toMatch(
+      /is for good: it can be added to, not changed/,
+    )
+    expect(await listRevisions(scope, id)).toMatchObject([{ reason: 'to be kept' }])
+  })
+})
+
+describe('row security', () => {
+  test('is forced on every table that has a workspace', async () => {
+    const { rows } = await database().execute<{ name: string }>(
+      `select c.table_name as name from information_schema.columns c where c.column_name = 'workspace_id' and c.table_schema = 'public' and c.table_name <> 'person'`,
+    )
+    expect(rows.map(({ name }) => name).sort()).toEqual([...WORKSPACE_TABLES].sort())
+    const { rows: forced } = await database().execute<{ name: string }>(
+      `select relname as name from pg_class where relrowsecurity and relforcerowsecurity`,
+    )
+    expect(forced.map(({ name }) => name).sort()).toEqual([...WORKSPACE_TABLES, 'workspace'].sort())
+  })
+  test('without a workspace nothing is seen, and nothing can be written', async () => {
+    await made(await newScope())
+    for (const table of WORKSPACE_TABLES) expect((await database().execute(`select * from ${table}`)).rows).toEqual([])
+    expect(
+      await refusal(database().execute(`insert into site (workspace_id, name) values ('${randomUUID()}', 'x')`)),
+    ).toMatch(/row-level security/)
+  })
+  test('a row cannot be written into another workspace', async () => {
+    const [mine, theirs] = [await newScope(), await newScope('Ada Fenn')]
+    expect(
+      await refusal(
+        inWorkspace(mine, (tx) =>
+          tx.execute(`insert into site (workspace_id, name) values ('${theirs.workspaceId}', 'x')`),
+        ),
+      ),
+    ).toMatch(/row-level security/)
+  })
+})
+
+test('the yard is by site, with the last seal of each', async () => {
+  const scope = await newScope()
+  const [first] = [await made(scope), await made(scope)]
+  await sealRevision(scope, { id: randomUUID(), installationId: first, version: 1, reason: 'first' })
+  expect((await listYard(scope)).map(({ siteName, sealed }) => [siteName, sealed?.number ?? null])).toEqual([
+    ['Lock Cottage', 1],
+    ['Lock Cottage', null],
+  ])
+})
+
+test('the log keeps who and when, newest first', async () => {
+  const scope = await newScope()
+  const id = await made(scope)
+  await addLogEntry(scope, { id: randomUUID(), installationId: id, kind: 'note', text: 'The shutter sticks.' })
+  expect((await listLog(scope, id)).map(({ kind, text, writtenBy }) => [kind, text, writtenBy])).toEqual([
+    ['note', 'The shutter sticks.', 'Tam Reed'],
+    ['made', 'Fruiting room 2, exhaust and make-up was made.', 'Tam Reed'],
+  ])
+})
+
+describe('a database that does not suit', () => {
+  test('made by a newer program: refused, nothing changed', async () => {
+    await database().execute(
+      `insert into drizzle.__drizzle_migrations (hash, created_at) values ('from the future', 9999999999999)`,
+    )
+    await expect(migrateDatabase()).rejects.toThrow(DatabaseUnfit)
+    await database().execute(`delete from drizzle.__drizzle_migrations where hash = 'from the future'`)
+    await expect(migrateDatabase()).resolves.toBeUndefined()
+  })
+  test('one that is not there is told apart from one that refuses', async () => {
+    const client = new Client({ connectionString: url().replace(/:\d+\//, ':1/') })
+    expect(isDatabaseGone(await client.connect().catch((error: unknown) => error))).toBe(true)
+    expect(
+      isDatabaseGone(
+        await database()
+          .execute('select nothing')
+          .catch((error: unknown) => error),
+      ),
+    ).toBe(false)
+  })
+})

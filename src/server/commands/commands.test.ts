@@ -1,0 +1,159 @@
+import { randomUUID } from 'node:crypto'
+import type { Scope } from '@/db/client'
+import { getInstallation } from '@/db/queries/installation'
+import { getReadings, listReadingFiles } from '@/db/queries/reading'
+import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
+import { importReadingsFile } from '@/server/commands/importReadingsFile'
+import { keepCheck } from '@/server/commands/keepCheck'
+import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
+import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
+import { seal } from '@/server/commands/seal'
+import { canonicalJson } from '@/core/document/canonical'
+import { problemLine } from '@/core/problem'
+import type { Result } from '@/server/result'
+import { demoInstallation, demoText } from '@/core/testing/examples'
+
+useThrowawayDatabase()
+
+let scope: Scope
+let id: string
+beforeEach(async () => {
+  scope = await newScope()
+  id = randomUUID()
+  await importInstallation(scope, { id, site: 'Lock Cottage', text: demoText('installations/fruiting-room.json') })
+})
+
+const lines = (result: Result<object>): string[] =>
+  result.kind === 'invalid' ? result.problems.map(problemLine) : [result.kind]
+
+test('an imported installation is exported byte for byte', async () =>
+  expect(canonicalJson((await getInstallation(scope, id))?.workingCopy.document)).toBe(
+    demoText('installations/fruiting-room.json'),
+  ))
+
+test('making the same installation twice makes one, and leaves the first as it is', async () => {
+  expect(await makeInstallation(scope, { id, site: 'Lock Cottage', name: 'Other', duty: 'exhaust' })).toEqual({
+    kind: 'done',
+    id,
+  })
+  expect((await getInstallation(scope, id))?.workingCopy.document.name).toBe('Fruiting room 2, exhaust and make-up')
+})
+
+test.each([
+  { input: null, line: 'this must be a object, not null.' },
+  { input: { id: 'x', baseVersion: 1, saveId: randomUUID(), document: {} }, line: /^id: / },
+  {
+    input: { id: randomUUID(), baseVersion: 0.5, saveId: randomUUID(), document: {} },
+    line: /baseVersion: this must be a whole number/,
+  },
+])('a save of $input is refused with its place', async ({ input, line }) =>
+  expect(lines(await keepWorkingCopy(scope, input)).join(' ')).toMatch(line),
+)
+
+test('a document that contradicts itself is not kept, and the one before stays', async () => {
+  const document = demoInstallation('fruiting-room')
+  document.response.floor.speedPct = 95
+  expect(lines(await keepWorkingCopy(scope, { id, baseVersion: 1, saveId: randomUUID(), document }))).toContain(
+    'response.floor.speedPct: The floor (95 %) is above the ceiling (90 %).',
+  )
+  expect((await getInstallation(scope, id))?.workingCopy.version).toBe(1)
+})
+
+test('a check is judged on the server, against the kept working copy', async () => {
+  const keep = (exhaust: number) =>
+    keepCheck(scope, {
+      id: randomUUID(),
+      installationId: id,
+      check: 'floor',
+      reading: { kind: 'speed', inputRead: null, fansPct: { exhaust } },
+    })
+  expect(await keep(26)).toMatchObject({ kind: 'done', verdict: 'holds' })
+  expect(await keep(40)).toMatchObject({ kind: 'done', verdict: 'fails' })
+  expect(
+    lines(
+      await keepCheck(scope, {
+        id: randomUUID(),
+        installationId: id,
+        check: 'gone',
+        reading: { kind: 'seen', asExpected: true },
+      }),
+    ),
+  ).toEqual(['check: This check no longer belongs to the setting; open Prove again.'])
+})
+
+test('a seal needs a reason', async () =>
+  expect(lines(await seal(scope, { id: randomUUID(), installationId: id, version: 1, reason: '  ' }))).toEqual([
+    'reason: "  " must NOT have fewer than 3 characters.',
+    'reason: this must not be empty.',
+  ]))
+
+describe('readings files', () => {
+  const send = (text: string) =>
+    importReadingsFile(
+      scope,
+      { id: randomUUID(), installationId: id, name: 'logger.csv' },
+      (async function* () {
+        // In pieces that break lines and characters anywhere.
+        const bytes = new TextEncoder().encode(text)
+        for (let at = 0; at < bytes.length; at += 1000) yield await Promise.resolve(bytes.slice(at, at + 1000))
+      })(),
+    )
+  const minute = (index: number) => new Date(Date.UTC(2026, 0, 1) + index * 60000).toISOString().slice(0, 19)
+
+  test('two columns, semicolons and decimal commas', async () => {
+    const result = await send('Zeit;Temperatur °C;rH %\n2026-11-09 10:00;18,2;91\n2026-11-09 10:01;18,3;92\n')
+    expect(result).toMatchObject({ kind: 'done', file: { lineCount: 2, columns: ['temperature', 'humidity'] } })
+    const [file] = await listReadingFiles(scope, id)
+    expect(await getReadings(scope, file!.id)).toEqual({
+      columns: ['temperature', 'humidity'],
+      atMs: [Date.UTC(2026, 10, 9, 10), Date.UTC(2026, 10, 9, 10, 1)],
+      values: [
+        [18.2, 18.3],
+        [91, 92],
+      ],
+    })
+  })
+
+  test('100,000 lines are all there', async () => {
+    const text = `time,temperature (°C)\n${Array.from({ length: 100_000 }, (_, index) => `${minute(index)},${(20 + Math.sin(index / 500)).toFixed(2)}`).join('\n')}\n`
+    expect(await send(text)).toMatchObject({ kind: 'done', file: { lineCount: 100_000 } })
+    const table = await getReadings(scope, (await listReadingFiles(scope, id))[0]!.id)
+    expect(table!.atMs).toHaveLength(100_000)
+    expect(table!.values[0]![99_999]).toBeCloseTo(20 + Math.sin(99_999 / 500), 2)
+  }, 60_000)
+
+  test.each([
+    { name: 'empty', text: '', line: 'The file is empty.' },
+    { name: 'headings only', text: 'time,temperature\n', line: 'There is no line of readings under the headings.' },
+    { name: 'no time', text: 'temperature\n18\n', line: /line 1: No column is headed “time”/ },
+    {
+      name: 'a bad line far down',
+      text: `time,temp\n${Array.from({ length: 12_000 }, (_, index) => `${minute(index)},18.0`).join('\n')}\n2027-01-01 00:00,hot\n`,
+      line: 'line 12002: “hot” in temp is not a number.',
+    },
+  ])('$name: named, and nothing of the file is kept', async ({ text, line }) => {
+    expect(lines(await send(text)).join(' ')).toMatch(line)
+    expect(await listReadingFiles(scope, id)).toEqual([])
+  })
+
+  test('many bad lines are named up to a number a person can read', async () => {
+    const result = lines(
+      await send(`time,temp\n${Array.from({ length: 500 }, (_, index) => `${minute(index)},x`).join('\n')}`),
+    )
+    expect(result).toHaveLength(21)
+    expect(result.at(-1)).toBe('There may be more; these come first.')
+  })
+
+  test('a file that never ends is stopped at its limit', async () => {
+    const chunk = new TextEncoder().encode(`${'x'.repeat(1_000_000)}\n`)
+    const endless = (async function* () {
+      yield await Promise.resolve(new TextEncoder().encode('time,temp\n'))
+      for (let n = 0; n < 200; n++) yield chunk
+    })()
+    expect(
+      lines(await importReadingsFile(scope, { id: randomUUID(), installationId: id, name: 'huge.csv' }, endless)).join(
+        ' ',
+      ),
+    ).toMatch(/larger than 64 MB|is not a time/)
+  })
+})

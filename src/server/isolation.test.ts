@@ -1,0 +1,190 @@
+import { randomUUID } from 'node:crypto'
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import type { Scope } from '@/db/client'
+import * as checkResults from '@/db/queries/checkResult'
+import * as controllerModels from '@/db/queries/controllerModel'
+import * as documents from '@/db/queries/document'
+import * as installations from '@/db/queries/installation'
+import * as logs from '@/db/queries/log'
+import * as readings from '@/db/queries/reading'
+import * as revisions from '@/db/queries/revision'
+import * as sites from '@/db/queries/site'
+import * as workspaces from '@/db/queries/workspace'
+import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
+import { choosePreference } from '@/server/commands/choosePreference'
+import { importReadingsFile } from '@/server/commands/importReadingsFile'
+import { keepCheck } from '@/server/commands/keepCheck'
+import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
+import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
+import { seal } from '@/server/commands/seal'
+import { writeLog } from '@/server/commands/writeLog'
+import { demoInstallation, demoModel, demoText } from '@/core/testing/examples'
+
+useThrowawayDatabase()
+
+const document = demoInstallation('fruiting-room')
+const reading = { kind: 'speed', inputRead: null, fansPct: { exhaust: 25 } } as const
+const csv = async function* () {
+  yield await Promise.resolve(new TextEncoder().encode(demoText('readings/inverter-cupboard-14-nov.csv')))
+}
+
+let mine: Scope
+let stranger: Scope
+let id: string
+let fileId: string
+
+/** Everything a workspace can hold. */
+beforeAll(async () => {
+  mine = await newScope()
+  stranger = await newScope('Ada Fenn')
+  id = randomUUID()
+  fileId = randomUUID()
+  await installations.createInstallation(mine, {
+    id,
+    siteId: (await sites.ensureSite(mine, 'Lock Cottage')).id,
+    document,
+  })
+  await controllerModels.saveControllerModel(mine, demoModel('two-pad-pwm'))
+  await checkResults.addCheckResult(mine, id, {
+    id: randomUUID(),
+    check: 'floor',
+    given: 'x',
+    reading,
+    verdict: 'holds',
+    sentence: 'Good.',
+  })
+  await revisions.sealRevision(mine, { id: randomUUID(), installationId: id, version: 1, reason: 'sealed by me' })
+  await importReadingsFile(mine, { id: fileId, installationId: id, name: 'mine.csv' }, csv())
+})
+
+const snapshot = async () => ({
+  row: await installations.getInstallation(mine, id),
+  revisions: await revisions.listRevisions(mine, id),
+  results: await checkResults.listCheckResults(mine, id),
+  log: await logs.listLog(mine),
+  files: await readings.listReadingFiles(mine, id),
+  models: await controllerModels.listControllerModels(mine),
+  sites: await sites.listSites(mine),
+  name: await workspaces.workspaceName(mine),
+})
+
+const none = async function* () {
+  yield await Promise.resolve([{ atMs: 1, values: [1] }])
+}
+
+type Walk = Record<string, (who: Scope) => Promise<unknown>>
+
+/** Every query, asked by a stranger for what is mine. `null`: takes no scope, or holds no rows of a workspace. */
+const QUERIES: Record<string, Walk[string] | null> = {
+  listYard: (who) => installations.listYard(who),
+  getInstallation: (who) => installations.getInstallation(who, id),
+  createInstallation: async (who) =>
+    installations
+      .createInstallation(who, { id, siteId: (await sites.ensureSite(who, 'Theirs')).id, document })
+      .catch(() => undefined),
+  saveWorkingCopy: (who) => installations.saveWorkingCopy(who, { id, baseVersion: 1, saveId: randomUUID(), document }),
+  listRevisions: (who) => revisions.listRevisions(who, id),
+  sealRevision: (who) =>
+    revisions.sealRevision(who, { id: randomUUID(), installationId: id, version: 1, reason: 'by a stranger' }),
+  listCheckResults: (who) => checkResults.listCheckResults(who, id),
+  addCheckResult: (who) =>
+    checkResults.addCheckResult(who, id, {
+      id: randomUUID(),
+      check: 'floor',
+      given: 'x',
+      reading,
+      verdict: 'fails',
+      sentence: 'No.',
+    }),
+  listLog: (who) => logs.listLog(who, id),
+  addLogEntry: (who) =>
+    logs.addLogEntry(who, { id: randomUUID(), installationId: id, kind: 'note', text: 'by a stranger' }),
+  listReadingFiles: (who) => readings.listReadingFiles(who, id),
+  getReadings: (who) => readings.getReadings(who, fileId),
+  importReadings: (who) =>
+    readings.importReadings(who, { id: randomUUID(), installationId: id, name: 'x', columns: ['temperature'] }, none()),
+  listControllerModels: (who) => controllerModels.listControllerModels(who),
+  saveControllerModel: null,
+  listSites: async (who) => (await sites.listSites(who)).filter(({ name }) => name === 'Lock Cottage'),
+  ensureSite: null,
+  workspaceName: async (who) => (await workspaces.workspaceName(who)).includes('Tam'),
+  renameWorkspace: (who) => workspaces.renameWorkspace(who, 'Theirs now'),
+  savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm' }),
+  createWorkspace: null,
+  countPeople: null,
+  stored: null,
+  storedInstallation: null,
+}
+
+const COMMANDS: Walk = {
+  keepWorkingCopy: (who) => keepWorkingCopy(who, { id, baseVersion: 1, saveId: randomUUID(), document }),
+  seal: (who) => seal(who, { id: randomUUID(), installationId: id, version: 1, reason: 'by a stranger' }),
+  keepCheck: (who) => keepCheck(who, { id: randomUUID(), installationId: id, check: 'floor', reading }),
+  writeLog: (who) => writeLog(who, { id: randomUUID(), installationId: id, text: 'by a stranger' }),
+  importReadingsFile: (who) => importReadingsFile(who, { id: randomUUID(), installationId: id, name: 'x.csv' }, csv()),
+  makeInstallation: async (who) =>
+    (await makeInstallation(who, { id: randomUUID(), site: 'Theirs', name: 'Shed', duty: 'exhaust' })).kind === 'done'
+      ? { kind: 'unknown' }
+      : null,
+  importInstallation: async (who) =>
+    (
+      await importInstallation(who, {
+        id: randomUUID(),
+        site: 'Theirs',
+        text: demoText('installations/fruiting-room.json'),
+      })
+    ).kind === 'done'
+      ? { kind: 'unknown' }
+      : null,
+  choosePreference: async (who) =>
+    (await choosePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm' })).kind === 'done'
+      ? { kind: 'unknown' }
+      : null,
+}
+
+test('every query stands in the walk', () => {
+  const modules = [
+    checkResults,
+    controllerModels,
+    documents,
+    installations,
+    logs,
+    readings,
+    revisions,
+    sites,
+    workspaces,
+  ]
+  const functions = modules.flatMap((module) =>
+    Object.entries(module).flatMap(([name, value]) =>
+      typeof value === 'function' && !/^[A-Z]/.test(name) ? [name] : [],
+    ),
+  )
+  expect(functions.sort()).toEqual(Object.keys(QUERIES).sort())
+  expect(readdirSync(join(process.cwd(), 'src/db/queries')).filter((file) => !file.includes('.test.'))).toHaveLength(
+    modules.length,
+  )
+})
+
+test('every command stands in the walk', () => {
+  const files = readdirSync(join(process.cwd(), 'src/server/commands')).map((file) => file.replace('.ts', ''))
+  expect(files.filter((file) => file !== 'input' && !file.endsWith('.test') && !(file in COMMANDS))).toEqual([])
+})
+
+const EMPTY = [undefined, null, false, [], { kind: 'unknown' }]
+
+test.each(Object.entries(QUERIES).flatMap(([name, ask]) => (ask ? [[name, ask] as const] : [])))(
+  'a stranger who asks %s gets nothing, and changes nothing of mine',
+  async (_name, ask) => {
+    const before = await snapshot()
+    const got = await ask(stranger)
+    expect(EMPTY).toContainEqual(got ?? null)
+    expect(await snapshot()).toEqual(before)
+  },
+)
+
+test.each(Object.entries(COMMANDS))('a stranger who sends %s changes nothing of mine', async (_name, send) => {
+  const before = await snapshot()
+  expect(await send(stranger)).toEqual({ kind: 'unknown' })
+  expect(await snapshot()).toEqual(before)
+})
