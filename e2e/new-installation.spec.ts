@@ -89,7 +89,10 @@ test('a person signs up, makes an installation from nothing, and takes it all th
     }
   })
   await test.step('seal', async () => {
-    await page.getByRole('link', { name: /^Hand over/ }).click()
+    await page
+      .getByRole('link', { name: /^Hand over/ })
+      .first()
+      .click()
     await page.getByRole('textbox', { name: 'Reason for this seal' }).fill('First setting')
     await page.getByRole('button', { name: 'Seal revision 1', exact: true }).click()
     await expect(page.getByText('Nothing has changed since revision 1 was sealed.')).toBeVisible()
@@ -111,13 +114,11 @@ test('an export is imported again as another installation', async ({ yard }) => 
   const exported = await yard.request.get(`/api/installation/${href!.split('/')[2]}/export`)
   const buffer = await exported.body()
   await yard.getByRole('button', { name: 'New installation' }).click()
-  await yard
-    .getByLabel('Installation file')
-    .setInputFiles({
-      name: 'spoiled.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from('{"schema":"soft-gale/installation@9"}'),
-    })
+  await yard.getByLabel('Installation file').setInputFiles({
+    name: 'spoiled.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"schema":"soft-gale/installation@9"}'),
+  })
   await expect(yard.getByRole('alert').filter({ hasText: 'newer than this program' })).toBeVisible()
   await yard.getByRole('combobox', { name: 'Site' }).fill('Copies')
   await yard

@@ -1,1 +1,74 @@
-export const shots = (): number => 1
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { chromium, type Browser } from '@playwright/test'
+import { startGale } from '../e2e/setup/gale'
+import { CHROMIUM, needPackage } from './debian'
+
+type Shot = { readonly file: string; readonly path: string; readonly phone?: boolean; readonly dark?: boolean }
+
+/** One picture of each main view, from the demo data. `@stage` is the fruiting room's. */
+const SHOTS: readonly Shot[] = [
+  { file: 'yard', path: '/yard' },
+  { file: 'brief', path: '@brief' },
+  { file: 'kit', path: '@kit' },
+  { file: 'calibrate', path: '@calibrate' },
+  { file: 'respond', path: '@respond' },
+  { file: 'respond-dark', path: '@respond', dark: true },
+  { file: 'respond-phone', path: '@respond', phone: true },
+  { file: 'rehearse', path: '@rehearse' },
+  { file: 'dial-in', path: '@dial-in' },
+  { file: 'prove-phone', path: '@prove', phone: true },
+  { file: 'hand-over', path: '@hand-over' },
+  { file: 'controllers', path: '/controllers' },
+]
+
+const FOLDER = 'docs/screenshots'
+
+async function take(browser: Browser, url: string, { file, path, phone = false, dark = false }: Shot): Promise<void> {
+  const context = await browser.newContext({
+    baseURL: url,
+    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    colorScheme: dark ? 'dark' : 'light',
+    isMobile: phone,
+    hasTouch: phone,
+  })
+  const page = await context.newPage()
+  await page.goto('/sign-in')
+  await page.getByRole('button', { name: 'Open the demo yard' }).click()
+  await page.waitForURL('**/yard')
+  const room = await page
+    .getByRole('link', { name: /Fruiting room/ })
+    .first()
+    .getAttribute('href')
+  await page.goto(path.startsWith('@') ? (room ?? '').replace('respond', path.slice(1)) : path)
+  await page.waitForLoadState('networkidle')
+  await page.screenshot({ path: `${FOLDER}/${file}.png`, animations: 'disabled' })
+  await context.close()
+}
+
+/** Makes the pictures in docs/screenshots again, on a fresh demo. */
+export async function shots(): Promise<number> {
+  await needPackage('chromium', () => existsSync(CHROMIUM))
+  mkdirSync(FOLDER, { recursive: true })
+  const folder = mkdtempSync(`${tmpdir()}/gale-shots-`)
+  const gale = await startGale({ folder })
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  })
+  try {
+    for (const shot of SHOTS) await take(browser, gale.url, shot)
+  } finally {
+    await browser.close()
+    await gale.stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+  console.log(`${SHOTS.length} pictures in ${FOLDER}`)
+  return 0
+}

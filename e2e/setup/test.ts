@@ -18,10 +18,14 @@ export async function openDemo(page: Page): Promise<void> {
 /** Opens an installation of the yard at a stage. */
 export async function openStage(page: Page, installation: RegExp, stage: string): Promise<string> {
   await page.goto('/yard')
-  const href = await page.getByRole('region', { name: 'Wherry Lane Yard' }).getByRole('link', { name: installation }).getAttribute('href')
+  const href = await page
+    .getByRole('region', { name: 'Wherry Lane Yard' })
+    .getByRole('link', { name: installation })
+    .getAttribute('href')
   const path = (href ?? '').replace(/respond$/, stage)
   await page.goto(path)
-  await page.getByRole('navigation', { name: 'Stages' }).waitFor()
+  // The kept state is drawn in the browser: once it stands there the page answers to keys and clicks.
+  await expect(page.locator('#standing')).not.toBeEmpty()
   return path
 }
 

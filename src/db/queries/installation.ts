@@ -86,16 +86,14 @@ export const createInstallation = (
     await tx
       .insert(workingCopy)
       .values({ installationId: id, workspaceId, version: 1, document, saveId: randomUUID(), savedBy: personName })
-    await tx
-      .insert(logEntry)
-      .values({
-        id: randomUUID(),
-        workspaceId,
-        installationId: id,
-        kind: 'made',
-        text: `${document.name} was made.`,
-        writtenBy: personName,
-      })
+    await tx.insert(logEntry).values({
+      id: randomUUID(),
+      workspaceId,
+      installationId: id,
+      kind: 'made',
+      text: `${document.name} was made.`,
+      writtenBy: personName,
+    })
   })
 
 export type SaveOutcome =

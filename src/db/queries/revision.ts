@@ -62,15 +62,13 @@ export const sealRevision = (
     await tx
       .insert(revision)
       .values({ id, workspaceId, installationId, number, reason, document: now.document, sealedBy: personName })
-    await tx
-      .insert(logEntry)
-      .values({
-        id: randomUUID(),
-        workspaceId,
-        installationId,
-        kind: 'sealed',
-        text: `Sealed revision ${number}: ${reason}`,
-        writtenBy: personName,
-      })
+    await tx.insert(logEntry).values({
+      id: randomUUID(),
+      workspaceId,
+      installationId,
+      kind: 'sealed',
+      text: `Sealed revision ${number}: ${reason}`,
+      writtenBy: personName,
+    })
     return { kind: 'sealed', number }
   })

@@ -29,7 +29,11 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
   const changes = useMemo(() => (lastSeal ? compare(lastSeal.document, document).length : null), [lastSeal, document])
   const { response } = document
   return (
-    <Box component="section" aria-label="Installation" sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: 1 }}>
+    <Box
+      component="section"
+      aria-label="Installation"
+      sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: 1 }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center', columnGap: 1.5, rowGap: 0.25, flexWrap: 'wrap' }}>
         <Typography variant="h1" sx={{ fontSize: { xs: '1.1rem', sm: '1.375rem' } }}>
           {document.name}

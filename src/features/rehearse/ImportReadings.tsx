@@ -79,7 +79,12 @@ export function ImportReadings({
   }
 
   const onFile = (file: File): void => {
-    send(file).catch(() => setState({ kind: 'refused', lines: ['The line to the server broke; nothing of the file was kept. Try again in a moment.'] }))
+    send(file).catch(() =>
+      setState({
+        kind: 'refused',
+        lines: ['The line to the server broke; nothing of the file was kept. Try again in a moment.'],
+      }),
+    )
   }
 
   return (

@@ -153,7 +153,8 @@ function Answer() {
 function Judgements() {
   const judgements = useJudgements()
   const { fit } = useDerived()
-  const edit = useWorkingCopy((state) => state.edit)
+  const document = useDocument()
+  const replace = useWorkingCopy((state) => state.replace)
   const rounded = fit?.losses.length ?? 0
   return (
     <Box sx={{ mt: 1.5 }}>
@@ -162,9 +163,7 @@ function Judgements() {
           key={id}
           grave={severity === 'hurts'}
           title={title}
-          action={
-            cure ? { label: cure.label, onClick: () => edit(cure.label, (draft) => cure.apply(draft)) } : undefined
-          }
+          action={cure ? { label: cure.label, onClick: () => replace(cure.label, cure.apply(document)) } : undefined}
         >
           {detail} <i>({SEVERITY_NAMES[severity]})</i>
         </Notice>

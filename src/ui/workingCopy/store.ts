@@ -32,6 +32,8 @@ export type WorkingCopyState = {
   readonly future: readonly Edit[]
   /** Changes the document. Edits with the same `key` in a row are one for undo: a drag, a field being typed. */
   readonly edit: (label: string, recipe: (draft: Installation) => void, key?: string) => void
+  /** Puts another document in the place of this one, as one change: a cure. */
+  readonly replace: (label: string, next: Installation) => void
   readonly endGesture: () => void
   readonly undo: () => void
   readonly redo: () => void
@@ -136,7 +138,10 @@ export function createWorkingCopyStore(
       future: [],
       edit(label, recipe, key) {
         const { document, past } = get()
-        const [next, forth, back] = produceWithPatches(document, recipe)
+        // In braces: what a recipe happens to return (the result of a splice) is not a document.
+        const [next, forth, back] = produceWithPatches(document, (draft) => {
+          recipe(draft)
+        })
         if (forth.length === 0) return
         const last = past[past.length - 1]
         const joined =
@@ -147,6 +152,11 @@ export function createWorkingCopyStore(
           ? [...past.slice(0, -1), joined]
           : [...past.slice(-MOST_UNDO), { label, key: key ?? null, forth, back }]
         change(next, { past: kept, future: [] })
+      },
+      replace(label, next) {
+        const { document, past } = get()
+        const [, forth, back] = produceWithPatches(document, () => next)
+        change(next, { past: [...past, { label, key: null, forth, back }], future: [] })
       },
       endGesture() {
         const { past } = get()

@@ -1,0 +1,176 @@
+import { demoInstallation } from '@/core/testing/examples'
+import type { Installation } from '@/core/document/installation'
+import { createWorkingCopyStore, type WorkingCopyStore } from '@/ui/workingCopy/store'
+
+type Request = { baseVersion: number; saveId: string; document: Installation }
+
+/** A server that keeps versions as the real one does, and can be cut off. */
+class PretendServer {
+  version = 1
+  document = demoInstallation('fruiting-room')
+  lastSave = ''
+  requests: Request[] = []
+  isCut = false
+  losesAnswer = false
+
+  readonly fetch = async (_address: unknown, init?: RequestInit): Promise<Response> => {
+    await Promise.resolve()
+    if (this.isCut) throw new TypeError('no line')
+    if (init?.method !== 'PUT')
+      return Response.json({
+        kind: 'done',
+        version: this.version,
+        savedAt: 'then',
+        savedBy: 'Tam',
+        document: this.document,
+      })
+    const request = JSON.parse(init.body as string) as Request
+    this.requests.push(request)
+    if (request.saveId !== this.lastSave && request.baseVersion !== this.version)
+      return Response.json({ kind: 'behind', version: this.version, savedBy: 'Tam', savedAt: 'then' }, { status: 409 })
+    if (request.saveId !== this.lastSave)
+      Object.assign(this, { version: this.version + 1, document: request.document, lastSave: request.saveId })
+    if (this.losesAnswer) throw new TypeError('the line broke before the answer')
+    return Response.json({ kind: 'done', version: this.version, savedAt: 'now' })
+  }
+}
+
+let server: PretendServer
+let store: WorkingCopyStore
+let kept: Map<string, string>
+
+const open = () =>
+  createWorkingCopyStore(
+    'one',
+    { document: demoInstallation('fruiting-room'), version: 1, savedAt: 'then' },
+    () => undefined,
+  )
+const setFloor = (pct: number, key?: string) =>
+  store.getState().edit('floor', (draft) => void (draft.response.floor.speedPct = pct), key)
+const floor = () => store.getState().document.response.floor.speedPct
+const settle = () => jest.advanceTimersByTimeAsync(5000)
+
+beforeEach(() => {
+  jest.useFakeTimers()
+  kept = new Map()
+  server = new PretendServer()
+  Object.assign(globalThis, {
+    fetch: server.fetch,
+    localStorage: {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, text: string) => kept.set(key, text),
+      removeItem: (key: string) => kept.delete(key),
+    },
+  })
+  store = open()
+})
+afterEach(() => jest.useRealTimers())
+
+test('a change lies in the browser at once, is sent, and is dropped there when it is kept', async () => {
+  setFloor(23)
+  expect(kept.size).toBe(1)
+  await settle()
+  expect([
+    server.document.response.floor.speedPct,
+    store.getState().version,
+    store.getState().standing.kind,
+    kept.size,
+  ]).toEqual([23, 2, 'kept', 0])
+})
+
+test('many quick changes go in one save, the last one wins', async () => {
+  for (const pct of [23, 24, 25, 26]) setFloor(pct)
+  await settle()
+  expect([server.requests.length, server.document.response.floor.speedPct]).toEqual([1, 26])
+})
+
+test('undo and redo are changes like any other; a gesture is one of them', async () => {
+  for (const pct of [30, 35, 40]) setFloor(pct, 'drag')
+  store.getState().endGesture()
+  setFloor(45, 'drag')
+  store.getState().undo()
+  expect(floor()).toBe(40)
+  store.getState().undo()
+  expect(floor()).toBe(22)
+  store.getState().redo()
+  await settle()
+  expect([floor(), server.document.response.floor.speedPct]).toEqual([40, 40])
+})
+
+test('what a recipe returns is not taken for a document', () => {
+  store.getState().edit('remove', (draft) => draft.response.rules.splice(2, 1))
+  expect(store.getState().document.response.rules).toHaveLength(2)
+  store.getState().undo()
+  expect(store.getState().document.response.rules).toHaveLength(3)
+})
+
+test('without a line it waits in the browser and is sent when the line is back', async () => {
+  server.isCut = true
+  setFloor(23)
+  await settle()
+  expect([store.getState().standing.kind, kept.size]).toEqual(['waiting', 1])
+  server.isCut = false
+  await settle()
+  expect([store.getState().standing.kind, server.document.response.floor.speedPct]).toEqual(['kept', 23])
+})
+
+test('an answer that is lost on the way: the same save is sent again, and kept once', async () => {
+  server.losesAnswer = true
+  setFloor(23)
+  await jest.advanceTimersByTimeAsync(1000)
+  server.losesAnswer = false
+  await settle()
+  expect([
+    server.version,
+    new Set(server.requests.map(({ saveId }) => saveId)).size,
+    store.getState().standing.kind,
+  ]).toEqual([2, 1, 'kept'])
+})
+
+test('a page that was closed before its change was sent finds it again and sends it', async () => {
+  server.isCut = true
+  setFloor(23)
+  await settle()
+  server.isCut = false
+  store = open()
+  await store.getState().open()
+  expect(floor()).toBe(23)
+  await settle()
+  expect(server.document.response.floor.speedPct).toBe(23)
+})
+
+test('someone else was faster: it is told, nothing is overwritten, and both ways out work', async () => {
+  server.version = 5
+  server.document = { ...server.document, name: 'theirs' }
+  setFloor(23)
+  await settle()
+  expect([store.getState().standing.kind, server.document.name]).toEqual(['behind', 'theirs'])
+  await store.getState().takeTheirs()
+  expect([store.getState().document.name, store.getState().version, kept.size]).toEqual(['theirs', 5, 0])
+  server.version = 6
+  setFloor(24)
+  await settle()
+  await store.getState().keepMine()
+  await settle()
+  expect([store.getState().standing.kind, server.version, server.document.response.floor.speedPct]).toEqual([
+    'kept',
+    7,
+    24,
+  ])
+})
+
+test('a document that contradicts itself is not sent until it is mended', async () => {
+  setFloor(95)
+  await settle()
+  expect([store.getState().standing.kind, server.requests.length, kept.size]).toEqual(['contradicts', 0, 1])
+  store.getState().undo()
+  await settle()
+  expect(store.getState().standing.kind).toBe('kept')
+})
+
+test('another tab that kept something makes this one behind', () => {
+  store.getState().heard(1)
+  expect(store.getState().standing.kind).toBe('kept')
+  store.getState().heard(2)
+  expect(store.getState().standing.kind).toBe('behind')
+})
