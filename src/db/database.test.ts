@@ -9,7 +9,7 @@ import { listRevisions, sealRevision } from '@/db/queries/revision'
 import { ensureSite } from '@/db/queries/site'
 import { WORKSPACE_TABLES, workingCopy } from '@/db/schema'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
-import { demoInstallation } from '@/core/testing/examples'
+import { demoInstallation } from '@/testing/examples'
 
 const { url } = useThrowawayDatabase()
 

@@ -19,7 +19,7 @@ import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
 import { seal } from '@/server/commands/seal'
 import { writeLog } from '@/server/commands/writeLog'
-import { demoInstallation, demoModel, demoText } from '@/core/testing/examples'
+import { demoInstallation, demoModel, demoText } from '@/testing/examples'
 
 useThrowawayDatabase()
 

@@ -1,10 +1,11 @@
 import 'server-only'
 import { headers } from 'next/headers'
-import { redirect } from 'next/navigation'
+import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
 import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { auth } from '@/server/auth'
+import { isUuid } from '@/server/commands/input'
 
 export type Signed = { readonly scope: Scope; readonly preference: UnitPreference }
 
@@ -26,4 +27,13 @@ export const signed = cache(async (): Promise<Signed | null> => {
 /** Who is asking, for a page: the sign-in page for a stranger. */
 export async function requireSigned(): Promise<Signed> {
   return (await signed()) ?? redirect('/sign-in')
+}
+
+export type AtInstallation = { params: Promise<{ id: string }> }
+
+/** Who is asking, for a page of one installation; an id that can be none ends at "not found". */
+export async function requireSignedAt({ params }: AtInstallation): Promise<Signed & { readonly id: string }> {
+  const { id } = await params
+  if (!isUuid(id)) notFound()
+  return { ...(await requireSigned()), id }
 }

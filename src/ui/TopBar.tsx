@@ -8,14 +8,18 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { useColorScheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
-import { FindOrDo, type Findable } from '@/ui/FindOrDo'
+import type { Findable } from '@/ui/FindOrDo'
 import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
+
+// Fetched when it is first opened: a page that is only read does without it.
+const FindOrDo = dynamic(() => import('@/ui/FindOrDo').then((module) => module.FindOrDo), { ssr: false })
 
 type Props = {
   personName: string
@@ -135,7 +139,7 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
       </ButtonBase>
       <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
       <PersonMenu {...{ personName, preference, onPreference, onSignOut }} />
-      <FindOrDo open={isFinding} onClose={() => setFinding(false)} findable={findable} />
+      {isFinding && <FindOrDo open onClose={() => setFinding(false)} findable={findable} />}
     </Box>
   )
 }

@@ -1,7 +1,7 @@
 import { judgeInstallation } from '@/core/advise/judge'
 import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
-import { demoInstallation } from '@/core/testing/examples'
+import { demoInstallation } from '@/testing/examples'
 
 const judge = (change: (draft: Installation) => void, name = 'fruiting-room') => {
   const draft = demoInstallation(name)

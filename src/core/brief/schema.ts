@@ -1,31 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { DUTIES } from '@/core/brief/duty'
 
 const closed = { additionalProperties: false } as const
-
-export const DUTIES = [
-  'extract',
-  'exhaust',
-  'head-pressure',
-  'livestock',
-  'grow-room',
-  'stove-flue',
-  'balanced',
-  'door-curtain',
-  'electronics',
-] as const
-export type Duty = (typeof DUTIES)[number]
-
-export const DUTY_NAMES: Record<Duty, string> = {
-  extract: 'extract',
-  exhaust: 'exhaust',
-  'head-pressure': 'head pressure',
-  livestock: 'livestock',
-  'grow-room': 'grow room',
-  'stove-flue': 'stove and flue',
-  balanced: 'balanced',
-  'door-curtain': 'door curtain',
-  electronics: 'electronics cooling',
-}
 
 const Why = Type.String({ maxLength: 300 })
 

@@ -3,7 +3,7 @@ import { flowMap, readingFlowLs, type FlowMap } from '@/core/calibration/flowMap
 import { floorReasons } from '@/core/calibration/floorReasons'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 import { flowForHeatLs } from '@/core/brief/heatFlow'
-import { demoInstallation } from '@/core/testing/examples'
+import { demoInstallation } from '@/testing/examples'
 
 const reading = (settingPct: number, flowLs: number | null, more: Partial<MapReading> = {}): MapReading => ({
   id: `m${settingPct}`,

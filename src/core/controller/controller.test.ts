@@ -5,7 +5,7 @@ import { isDone } from '@/core/controller/dialProgress'
 import { fit, nearestValue } from '@/core/controller/fit'
 import { lossText } from '@/core/controller/lossText'
 import type { Setting } from '@/core/controller/schema'
-import { settledPct, demoInstallation, demoModel, machineFor } from '@/core/testing/examples'
+import { settledPct, demoInstallation, demoModel, machineFor } from '@/testing/examples'
 
 const twin = demoModel('dial-pages-twin')
 const pads = demoModel('two-pad-pwm')

@@ -1,4 +1,4 @@
-import type { Duty } from '@/core/brief/schema'
+import type { Duty } from '@/core/brief/duty'
 import { assign, wantedValue, type Assignment } from '@/core/controller/wanted'
 import { safeSide } from '@/core/controller/safeSide'
 import type { ControllerModel, Setting, SettingValue } from '@/core/controller/schema'

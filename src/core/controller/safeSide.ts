@@ -1,4 +1,4 @@
-import type { Duty } from '@/core/brief/schema'
+import type { Duty } from '@/core/brief/duty'
 import type { Meaning } from '@/core/controller/schema'
 
 export type SafeSide = { readonly towards: 'up' | 'down' | 'nearest'; readonly because: string }

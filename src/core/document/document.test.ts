@@ -1,11 +1,12 @@
+import { NEW_DUTIES } from '@/core/brief/duty'
 import fc from 'fast-check'
 import { canonicalJson } from '@/core/document/canonical'
-import { newInstallation, NEW_DUTIES } from '@/core/document/newInstallation'
+import { newInstallation } from '@/core/document/newInstallation'
 import { parseJson, readDocument, readInstallation, readInstallationText } from '@/core/document/read'
 import type { Installation } from '@/core/document/installation'
 import { problemLine } from '@/core/problem'
 import { changeText, compare } from '@/core/record/compare'
-import { demoInstallation, demoText } from '@/core/testing/examples'
+import { demoInstallation, demoText } from '@/testing/examples'
 
 const FILES = ['fruiting-room', 'fruiting-room.rev1', 'inverter-cupboard', 'inverter-cupboard.rev1']
 

@@ -1,12 +1,9 @@
-import { BRIEF_SCHEMA, type Brief, type Duty } from '@/core/brief/schema'
+import type { NewDuty } from '@/core/brief/duty'
+import { BRIEF_SCHEMA, type Brief } from '@/core/brief/schema'
 import { CALIBRATION_SCHEMA } from '@/core/calibration/schema'
 import { INSTALLATION_SCHEMA, type Installation } from '@/core/document/installation'
 import { KIT_SCHEMA } from '@/core/kit/schema'
 import { RESPONSE_SCHEMA, type Response } from '@/core/response/schema'
-
-/** Duties whose questions and starting response exist so far. */
-export const NEW_DUTIES = ['grow-room', 'exhaust', 'electronics'] as const satisfies readonly Duty[]
-export type NewDuty = (typeof NEW_DUTIES)[number]
 
 type Start = {
   readonly target: Brief['targets'][number]

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import { ControllerModel } from '@/core/controller/schema'
 import { Signal } from '@/core/motor/signal'
 import { Id, Percent } from '@/core/response/schema'
@@ -6,9 +7,6 @@ import { Id, Percent } from '@/core/response/schema'
 const closed = { additionalProperties: false } as const
 const orNull = <T extends Parameters<typeof Type.Union>[0][number]>(schema: T) => Type.Union([schema, Type.Null()])
 const Positive = (maximum: number) => Type.Number({ exclusiveMinimum: 0, maximum })
-
-export const MOTOR_KINDS = ['shaded-pole', 'capacitor', 'electronic', 'three-phase', 'dc', 'unknown'] as const
-export const BEARINGS = ['ball', 'sleeve', 'unknown'] as const
 
 export const Fan = Type.Object(
   {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { isotonic, pchip, pooled } from '@/core/motor/monotone'
 import { signalAt, speedFromSignal, type Signal } from '@/core/motor/signal'
-import { referencePoints } from '@/core/testing/reference'
+import { referencePoints } from '@/testing/reference'
 
 const volts = (convention: 'ten' | 'two-to-ten' | 'ten-cut-off'): Signal => ({ kind: 'volts', convention })
 

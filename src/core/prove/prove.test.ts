@@ -3,7 +3,7 @@ import { givenMark } from '@/core/prove/givenMark'
 import { provePlan, type Check } from '@/core/prove/plan'
 import { readCheckReading } from '@/core/prove/reading'
 import { expectSpeeds, judge } from '@/core/prove/verdict'
-import { demoInstallation } from '@/core/testing/examples'
+import { demoInstallation } from '@/testing/examples'
 
 const { kit, ...rest } = demoInstallation('fruiting-room')
 const machine = derive({ kit, ...rest }).given.machine!

@@ -1,4 +1,4 @@
-import { DUTY_NAMES } from '@/core/brief/schema'
+import { DUTY_NAMES } from '@/core/brief/duty'
 import type { Installation } from '@/core/document/installation'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { ruleName, ruleSentence } from '@/core/response/words'

@@ -14,12 +14,16 @@ export type MachineState = {
   readonly asksPct: Float64Array
   /** What each fan was given, the lead first. */
   readonly fansPct: Float64Array
-  askedPct: number
-  limitedPct: number
+  /** Asked, limited, and what is left of the start kick: see `ASKED_PCT`, `LIMITED_PCT`, `KICK_LEFT_S`. A typed array, because a
+   *  number kept in an object is a new object each time it changes. */
+  readonly figures: Float64Array
   /** Index of the rule in charge; −1 while the floor is. */
   inCharge: number
-  kickLeftS: number
 }
+
+export const ASKED_PCT = 0
+export const LIMITED_PCT = 1
+export const KICK_LEFT_S = 2
 
 export type Machine = {
   readonly response: Response
@@ -32,6 +36,8 @@ export type Machine = {
   newState(): MachineState
   /** Running as if these inputs had stood for long: delays over, kick spent. */
   settledState(inputs: Float64Array): MachineState
+  /** Brings a state of this machine there instead of making one; allocates nothing. */
+  settle(state: MachineState, inputs: Float64Array): void
   /** `dtS` seconds have passed since the last step and the inputs are now these (NaN: lost). Allocates nothing. */
   step(state: MachineState, inputs: Float64Array, dtS: number): void
   /** Inputs by name, in the order `step` wants them; a missing one is NaN, a missing switch is off. */
@@ -56,36 +62,47 @@ function compileChecked(response: Response): Machine {
     memory: plan.build(),
     asksPct: new Float64Array(rules.length).fill(NaN),
     fansPct: new Float64Array(1 + followers.length),
-    askedPct: 0,
-    limitedPct: 0,
+    figures: new Float64Array(3),
     inCharge: -1,
-    kickLeftS: 0,
   })
 
+  const ruleCount = ruleAsks.length
+  const followerCount = followers.length
+  const isStepless = steps.stepPct === 0
+
   function step(state: MachineState, inputs: Float64Array, dtS: number): void {
-    const { memory, asksPct, fansPct } = state
+    const { memory, asksPct, fansPct, figures } = state
     let asked = floorPct
     let inCharge = -1
-    for (let index = 0; index < ruleAsks.length; index++) {
-      const askPct = ruleAsks[index]!(inputs, memory, dtS)
-      asksPct[index] = askPct
+    for (let index = 0; index < ruleCount; index++) {
+      ruleAsks[index]!(inputs, memory, dtS, asksPct, index)
+      const askPct = asksPct[index]!
       if (askPct > asked) {
         asked = askPct
         inCharge = index
       }
     }
     const limited = asked > ceilingPct ? ceilingPct : asked
-    state.askedPct = asked
+    figures[ASKED_PCT] = asked
+    figures[LIMITED_PCT] = limited
     state.inCharge = inCharge
-    state.limitedPct = limited
-    let given = toStep(steps, limited)
-    if (given === 0) state.kickLeftS = 0
-    else if (fansPct[0] === 0) state.kickLeftS = kickS
-    else if (state.kickLeftS > 0) state.kickLeftS -= dtS
-    if (state.kickLeftS > 0 && given < kickPct) given = kickPct
+    let given = isStepless ? limited : toStep(steps, limited)
+    if (kickS > 0) {
+      if (given === 0) figures[KICK_LEFT_S] = 0
+      else if (fansPct[0] === 0) figures[KICK_LEFT_S] = kickS
+      else if (figures[KICK_LEFT_S]! > 0) figures[KICK_LEFT_S]! -= dtS
+      if (figures[KICK_LEFT_S]! > 0 && given < kickPct) given = kickPct
+    }
     fansPct[0] = given
-    for (let index = 0; index < followers.length; index++)
+    for (let index = 0; index < followerCount; index++)
       fansPct[index + 1] = followerPct(followers[index]!, given, floorPct, steps)
+  }
+
+  function settle(state: MachineState, inputs: Float64Array): void {
+    for (let index = 0; index < ruleCount; index++) compiledRules[index]!.settle(inputs, state.memory)
+    step(state, inputs, 0)
+    state.figures[KICK_LEFT_S] = 0
+    step(state, inputs, 0)
   }
 
   return {
@@ -97,12 +114,10 @@ function compileChecked(response: Response): Machine {
     newState,
     settledState(inputs) {
       const state = newState()
-      compiledRules.forEach(({ settle }) => settle(inputs, state.memory))
-      step(state, inputs, 0)
-      state.kickLeftS = 0
-      step(state, inputs, 0)
+      settle(state, inputs)
       return state
     },
+    settle,
     step,
     inputsFrom: (values) =>
       Float64Array.from(response.inputs, ({ id, kind }) => values[id] ?? (kind === 'switch' ? 0 : NaN)),

@@ -13,10 +13,11 @@ export function curveAgainst(
 ): CurvePoint[] {
   const inputs = machine.inputsFrom(rest)
   const at = machine.inputIds.indexOf(input.id)
+  const state = machine.newState()
   return Array.from({ length: POINTS }, (_, index) => {
     const x = input.from + ((input.to - input.from) * index) / (POINTS - 1)
     inputs[at] = x
-    const { fansPct } = machine.settledState(inputs)
-    return { x, pct: fansPct[0]!, fansPct: Array.from(fansPct) }
+    machine.settle(state, inputs)
+    return { x, pct: state.fansPct[0]!, fansPct: Array.from(state.fansPct) }
   })
 }

@@ -1,4 +1,4 @@
-import type { Machine, MachineState } from '@/core/response/compile'
+import { ASKED_PCT, KICK_LEFT_S, LIMITED_PCT, type Machine, type MachineState } from '@/core/response/compile'
 import type { RuleWhy } from '@/core/response/rules/kind'
 import type { Rule } from '@/core/response/schema'
 
@@ -38,23 +38,33 @@ export function explain(machine: Machine, state: MachineState, inputs: Float64Ar
       why: compiledRules[index]!.why(inputs, state.memory),
     }),
   )
-  if (state.limitedPct < state.askedPct)
+  if (state.figures[LIMITED_PCT]! < state.figures[ASKED_PCT]!)
     chain.push({
       stage: 'limit',
-      askedPct: state.askedPct,
+      askedPct: state.figures[ASKED_PCT]!,
       ceilingPct: response.ceiling.speedPct,
-      limitedPct: state.limitedPct,
+      limitedPct: state.figures[LIMITED_PCT]!,
     })
-  if (state.kickLeftS > 0 && response.startKick)
-    chain.push({ stage: 'hold', kind: 'start-kick', speedPct: response.startKick.speedPct, leftS: state.kickLeftS })
+  if (state.figures[KICK_LEFT_S]! > 0 && response.startKick)
+    chain.push({
+      stage: 'hold',
+      kind: 'start-kick',
+      speedPct: response.startKick.speedPct,
+      leftS: state.figures[KICK_LEFT_S]!,
+    })
   fanIds.forEach((fan, index) =>
     chain.push({
       stage: 'give',
       fan,
-      limitedPct: state.limitedPct,
+      limitedPct: state.figures[LIMITED_PCT]!,
       givenPct: state.fansPct[index]!,
       stepPct: response.steps.stepPct,
     }),
   )
-  return { chain, inCharge: rules[state.inCharge] ?? null, asksPct: state.askedPct, givenPct: state.fansPct[0]! }
+  return {
+    chain,
+    inCharge: rules[state.inCharge] ?? null,
+    asksPct: state.figures[ASKED_PCT]!,
+    givenPct: state.fansPct[0]!,
+  }
 }

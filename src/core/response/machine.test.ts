@@ -1,12 +1,12 @@
 import fc from 'fast-check'
-import { compile } from '@/core/response/compile'
+import { compile, LIMITED_PCT } from '@/core/response/compile'
 import { explain } from '@/core/response/explain'
 import { followerPct } from '@/core/response/follower'
 import { reasonText } from '@/core/response/words'
 import type { Response, Rule } from '@/core/response/schema'
 import { toStep } from '@/core/response/steps'
-import { exampleResponse, machineFor, settledPct } from '@/core/testing/examples'
-import { referencePoints } from '@/core/testing/reference'
+import { exampleResponse, machineFor, settledPct } from '@/testing/examples'
+import { referencePoints } from '@/testing/reference'
 
 const ramp: Rule = {
   id: 'r',
@@ -246,8 +246,10 @@ test('speed stays between floor and ceiling, to within a step, whatever happens'
         const [given] = state.fansPct
         expect(given).toBeGreaterThanOrEqual(response.floor.speedPct - response.steps.stepPct)
         expect(given).toBeLessThanOrEqual(Math.min(100, response.ceiling.speedPct + response.steps.stepPct))
-        expect(state.limitedPct).toBeGreaterThanOrEqual(Math.min(response.floor.speedPct, response.ceiling.speedPct))
-        expect(state.limitedPct).toBeLessThanOrEqual(response.ceiling.speedPct)
+        expect(state.figures[LIMITED_PCT]!).toBeGreaterThanOrEqual(
+          Math.min(response.floor.speedPct, response.ceiling.speedPct),
+        )
+        expect(state.figures[LIMITED_PCT]!).toBeLessThanOrEqual(response.ceiling.speedPct)
       }
     }),
     { seed: 3 },

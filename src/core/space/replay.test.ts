@@ -1,6 +1,6 @@
 import { builtInDay } from '@/core/space/builtInDay'
 import { replay } from '@/core/space/replay'
-import { demoInstallation, exampleResponse, machineFor } from '@/core/testing/examples'
+import { demoInstallation, exampleResponse, machineFor } from '@/testing/examples'
 import type { Rule } from '@/core/response/schema'
 
 const ramp: Rule = {

@@ -1,10 +1,10 @@
 'use client'
 
+import { DUTY_NAMES, NEW_DUTIES } from '@/core/brief/duty'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { flowForHeatLs } from '@/core/brief/heatFlow'
-import { DUTY_NAMES, type Brief } from '@/core/brief/schema'
-import { NEW_DUTIES } from '@/core/document/newInstallation'
+import { type Brief } from '@/core/brief/schema'
 import { formatNumber, formatQuantity } from '@/core/quantity/format'
 import { TargetRow } from '@/features/brief/TargetRow'
 import { CAUTIONS } from '@/features/brief/cautions'

@@ -1,4 +1,4 @@
-import type { Duty } from '@/core/brief/schema'
+import type { Duty } from '@/core/brief/duty'
 
 export type Caution = { readonly title: string; readonly detail: string; readonly isGrave: boolean }
 

@@ -1,11 +1,11 @@
 'use client'
 
+import { DUTY_NAMES } from '@/core/brief/duty'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
-import { useMemo } from 'react'
-import { DUTY_NAMES } from '@/core/brief/schema'
+import { useDeferredValue, useMemo } from 'react'
 import type { Installation } from '@/core/document/installation'
 import { compare } from '@/core/record/compare'
 import { useRailTicks } from '@/features/frame/useRailTicks'
@@ -26,7 +26,8 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
   const canRedo = useWorkingCopy(({ future }) => future.length > 0)
   const undo = useWorkingCopy((state) => state.undo)
   const redo = useWorkingCopy((state) => state.redo)
-  const changes = useMemo(() => (lastSeal ? compare(lastSeal.document, document).length : null), [lastSeal, document])
+  const settled = useDeferredValue(document)
+  const changes = useMemo(() => (lastSeal ? compare(lastSeal.document, settled).length : null), [lastSeal, settled])
   const { response } = document
   return (
     <Box

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { useMemo } from 'react'
+import { useDeferredValue, useMemo } from 'react'
 import { compare } from '@/core/record/compare'
 import type { Installation } from '@/core/document/installation'
 import { standings, type ResultSummary, type SealSummary } from '@/features/frame/standings'
@@ -23,9 +23,10 @@ const showInStrip = (item: HTMLElement | null): void => item?.scrollIntoView({ i
 /** The stages in the order of the work, each with one line of its standing. A strip on a phone. */
 export function Track({ id, results, lastSeal }: Props) {
   const path = usePathname()
-  const document = useDocument()
-  const derived = useDerived()
-  const judgements = useJudgements()
+  // A line of standing may come a moment after the figure that is being dragged.
+  const document = useDeferredValue(useDocument())
+  const derived = useDeferredValue(useDerived())
+  const judgements = useDeferredValue(useJudgements())
   const lines = useMemo(() => {
     const seal = lastSeal && { ...lastSeal, isCurrent: compare(lastSeal.document, document).length === 0 }
     return standings(document, derived, judgements, results, seal)

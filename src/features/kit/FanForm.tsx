@@ -1,9 +1,10 @@
 'use client'
 
+import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import type { ControllerModel } from '@/core/controller/schema'
-import { BEARINGS, MOTOR_KINDS, type Fan } from '@/core/kit/schema'
+import { type Fan } from '@/core/kit/schema'
 import type { Signal } from '@/core/motor/signal'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'

@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useMemo } from 'react'
+import { useDeferredValue, useMemo } from 'react'
 import {
   ComposedChart,
   Line,
@@ -27,7 +27,9 @@ const HEIGHT = 245
 /** Speed against one input: asked (dashed) and given (solid), target band, where it will not turn, and handles on the ramps. */
 export function ResponseCurve({ input }: { input: MeasuredInput }) {
   const { brief, response } = useDocument()
-  const { asked, given, lead } = useDerived()
+  const { lead } = useDerived()
+  // The lines may come a frame after the handle that is being dragged; the handle never waits for them.
+  const { asked, given } = useDeferredValue(useDerived())
   const { values } = useTryIt()
   const instant = useInstant()
   const preference = usePreference()

@@ -1,5 +1,5 @@
+import { DUTY_NAMES } from '@/core/brief/duty'
 import { judgeInstallation } from '@/core/advise/judge'
-import { DUTY_NAMES } from '@/core/brief/schema'
 import { derive } from '@/core/derive'
 import { evaluateAt } from '@/core/evaluate'
 import { readInstallation } from '@/core/document/read'

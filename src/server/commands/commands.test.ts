@@ -11,7 +11,7 @@ import { seal } from '@/server/commands/seal'
 import { canonicalJson } from '@/core/document/canonical'
 import { problemLine } from '@/core/problem'
 import type { Result } from '@/server/result'
-import { demoInstallation, demoText } from '@/core/testing/examples'
+import { demoInstallation, demoText } from '@/testing/examples'
 
 useThrowawayDatabase()
 

@@ -1,5 +1,6 @@
+import { NEW_DUTIES } from '@/core/brief/duty'
 import { Type } from '@sinclair/typebox'
-import { newInstallation, NEW_DUTIES } from '@/core/document/newInstallation'
+import { newInstallation } from '@/core/document/newInstallation'
 import { readInstallationText } from '@/core/document/read'
 import { validator } from '@/core/document/validator'
 import type { Scope } from '@/db/client'

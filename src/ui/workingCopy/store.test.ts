@@ -1,4 +1,4 @@
-import { demoInstallation } from '@/core/testing/examples'
+import { demoInstallation } from '@/testing/examples'
 import type { Installation } from '@/core/document/installation'
 import { createWorkingCopyStore, type WorkingCopyStore } from '@/ui/workingCopy/store'
 

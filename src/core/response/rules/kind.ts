@@ -35,8 +35,9 @@ export type CompileContext = {
   readonly inputIndex: (id: string) => number
 }
 
-/** Speed asked for now (percent), NaN for nothing. `dtS` is the time since the last step, spent in the state before it. */
-export type Ask = (inputs: Float64Array, memory: Float64Array, dtS: number) => number
+/** Puts the speed asked for now (percent, NaN for nothing) at `at` of `asksPct`: a number returned would be a new object each step.
+ *  `dtS` is the time since the last step, spent in the state before it. */
+export type Ask = (inputs: Float64Array, memory: Float64Array, dtS: number, asksPct: Float64Array, at: number) => void
 
 export type CompiledRule = {
   readonly ask: Ask

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { exampleResponse, machineFor, settledPct } from '@/core/testing/examples'
-import { referencePoints } from '@/core/testing/reference'
+import { exampleResponse, machineFor, settledPct } from '@/testing/examples'
+import { referencePoints } from '@/testing/reference'
 import { rampAsk } from '@/core/response/rules/ramp'
 import type { Ramp } from '@/core/response/schema'
 

@@ -66,25 +66,15 @@ export const rampKind: RuleKind<Ramp> = {
     const belowPct = ramp.below === 'from' ? fromPct : NaN
     return {
       ask: rising
-        ? (inputs) => {
+        ? (inputs, _memory, _dtS, asksPct, place) => {
             const x = inputs[at]!
-            return x >= fullAt
-              ? toPct
-              : x >= startAt
-                ? fromPct + (x - startAt) * perUnitPct
-                : x < startAt
-                  ? belowPct
-                  : NaN
+            asksPct[place] =
+              x >= fullAt ? toPct : x >= startAt ? fromPct + (x - startAt) * perUnitPct : x < startAt ? belowPct : NaN
           }
-        : (inputs) => {
+        : (inputs, _memory, _dtS, asksPct, place) => {
             const x = inputs[at]!
-            return x <= fullAt
-              ? toPct
-              : x <= startAt
-                ? fromPct + (x - startAt) * perUnitPct
-                : x > startAt
-                  ? belowPct
-                  : NaN
+            asksPct[place] =
+              x <= fullAt ? toPct : x <= startAt ? fromPct + (x - startAt) * perUnitPct : x > startAt ? belowPct : NaN
           },
       why(inputs) {
         const x = inputs[at]!

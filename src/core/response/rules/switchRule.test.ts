@@ -1,5 +1,5 @@
-import { exampleResponse, machineFor } from '@/core/testing/examples'
-import { referencePoints } from '@/core/testing/reference'
+import { exampleResponse, machineFor } from '@/testing/examples'
+import { referencePoints } from '@/testing/reference'
 import type { Overrun, SwitchRule } from '@/core/response/schema'
 
 const rule = (overrun: Overrun, onDelayS = 0): SwitchRule => ({

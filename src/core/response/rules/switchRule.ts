@@ -76,7 +76,7 @@ export const switchKind: RuleKind<SwitchRule> = {
     const onForS = plan.slot(0)
     const leftS = plan.slot(0)
     return {
-      ask(inputs, memory, dtS) {
+      ask(inputs, memory, dtS, asksPct, place) {
         const isOn = inputs[at]! >= 0.5
         const hadStarted = memory[wasOn] === 1 && memory[onForS]! >= onDelayS
         if (memory[wasOn] === 1) memory[onForS]! += dtS
@@ -86,7 +86,7 @@ export const switchKind: RuleKind<SwitchRule> = {
           memory[leftS] = overrunS(overrun, memory[onForS]!, memory[leftS]!)
         if (!isOn || memory[wasOn] !== 1) memory[onForS] = 0
         memory[wasOn] = isOn ? 1 : 0
-        return (isOn && memory[onForS]! >= onDelayS) || memory[leftS]! > 0 ? speedPct : NaN
+        asksPct[place] = (isOn && memory[onForS]! >= onDelayS) || memory[leftS]! > 0 ? speedPct : NaN
       },
       why(_inputs, memory) {
         if (memory[wasOn] === 1 && memory[onForS]! >= onDelayS) return { kind: 'switch-on' }

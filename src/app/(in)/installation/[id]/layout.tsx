@@ -1,26 +1,26 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import type { ReactNode } from 'react'
+import { cache, type ReactNode } from 'react'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { listRevisions } from '@/db/queries/revision'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
-import { isUuid } from '@/server/commands/input'
-import { requireSigned } from '@/server/scope'
+import { requireSignedAt } from '@/server/scope'
+
+/** Title and page ask for the same installation: one query a request. */
+const installationOnce = cache(getInstallation)
 
 type Props = { params: Promise<{ id: string }>; children: ReactNode }
 
 export async function generateMetadata({ params }: Omit<Props, 'children'>): Promise<Metadata> {
-  const { id } = await params
-  const { scope } = await requireSigned()
-  const row = isUuid(id) ? await getInstallation(scope, id) : null
+  const { scope, id } = await requireSignedAt({ params })
+  const row = await installationOnce(scope, id)
   return { title: row?.workingCopy.document.name ?? 'Not found' }
 }
 
 export default async function InstallationLayout({ params, children }: Props) {
-  const { id } = await params
-  const { scope, preference } = await requireSigned()
-  const row = isUuid(id) ? await getInstallation(scope, id) : null
+  const { scope, preference, id } = await requireSignedAt({ params })
+  const row = await installationOnce(scope, id)
   if (!row) notFound()
   const [results, revisions] = await Promise.all([listCheckResults(scope, id), listRevisions(scope, id)])
   const [last] = revisions

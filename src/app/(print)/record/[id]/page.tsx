@@ -4,8 +4,7 @@ import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { listRevisions } from '@/db/queries/revision'
 import { RecordSheet } from '@/features/record/RecordSheet'
-import { isUuid } from '@/server/commands/input'
-import { requireSigned } from '@/server/scope'
+import { requireSignedAt } from '@/server/scope'
 
 export const dynamic = 'force-dynamic'
 export const metadata: Metadata = { title: 'Record' }
@@ -14,9 +13,9 @@ type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ rev?: st
 
 /** The record of a sealed revision, or of the working copy, for paper. */
 export default async function RecordPage({ params, searchParams }: Props) {
-  const [{ id }, { rev }] = await Promise.all([params, searchParams])
-  const { scope, preference } = await requireSigned()
-  const row = isUuid(id) ? await getInstallation(scope, id) : null
+  const { scope, preference, id } = await requireSignedAt({ params })
+  const { rev } = await searchParams
+  const row = await getInstallation(scope, id)
   if (!row) notFound()
   const [revisions, results] = await Promise.all([listRevisions(scope, id), listCheckResults(scope, id)])
   const revision = rev === undefined ? null : (revisions.find(({ number }) => String(number) === rev) ?? notFound())

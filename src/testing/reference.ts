@@ -1,4 +1,4 @@
-import values from '@/core/testing/referenceValues.json'
+import values from '@/testing/referenceValues.json'
 
 /** A check value: inputs and outputs as the reference list gives them. */
 export type ReferencePoint = {

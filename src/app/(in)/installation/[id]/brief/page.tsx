@@ -1,0 +1,5 @@
+import { BriefStage } from '@/features/brief/BriefStage'
+
+export default function BriefPage() {
+  return <BriefStage />
+}

@@ -1,0 +1,5 @@
+import { CalibrateStage } from '@/features/calibrate/CalibrateStage'
+
+export default function CalibratePage() {
+  return <CalibrateStage />
+}

@@ -1,0 +1,24 @@
+import { listLog } from '@/db/queries/log'
+import { listRevisions } from '@/db/queries/revision'
+import { HandOverStage } from '@/features/hand-over/HandOverStage'
+import { sealAction, writeLogAction } from '@/server/actions'
+import { requireSignedAt, type AtInstallation } from '@/server/scope'
+
+export default async function HandOverPage(props: AtInstallation) {
+  const { scope, id } = await requireSignedAt(props)
+  const [revisions, log] = await Promise.all([listRevisions(scope, id), listLog(scope, id)])
+  return (
+    <HandOverStage
+      installationId={id}
+      revisions={revisions.map(({ sealedAt, ...revision }) => ({ ...revision, sealedAt: sealedAt.toISOString() }))}
+      log={log.map(({ id: entryId, text, writtenBy, writtenAt }) => ({
+        id: entryId,
+        text,
+        writtenBy,
+        writtenAt: writtenAt.toISOString(),
+      }))}
+      onSeal={sealAction}
+      onWrite={writeLogAction}
+    />
+  )
+}

@@ -1,0 +1,20 @@
+import { listReadingFiles } from '@/db/queries/reading'
+import { RehearseStage } from '@/features/rehearse/RehearseStage'
+import { requireSignedAt, type AtInstallation } from '@/server/scope'
+
+export default async function RehearsePage(props: AtInstallation) {
+  const { scope, id } = await requireSignedAt(props)
+  const files = await listReadingFiles(scope, id)
+  return (
+    <RehearseStage
+      installationId={id}
+      files={files.map(({ id: fileId, name, lineCount, fromMs, toMs }) => ({
+        id: fileId,
+        name,
+        lineCount,
+        fromMs,
+        toMs,
+      }))}
+    />
+  )
+}

@@ -1,0 +1,5 @@
+import { RespondStage } from '@/features/respond/RespondStage'
+
+export default function RespondPage() {
+  return <RespondStage />
+}

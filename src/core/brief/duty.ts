@@ -1,0 +1,28 @@
+export const DUTIES = [
+  'extract',
+  'exhaust',
+  'head-pressure',
+  'livestock',
+  'grow-room',
+  'stove-flue',
+  'balanced',
+  'door-curtain',
+  'electronics',
+] as const
+export type Duty = (typeof DUTIES)[number]
+
+export const DUTY_NAMES: Record<Duty, string> = {
+  extract: 'extract',
+  exhaust: 'exhaust',
+  'head-pressure': 'head pressure',
+  livestock: 'livestock',
+  'grow-room': 'grow room',
+  'stove-flue': 'stove and flue',
+  balanced: 'balanced',
+  'door-curtain': 'door curtain',
+  electronics: 'electronics cooling',
+}
+
+/** Duties whose questions and starting response exist so far. */
+export const NEW_DUTIES = ['grow-room', 'exhaust', 'electronics'] as const satisfies readonly Duty[]
+export type NewDuty = (typeof NEW_DUTIES)[number]
