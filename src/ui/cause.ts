@@ -1,4 +1,4 @@
-import type { Cause } from '@/core/response/rules/kind'
+import { ruleInputId, type Cause } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import type { Input, Response, Rule } from '@/core/response/schema'
 
@@ -6,7 +6,7 @@ import type { Input, Response, Rule } from '@/core/response/schema'
 export const causeColour = (cause: Cause): string => `cause.${cause}`
 
 export const ruleCause = (response: Response, rule: Rule): Cause =>
-  ruleKind(rule).cause(response.inputs.find(({ id }) => id === rule.input))
+  ruleKind(rule).cause(response.inputs.find(({ id }) => id === ruleInputId(rule)))
 
 export const inputCause = (input: Input): Cause => (input.kind === 'switch' ? 'switch' : input.kind)
 

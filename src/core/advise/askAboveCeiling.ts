@@ -1,11 +1,12 @@
 import type { Judge } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
+import { highestAskPct } from '@/core/response/highestAsk'
 import { ruleName } from '@/core/response/words'
 
 /** A rule that asks for more than the ceiling is cut there: the boost on paper is not the boost that comes. */
 export const askAboveCeiling: Judge = ({ response }) =>
   response.rules.flatMap((rule, index) => {
-    const mostPct = rule.kind === 'ramp' ? Math.max(rule.fromPct, rule.toPct) : rule.speedPct
+    const mostPct = highestAskPct(rule)
     if (rule.off || response.ceiling.how === 'rescale' || mostPct <= response.ceiling.speedPct) return []
     return [
       {

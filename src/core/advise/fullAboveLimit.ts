@@ -1,3 +1,4 @@
+import { ruleInputId } from '@/core/response/rules/kind'
 import type { Judge } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
 
@@ -6,7 +7,7 @@ export const fullAboveLimit: Judge = ({ brief, response }) =>
   brief.targets.flatMap(({ quantity, limitAbove }) => {
     if (limitAbove === null) return []
     return response.rules.flatMap((rule, index) => {
-      const input = response.inputs.find(({ id }) => id === rule.input)
+      const input = response.inputs.find(({ id }) => id === ruleInputId(rule))
       if (
         rule.kind !== 'ramp' ||
         rule.off ||

@@ -1,3 +1,4 @@
+import { ruleInputId } from '@/core/response/rules/kind'
 import type { ControllerModel, Setting } from '@/core/controller/schema'
 import type { Ramp, Response, Rule, SwitchRule } from '@/core/response/schema'
 
@@ -8,7 +9,7 @@ export type Assignment = {
   readonly leftOver: readonly Rule[]
 }
 
-const inputKind = (response: Response, rule: Rule) => response.inputs.find(({ id }) => id === rule.input)?.kind
+const inputKind = (response: Response, rule: Rule) => response.inputs.find(({ id }) => id === ruleInputId(rule))?.kind
 
 /** Rules take the first free slot of their kind, in the order in which they stand. */
 export function assign(response: Response, model: ControllerModel): Assignment {
@@ -23,11 +24,11 @@ export function assign(response: Response, model: ControllerModel): Assignment {
       )
       if (slot >= 0) ramps[slot] = rule
       else leftOver.push(rule)
-    } else {
+    } else if (rule.kind === 'switch') {
       const slot = switches.indexOf(null)
       if (slot >= 0) switches[slot] = rule
       else leftOver.push(rule)
-    }
+    } else leftOver.push(rule)
   }
   return { ramps, switches, leftOver }
 }

@@ -1,7 +1,8 @@
+import { assertNever } from '@/core/assertNever'
 import type { Kit } from '@/core/kit/schema'
 import type { Machine } from '@/core/response/compile'
 import { ruleName } from '@/core/response/words'
-import type { MeasuredInput, Ramp, Response, SwitchRule } from '@/core/response/schema'
+import type { Differential, MeasuredInput, Ramp, Response, Rule, SwitchRule } from '@/core/response/schema'
 import { formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 
 /** One thing to do and see. `speed` checks are judged at the input really read, `time` by the stopwatch, `seen` by the eye. */
@@ -22,6 +23,7 @@ const HOW_TO_CHANGE: Record<MeasuredInput['kind'], string> = {
   temperature: 'A cupped hand is enough for a few degrees. Keep it out of your breath, which carries damp.',
   humidity: 'Breathe on the sensor from a hand’s width, and let it settle.',
   pressure: 'Use the test port, and read the gauge while it is steady.',
+  light: 'Cover the sensor with a hand, or shine a lamp on it; wait for its delay.',
 }
 
 /** Inputs at which only this one can be asking: the others below their rules, switches off. */
@@ -98,6 +100,105 @@ function switchChecks(response: Response, rule: SwitchRule): Check[] {
   ]
 }
 
+function differentialChecks(response: Response, rule: Differential, preference: UnitPreference): Check[] {
+  const input = response.inputs.find(({ id }) => id === rule.input)
+  if (!input || input.kind === 'switch') return []
+  const common = {
+    how: HOW_TO_CHANGE[input.kind],
+    measureWith: 'a reference at the probe, and a meter or the display at the output',
+    waitS: Math.max(60, rule.minOnS, rule.minOffS),
+    readInput: input.id,
+  }
+  return [
+    {
+      kind: 'speed',
+      id: `${rule.id}-on`,
+      title: `Bring ${input.name} to ${formatQuantity(rule.onAt, input.kind, preference)}: it comes on.`,
+      ifFails: 'The point or its differential was not kept, or the controller counts it the other way.',
+      inputs: { ...quiet(response), [input.id]: rule.onAt },
+      ...common,
+    },
+    {
+      kind: 'speed',
+      id: `${rule.id}-off`,
+      title: `Bring ${input.name} back to ${formatQuantity(rule.offAt, input.kind, preference)}: it goes off.`,
+      ifFails: 'The differential was not kept, or another rule is asking.',
+      inputs: { ...quiet(response), [input.id]: rule.offAt },
+      ...common,
+    },
+  ]
+}
+
+const STOPWATCH = 'the stopwatch below'
+
+function ruleChecks(response: Response, rule: Rule, preference: UnitPreference): Check[] {
+  const name = ruleName(response, rule)
+  switch (rule.kind) {
+    case 'ramp':
+      return rampChecks(response, rule, preference)
+    case 'switch':
+      return switchChecks(response, rule)
+    case 'differential':
+      return differentialChecks(response, rule, preference)
+    case 'surge':
+      return [
+        {
+          kind: 'seen',
+          id: `${rule.id}-surge`,
+          title: `Make a quick rise for the ${name}.`,
+          how: 'Breathe on the sensor, or hold a warm damp cloth near it.',
+          measureWith: 'a meter or the display at the output',
+          waitS: rule.windowS,
+          ifFails: 'The rise or its window was not kept, or the sensor is slow or covered.',
+          expect: `It runs at ${rule.speedPct} % within the window, and comes down again by itself.`,
+        },
+      ]
+    case 'week':
+      return [
+        {
+          kind: 'seen',
+          id: `${rule.id}-week`,
+          title: 'Set the clock to a minute before each period begins and ends.',
+          how: 'Put the right time back afterwards.',
+          measureWith: 'a meter or the display at the output',
+          waitS: 120,
+          ifFails: 'Day, time or speed of the period was not kept, or the clock is wrong.',
+          expect: 'Each period begins and ends at its minute.',
+        },
+      ]
+    case 'cycle':
+      return [
+        {
+          kind: 'time',
+          id: `${rule.id}-cycle`,
+          title: 'Time how long it is on in one period.',
+          how: 'From its coming on to its going off.',
+          measureWith: STOPWATCH,
+          waitS: rule.periodS,
+          ifFails: 'The times were not kept, or another rule is asking.',
+          expectS: rule.onS,
+          fromReadingS: null,
+        },
+      ]
+    case 'after-run':
+      return [
+        {
+          kind: 'time',
+          id: `${rule.id}-after`,
+          title: `Let the ${name} fall to its threshold and time how long it runs on.`,
+          how: 'It warns at the threshold; the time counts from there.',
+          measureWith: STOPWATCH,
+          waitS: rule.holdS,
+          ifFails: 'The threshold or the time was not kept.',
+          expectS: rule.holdS,
+          fromReadingS: null,
+        },
+      ]
+    default:
+      return assertNever(rule)
+  }
+}
+
 /** Everything to carry out for a given response, in the order in which a hand would do it. */
 export function provePlan(machine: Machine, kit: Kit, preference: UnitPreference = METRIC): Check[] {
   const { response } = machine
@@ -115,8 +216,7 @@ export function provePlan(machine: Machine, kit: Kit, preference: UnitPreference
       readInput: null,
     },
   ]
-  for (const rule of machine.rules)
-    checks.push(...(rule.kind === 'ramp' ? rampChecks(response, rule, preference) : switchChecks(response, rule)))
+  for (const rule of machine.rules) checks.push(...ruleChecks(response, rule, preference))
   if (response.startKick)
     checks.push({
       kind: 'time',

@@ -161,6 +161,12 @@ export const QUANTITIES = {
     plausible: [0, 200],
     hint: '0.65 or 650 mA',
   },
+  light: {
+    label: 'light level',
+    units: [{ symbol: 'lx', names: ['lx', 'lux'], scale: 1, decimals: 0 }],
+    plausible: [0, 200000],
+    hint: '50 or 50 lx',
+  },
   sound: {
     label: 'sound level',
     units: [{ symbol: 'dB', names: ['db', 'dba', 'db(a)'], scale: 1, decimals: 0 }],

@@ -1,4 +1,5 @@
 import type { Problem } from '@/core/problem'
+import { ruleInputId } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import type { Response } from '@/core/response/schema'
 
@@ -40,6 +41,8 @@ export function checkResponse(response: Response): Problem[] {
       highValue: startKick.speedPct,
       unit: '%',
     })
+  const unknownInput = (path: string, got: string): Problem[] =>
+    inputIds.includes(got) ? [] : [{ code: 'unknown_id', path, what: 'input', got, known: inputIds }]
   inputs.forEach((input, index) => {
     if (input.kind !== 'switch' && !(input.from < input.to))
       problems.push({
@@ -51,8 +54,8 @@ export function checkResponse(response: Response): Problem[] {
   })
   rules.forEach((rule, index) => {
     const path = `rules.${index}`
-    if (!inputIds.includes(rule.input))
-      problems.push({ code: 'unknown_id', path: `${path}.input`, what: 'input', got: rule.input, known: inputIds })
+    const inputId = ruleInputId(rule)
+    if (inputId !== null) problems.push(...unknownInput(`${path}.input`, inputId))
     problems.push(...ruleKind(rule).check(rule, { response, path }))
   })
   followers.forEach((follower, index) => {
@@ -63,5 +66,48 @@ export function checkResponse(response: Response): Problem[] {
         text: `“${follower.fan}” leads; a fan cannot follow itself.`,
       })
   })
+  problems.push(...checkParts(response, unknownInput))
   return problems
+}
+
+/** What stands beside the rules: combined inputs, light, holds, reductions, rest bands. */
+function checkParts(
+  { inputs, light, holds, coolDown, reductions = [], restBands = [] }: Response,
+  unknownInput: (path: string, got: string) => Problem[],
+): Problem[] {
+  return [
+    ...inputs.flatMap((input, index) => {
+      if (input.kind === 'switch' || !input.combines) return []
+      const { of } = input.combines
+      const path = `inputs.${index}.combines.of`
+      const later = of.filter((id) => inputs.findIndex((other) => other.id === id) >= index)
+      return [
+        ...of.flatMap((id, place) => unknownInput(`${path}.${place}`, id)),
+        ...later.map((id): Problem => ({
+          code: 'said',
+          path,
+          text: `“${id}” must stand before “${input.name}”, which is made of it.`,
+        })),
+      ]
+    }),
+    ...(light ? unknownInput('light.input', light.input) : []),
+    ...(coolDown ? unknownInput('coolDown.input', coolDown.input) : []),
+    ...Object.entries(holds ?? {}).flatMap(([key, id]) => unknownInput(`holds.${key}`, id)),
+    ...reductions.flatMap(({ input }, index) => unknownInput(`reductions.${index}.input`, input)),
+    ...restBands.flatMap(({ fromPct, toPct }, index): Problem[] =>
+      fromPct < toPct
+        ? []
+        : [
+            {
+              code: 'order',
+              path: `restBands.${index}.fromPct`,
+              low: 'The lower edge of a rest band',
+              lowValue: fromPct,
+              high: 'its upper edge',
+              highValue: toPct,
+              unit: '%',
+            },
+          ],
+    ),
+  ]
 }

@@ -11,13 +11,33 @@ const Seconds = Type.Number({ minimum: 0, maximum: 604800, description: 'seconds
 const Name = Type.String({ minLength: 1, maxLength: 80 })
 
 /** What the response can sense. `from` and `to` are the range shown on charts and sliders, in the base unit of the kind. */
+export const MEASURED = ['temperature', 'humidity', 'pressure', 'light'] as const
 export const MeasuredInput = Type.Object(
   {
     id: Id,
-    kind: Type.Union([Type.Literal('temperature'), Type.Literal('humidity'), Type.Literal('pressure')]),
+    kind: Type.Union(MEASURED.map((kind) => Type.Literal(kind))),
     name: Name,
     from: Type.Number(),
     to: Type.Number(),
+    /** Added to what the sensor says. */
+    offset: Type.Optional(Type.Number()),
+    /** Made of other inputs instead of read; readings that are lost are left out, but a difference needs both. */
+    combines: Type.Optional(
+      Type.Object(
+        {
+          of: Type.Array(Id, { minItems: 1, maxItems: 8 }),
+          how: Type.Union([
+            Type.Literal('highest'),
+            Type.Literal('lowest'),
+            Type.Literal('average'),
+            Type.Literal('difference'),
+          ]),
+        },
+        closed,
+      ),
+    ),
+    /** Speed held while this input has no reading: by duty, full where lives or machines hang on it. */
+    lostPct: Type.Optional(Percent),
   },
   closed,
 )
@@ -47,13 +67,24 @@ export const FloorReason = Type.Object(
 )
 export type FloorReason = Static<typeof FloorReason>
 
-export const Floor = Type.Object({ speedPct: Percent, reasons: Type.Array(FloorReason, { maxItems: 20 }) }, closed)
+/** `offAllowed`: with nothing asking it stands still, and there is nothing between 0 and the floor. */
+export const Floor = Type.Object(
+  { speedPct: Percent, reasons: Type.Array(FloorReason, { maxItems: 20 }), offAllowed: Type.Optional(Type.Boolean()) },
+  closed,
+)
 export const Ceiling = Type.Object(
   { speedPct: Percent, how: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]) },
   closed,
 )
 
-const common = { id: Id, off: Type.Optional(Type.Boolean()), note: Type.Optional(Type.String({ maxLength: 400 })) }
+export const MODES = ['day', 'night'] as const
+const common = {
+  id: Id,
+  off: Type.Optional(Type.Boolean()),
+  note: Type.Optional(Type.String({ maxLength: 400 })),
+  /** The modes it belongs to; all where none is named. */
+  modes: Type.Optional(Type.Array(Type.Union(MODES.map((mode) => Type.Literal(mode))), { minItems: 1, maxItems: 2 })),
+}
 
 /** Speed in proportion to an input. `startAt` and `fullAt` are in the input's base unit (°C, %RH, Pa); a falling ramp has `fullAt` below `startAt`. */
 export const Ramp = Type.Object(
@@ -92,7 +123,76 @@ export const SwitchRule = Type.Object(
 )
 export type SwitchRule = Static<typeof SwitchRule>
 
-export const Rule = Type.Union([Ramp, SwitchRule])
+/** On/off with both its points given. Cooling: on at or above `onAt`, off at or below `offAt`; heating mirrored. */
+export const Differential = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('differential'),
+    input: Id,
+    sense: Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
+    onAt: Type.Number(),
+    offAt: Type.Number(),
+    speedPct: Percent,
+    minOnS: Seconds,
+    minOffS: Seconds,
+  },
+  closed,
+)
+export type Differential = Static<typeof Differential>
+
+/** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. */
+export const Surge = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('surge'),
+    input: Id,
+    windowS: Type.Number({ exclusiveMinimum: 0, maximum: 86400 }),
+    rise: Type.Number({ exclusiveMinimum: 0 }),
+    release: Type.Number({ minimum: 0 }),
+    speedPct: Percent,
+    capS: Seconds,
+  },
+  closed,
+)
+export type Surge = Static<typeof Surge>
+
+/** Days from 0 (Monday) to 6; minutes of the local day. One that ends before it starts runs over midnight. */
+export const Period = Type.Object(
+  {
+    days: Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { minItems: 1, maxItems: 7 }),
+    startMin: Type.Integer({ minimum: 0, maximum: 1439 }),
+    endMin: Type.Integer({ minimum: 0, maximum: 1440 }),
+    speedPct: Percent,
+  },
+  closed,
+)
+export type Period = Static<typeof Period>
+export const Week = Type.Object(
+  { ...common, kind: Type.Literal('week'), periods: Type.Array(Period, { minItems: 1, maxItems: 60 }) },
+  closed,
+)
+export type Week = Static<typeof Week>
+
+export const Cycle = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('cycle'),
+    onS: Seconds,
+    periodS: Type.Number({ exclusiveMinimum: 0, maximum: 604800 }),
+    speedPct: Percent,
+  },
+  closed,
+)
+export type Cycle = Static<typeof Cycle>
+
+/** Above `armAbove` it runs; on falling to it, it warns and runs on for `holdS`, then stops. */
+export const AfterRun = Type.Object(
+  { ...common, kind: Type.Literal('after-run'), input: Id, armAbove: Type.Number(), speedPct: Percent, holdS: Seconds },
+  closed,
+)
+export type AfterRun = Static<typeof AfterRun>
+
+export const Rule = Type.Union([Ramp, SwitchRule, Differential, Surge, Week, Cycle, AfterRun])
 export type Rule = Static<typeof Rule>
 
 export const StartKick = Type.Object({ speedPct: Percent, holdS: Type.Number({ minimum: 0, maximum: 120 }) }, closed)
@@ -120,6 +220,39 @@ export const Steps = Type.Object(
 )
 export type Steps = Static<typeof Steps>
 
+/** Speeds passed over because of resonance; the edges themselves are allowed. */
+export const RestBand = Type.Object({ fromPct: Percent, toPct: Percent }, closed)
+export type RestBand = Static<typeof RestBand>
+
+/** Day and night by light: the other mode comes when the light has pointed to it for `delayS` without a break. */
+export const LightMode = Type.Object({ input: Id, level: Type.Number({ minimum: 0 }), delayS: Seconds }, closed)
+export type LightMode = Static<typeof LightMode>
+
+/** A reduction while an input is at or past a point: by points, or by a share of the present value. */
+export const Reduction = Type.Object(
+  {
+    input: Id,
+    when: Type.Union([Type.Literal('at-or-below'), Type.Literal('at-or-above')]),
+    at: Type.Number(),
+    byPct: Percent,
+    how: Type.Union([Type.Literal('points'), Type.Literal('relative')]),
+  },
+  closed,
+)
+export type Reduction = Static<typeof Reduction>
+
+/** When everything stops asking: the last running speed (or a set one) for a time. */
+export const RunOn = Type.Object({ holdS: Seconds, speedPct: Type.Union([Percent, Type.Null()]) }, closed)
+/** After heat was given (a switch input), not less than a speed for a time, whatever else says off. */
+export const CoolDown = Type.Object({ input: Id, speedPct: Percent, holdS: Seconds }, closed)
+/** Switch inputs that hold the fan whatever was asked, strongest first. */
+export const Holds = Type.Object({ isolated: Type.Optional(Id), safetyStop: Type.Optional(Id) }, closed)
+/** How fast the given speed may change, percent a second. */
+export const Rate = Type.Object(
+  { upPctPerS: Type.Number({ exclusiveMinimum: 0 }), downPctPerS: Type.Number({ exclusiveMinimum: 0 }) },
+  closed,
+)
+
 export const RESPONSE_SCHEMA = 'soft-gale/response@1'
 
 export const Response = Type.Object(
@@ -133,6 +266,15 @@ export const Response = Type.Object(
     startKick: Type.Union([StartKick, Type.Null()]),
     followers: Type.Array(Follower, { maxItems: 4 }),
     steps: Steps,
+    light: Type.Optional(LightMode),
+    runOn: Type.Optional(RunOn),
+    reductions: Type.Optional(Type.Array(Reduction, { maxItems: 8 })),
+    coolDown: Type.Optional(CoolDown),
+    holds: Type.Optional(Holds),
+    restBands: Type.Optional(Type.Array(RestBand, { maxItems: 6 })),
+    rate: Type.Optional(Rate),
+    /** Inputs are read every so many seconds. */
+    scanS: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),
   },
   closed,
 )

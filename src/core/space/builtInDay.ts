@@ -1,16 +1,12 @@
 import type { Brief } from '@/core/brief/schema'
-import type { Input, Response } from '@/core/response/schema'
+import type { MeasuredInput, Response } from '@/core/response/schema'
 import type { Series } from '@/core/space/series'
 
 const STEP_S = 60
 const STEPS = (24 * 3600) / STEP_S
 
 /** A warm day swings from the low end of the band at 5 o'clock to a little past the limit (or the ramp) at 15 o'clock. */
-function dayCurve(
-  input: Extract<Input, { kind: 'temperature' | 'humidity' | 'pressure' }>,
-  brief: Brief,
-  response: Response,
-): (hour: number) => number {
+function dayCurve(input: MeasuredInput, brief: Brief, response: Response): (hour: number) => number {
   const target = brief.targets.find(({ quantity }) => quantity === input.kind)
   const ramp = response.rules.find((rule) => rule.kind === 'ramp' && rule.input === input.id)
   const ends = ramp?.kind === 'ramp' ? [ramp.startAt, ramp.fullAt].sort((a, b) => a - b) : [input.from, input.to]

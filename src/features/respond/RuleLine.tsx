@@ -6,7 +6,7 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { useState } from 'react'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
-import { inputQuantity } from '@/core/response/rules/kind'
+import { inputQuantity, ruleInputId } from '@/core/response/rules/kind'
 import type { Rule } from '@/core/response/schema'
 import { linkText, ruleName, sentenceParts } from '@/core/response/words'
 import { SentenceField } from '@/features/respond/SentenceField'
@@ -24,7 +24,7 @@ export function RuleLine({ rule, index }: { rule: Rule; index: number }) {
   const link = asked?.explanation.chain.find((candidate) => candidate.stage === 'ask' && candidate.rule?.id === rule.id)
   const askPct = link?.stage === 'ask' ? link.asksPct : NaN
   const colour = causeColour(ruleCause(response, rule))
-  const input = response.inputs.find(({ id }) => id === rule.input)
+  const input = response.inputs.find(({ id }) => id === ruleInputId(rule))
   const point = (x: number) =>
     input && input.kind !== 'switch' ? formatQuantity(x, inputQuantity(input), preference) : String(x)
   return (

@@ -5,7 +5,7 @@ import { evaluateAt } from '@/core/evaluate'
 import { readInstallation } from '@/core/document/read'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
-import type { Cause } from '@/core/response/rules/kind'
+import { ruleInputId, type Cause } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import type { YardRow } from '@/db/queries/installation'
 import type { RailProps } from '@/ui/rail/SpeedRail'
@@ -40,7 +40,7 @@ export function yardLine(
   const instant = derived.given.machine && evaluateAt(derived.given.machine, derived, values, preference)
   const lead = instant?.evaluation.fans[0]
   const rule = instant?.explanation.inCharge ?? null
-  const input = response.inputs.find((candidate) => candidate.id === rule?.input)
+  const input = response.inputs.find((candidate) => rule !== null && candidate.id === ruleInputId(rule))
   const boost = response.rules.find((candidate) => candidate.kind === 'switch' && !candidate.off)
   const sealedDocument = sealed && readInstallation(sealed.document)
   const changes = sealedDocument?.ok ? compare(sealedDocument.value, document).length : 0

@@ -1,7 +1,7 @@
 import type { Problem } from '@/core/problem'
 import type { Quantity } from '@/core/quantity/units'
 import type { MemoryPlan } from '@/core/response/memory'
-import type { Input, Response } from '@/core/response/schema'
+import type { Input, MeasuredInput, Response, Rule } from '@/core/response/schema'
 
 /** A piece of a rule's sentence. A field's `path` is dotted inside the rule; the interface makes an inline field of it. */
 export type SentencePart =
@@ -25,7 +25,7 @@ export type SentencePart =
 export const text = (said: string): SentencePart => ({ kind: 'text', text: said })
 
 /** What colours a rule, its handle and its slider: the cause it answers to. */
-export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'switch'
+export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'light' | 'switch' | 'time'
 
 export type RuleContext = { readonly response: Response; readonly path: string }
 
@@ -33,6 +33,8 @@ export type CompileContext = {
   readonly response: Response
   readonly memory: MemoryPlan
   readonly inputIndex: (id: string) => number
+  /** Where the local time stands: seconds since Monday 00:00, NaN where there is no clock. */
+  readonly clockIndex: number
 }
 
 /** Puts the speed asked for now (percent, NaN for nothing) at `at` of `asksPct`: a number returned would be a new object each step.
@@ -63,6 +65,14 @@ export type RuleWhy =
   | { readonly kind: 'switch-on' }
   | { readonly kind: 'switch-overrun'; readonly leftS: number }
   | { readonly kind: 'switch-idle' }
+  | { readonly kind: 'differential-on' | 'differential-off'; readonly x: number; readonly edge: number }
+  | { readonly kind: 'surge-on'; readonly x: number; readonly base: number; readonly leftS: number }
+  | { readonly kind: 'surge-idle'; readonly rise: number }
+  | { readonly kind: 'week-inside' | 'week-outside' | 'no-clock' }
+  | { readonly kind: 'cycle-on' | 'cycle-off'; readonly leftS: number }
+  | { readonly kind: 'after-run-armed' | 'after-run-idle'; readonly x: number; readonly edge: number }
+  | { readonly kind: 'after-run-counting'; readonly leftS: number }
+  | { readonly kind: 'other-mode' }
 
 /** Everything the program knows of one kind of rule, so that the next kind is a new file and one line in a table. */
 export type RuleKind<R> = {
@@ -75,12 +85,10 @@ export type RuleKind<R> = {
   readonly cause: (input: Input | undefined) => Cause
 }
 
+export const isMeasured = (input: Input): input is MeasuredInput => input.kind !== 'switch'
+
 /** The quantity in which an input of this kind is measured. */
-export const inputQuantity = (input: Input | undefined): Quantity =>
-  !input || input.kind === 'switch'
-    ? 'speed'
-    : input.kind === 'temperature'
-      ? 'temperature'
-      : input.kind === 'humidity'
-        ? 'humidity'
-        : 'pressure'
+export const inputQuantity = (input: Input | undefined): Quantity => (input && isMeasured(input) ? input.kind : 'speed')
+
+/** The input a rule answers to; null for those that answer to the clock alone. */
+export const ruleInputId = (rule: Rule): string | null => ('input' in rule ? rule.input : null)

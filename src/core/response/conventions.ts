@@ -1,0 +1,44 @@
+import { formatNumber } from '@/core/quantity/format'
+
+/** How a leaflet says where a controller switches. "Set point" and "differential" mean different things on different controllers. */
+export const CONVENTIONS = {
+  'on-at-set': { name: 'on at the set point, off a full differential past it', on: 0, off: 1 },
+  symmetric: { name: 'on and off half a differential either side of the set point', on: -0.5, off: 0.5 },
+  'plus-minus': { name: 'on and off a whole differential either side of the set point (± d)', on: -1, off: 1 },
+  'off-at-set': { name: 'off at the set point, on a full differential before it', on: -1, off: 0 },
+} as const satisfies Record<string, { name: string; on: number; off: number }>
+export type Convention = keyof typeof CONVENTIONS
+export type Sense = 'cooling' | 'heating'
+
+export type Points = { readonly onAt: number; readonly offAt: number }
+
+/** Away from the set point towards where it goes off: down for cooling, up for heating. */
+const towardsOff = (sense: Sense): number => (sense === 'cooling' ? -1 : 1)
+
+/** The explicit points of what a leaflet calls set point and differential. Source: trade.md section 3; cases `ctl.onOff`.
+ *  @throws {RangeError} when the differential is negative */
+export function pointsFrom(convention: Convention, sense: Sense, setPoint: number, differential: number): Points {
+  if (!(differential >= 0)) throw new RangeError(`a differential cannot be negative, got ${differential}`)
+  const { on, off } = CONVENTIONS[convention]
+  return {
+    onAt: setPoint + towardsOff(sense) * on * differential,
+    offAt: setPoint + towardsOff(sense) * off * differential,
+  }
+}
+
+/** The set point and differential that say the same points in another convention. */
+export function asConvention(
+  convention: Convention,
+  sense: Sense,
+  { onAt, offAt }: Points,
+): { readonly setPoint: number; readonly differential: number } {
+  const { on, off } = CONVENTIONS[convention]
+  const differential = Math.abs(onAt - offAt) / (off - on)
+  return { setPoint: onAt - towardsOff(sense) * on * differential, differential }
+}
+
+/** The points in a sentence that cannot be misread; figures in °C. */
+export const pointsSentence = (sense: Sense, { onAt, offAt }: Points): string =>
+  sense === 'cooling'
+    ? `On at ${formatNumber(onAt, 1)} °C and above, off at ${formatNumber(offAt, 1)} °C and below.`
+    : `On at ${formatNumber(onAt, 1)} °C and below, off at ${formatNumber(offAt, 1)} °C and above.`

@@ -1,0 +1,133 @@
+import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/response/rules/kind'
+import type { Surge } from '@/core/response/schema'
+
+/** Most samples remembered. Only readings lower than all after them are kept, so a window holds far fewer than it has samples. */
+const MOST = 512
+
+/** A quick rise above the lowest reading of the last while; a slow one never triggers. Cases: `ctl.surge`. */
+export const surgeKind: RuleKind<Surge> = {
+  check({ input: inputId, rise, release }, { response, path }) {
+    const input = response.inputs.find(({ id }) => id === inputId)
+    return [
+      ...(input && !isMeasured(input)
+        ? [
+            {
+              code: 'wrong_kind' as const,
+              path: `${path}.input`,
+              what: `“${input.name}”`,
+              got: input.kind,
+              needs: 'measured input',
+            },
+          ]
+        : []),
+      ...(release >= rise
+        ? [
+            {
+              code: 'order' as const,
+              path: `${path}.release`,
+              low: 'The release',
+              lowValue: release,
+              high: 'the rise',
+              highValue: rise,
+              unit: '',
+            },
+          ]
+        : []),
+    ]
+  },
+  compile({ input, windowS, rise, release, speedPct, capS }, { memory: plan, inputIndex }) {
+    const at = inputIndex(input)
+    const nowS = plan.slot(0)
+    const isOn = plan.slot(0)
+    const base = plan.slot(NaN)
+    const onForS = plan.slot(0)
+    // A queue of (time, reading), lowest first, in a ring.
+    const head = plan.slot(0)
+    const count = plan.slot(0)
+    const times = plan.region(MOST)
+    const values = plan.region(MOST)
+
+    function remember(memory: Float64Array, x: number): void {
+      const now = memory[nowS]!
+      let first = memory[head]!
+      let held = memory[count]!
+      while (held > 0 && now - memory[times + (first % MOST)]! > windowS) {
+        first++
+        held--
+      }
+      while (held > 0 && memory[values + ((first + held - 1) % MOST)]! >= x) held--
+      if (held === MOST) {
+        // Full: the oldest goes, as if the window were a little shorter.
+        first++
+        held--
+      }
+      const place = (first + held) % MOST
+      memory[times + place] = now
+      memory[values + place] = x
+      memory[head] = first % MOST
+      memory[count] = held + 1
+    }
+
+    return {
+      ask(inputs, memory, dtS, asksPct, place) {
+        const x = inputs[at]!
+        memory[nowS]! += dtS
+        if (memory[isOn] === 1) {
+          memory[onForS]! += dtS
+          if (x <= memory[base]! + release || memory[onForS]! >= capS) {
+            memory[isOn] = 0
+            // A new surge needs a new rise: what lay before this end no longer counts.
+            memory[count] = 0
+          }
+        }
+        if (!Number.isNaN(x)) {
+          remember(memory, x)
+          const lowest = memory[values + memory[head]!]!
+          if (memory[isOn] !== 1 && x - lowest >= rise) {
+            memory[isOn] = 1
+            memory[base] = lowest
+            memory[onForS] = 0
+          }
+        }
+        asksPct[place] = memory[isOn] === 1 ? speedPct : NaN
+      },
+      why(inputs, memory) {
+        const x = inputs[at]!
+        if (Number.isNaN(x)) return { kind: 'input-lost' }
+        return memory[isOn] === 1
+          ? { kind: 'surge-on', x, base: memory[base]!, leftS: capS - memory[onForS]! }
+          : { kind: 'surge-idle', rise }
+      },
+      settle(_inputs, memory) {
+        memory[isOn] = 0
+        memory[count] = 0
+      },
+    }
+  },
+  sentence(rule, { input }) {
+    const name = input?.name ?? rule.input
+    const quantity = inputQuantity(input) === 'temperature' ? 'temperatureDifference' : inputQuantity(input)
+    return [
+      text('When '),
+      { kind: 'input', name },
+      text(' rises by '),
+      { kind: 'field', path: 'rise', label: `${name}, rise`, quantity, value: rule.rise },
+      text(' within '),
+      { kind: 'field', path: 'windowS', label: 'window of the rise', quantity: 'time', value: rule.windowS },
+      text(', run '),
+      {
+        kind: 'field',
+        path: 'speedPct',
+        label: `speed during a surge of ${name}`,
+        quantity: 'speed',
+        value: rule.speedPct,
+      },
+      text(' until it is back within '),
+      { kind: 'field', path: 'release', label: `${name}, release`, quantity, value: rule.release },
+      text(' of where it was, at most '),
+      { kind: 'field', path: 'capS', label: 'longest surge', quantity: 'time', value: rule.capS },
+      text('. A slow rise never triggers.'),
+    ]
+  },
+  cause: (input) => (input && isMeasured(input) ? input.kind : 'humidity'),
+}
