@@ -8,7 +8,8 @@ const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, wit
 ./gale check FILE… [--judge]            validate documents
 ./gale evaluate FILE --at NAME=VALUE    what each fan gives, and why
 ./gale fit FILE [--model FILE]          settings for a controller, and what is lost
-./gale card FILE                        the whole setting as text`
+./gale card FILE                        the whole setting as text
+./gale rehearse FILE --inputs CSV       what the fan would have done`
 
 async function main([name = '', ...args]: readonly string[]): Promise<number> {
   switch (name) {

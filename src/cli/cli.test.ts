@@ -1,4 +1,4 @@
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { runCommand } from '@/cli/main'
@@ -102,4 +102,56 @@ test('fit and card say what to press and what is lost', () => {
       '\nCare',
     ]),
   )
+})
+
+test('evaluate carries memory between calls: the overrun counts down', () => {
+  const state = join(mkdtempSync(join(tmpdir(), 'gale-')), 'state.json')
+  const at = (harvest: string, after: string): string =>
+    run(
+      'evaluate',
+      FRUITING,
+      '--asked',
+      '--at',
+      'roomTemp=12',
+      '--at',
+      'humidity=80',
+      '--at',
+      `harvest=${harvest}`,
+      '--state',
+      state,
+      '--after',
+      after,
+    ).out[0]!.split(',')[0]!
+  expect([at('on', '0'), at('on', '5 min'), at('off', '10'), at('off', '5 min'), at('off', '10')]).toEqual([
+    'exhaust: 90 %',
+    'exhaust: 90 %',
+    'exhaust: 90 %',
+    'exhaust: 90 %',
+    'exhaust: 22 %',
+  ])
+  expect(run('evaluate', 'demo/installations/inverter-cupboard.json', '--state', state)).toMatchObject({
+    status: 1,
+    err: [expect.stringMatching(/belongs to another response/)],
+  })
+})
+
+test('rehearse replays a readings file and writes the trace', () => {
+  const out = join(mkdtempSync(join(tmpdir(), 'gale-')), 'trace.csv')
+  const { status, out: said } = run(
+    'rehearse',
+    FRUITING,
+    '--inputs',
+    'demo/readings/fruiting-room-9-nov.csv',
+    '--out',
+    out,
+  )
+  expect([status, said[0]]).toEqual([0, expect.stringMatching(/^2880 readings over 48.0 h: mean speed /)])
+  const lines = readFileSync(out, 'utf8').trimEnd().split('\n')
+  expect([lines.length, lines[0]]).toEqual([2881, 'time,exhaust (%),make-up (%)'])
+  const bad = written('time,temp\n2026-11-09 10:00,18\n2026-11-09 09:00,18\n')
+  expect(run('rehearse', FRUITING, '--inputs', bad)).toMatchObject({
+    status: 1,
+    err: [expect.stringMatching(/line 3: the time goes back/)],
+  })
+  expect(run('rehearse', FRUITING).status).toBe(2)
 })

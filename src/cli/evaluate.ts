@@ -1,14 +1,18 @@
+import { existsSync, writeFileSync } from 'node:fs'
 import { loadInstallation } from '@/cli/load'
-import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
+import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { derive } from '@/core/derive'
 import { evaluateAt } from '@/core/evaluate'
-import { problemText } from '@/core/problem'
-import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
+import { good, problemLine, problemText, type Outcome } from '@/core/problem'
+import { formatNumber, formatPct, formatQuantity, METRIC } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
+import type { Machine, MachineState } from '@/core/response/compile'
+import { loadState, saveState } from '@/core/response/saveState'
+import { parseJson } from '@/core/document/read'
 import { inputQuantity } from '@/core/response/rules/kind'
 import type { Input } from '@/core/response/schema'
 
-const USAGE = 'gale evaluate FILE --at NAME=VALUE[UNIT]… [--asked] [--json]'
+const USAGE = 'gale evaluate FILE --at NAME=VALUE[UNIT]… [--state FILE --after SECONDS] [--asked] [--json]'
 
 /** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
 export function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
@@ -26,11 +30,34 @@ export function parseAt(said: string, inputs: readonly Input[]): readonly [id: s
   return [name, value.value]
 }
 
+/** Goes on from the memory in a file (at rest where there is none yet), one step, and writes it back. */
+function continueFrom(
+  machine: Machine,
+  file: string,
+  afterText: string,
+  at: Readonly<Record<string, number>>,
+): Outcome<MachineState> {
+  const afterS = parseQuantity(afterText, 'time')
+  if (!afterS.ok) throw new UsageError(`--after ${afterText}: ${afterS.problems.map(problemText).join(' ')}`)
+  const before = existsSync(file) ? parseJson(readText(file)) : null
+  const state = before === null ? good(machine.newState()) : before.ok ? loadState(machine, before.value) : before
+  if (!state.ok) return state
+  machine.step(state.value, machine.inputsFrom(at), before === null ? 0 : afterS.value)
+  writeFileSync(file, `${JSON.stringify(saveState(state.value))}\n`)
+  return state
+}
+
 /** What every fan gives at these inputs and why: as the chosen controller will do it, or with `--asked` as it was asked. */
 export function evaluate(args: readonly string[], streams: Streams): number {
   const { values, positionals } = parseCommandLine(
     args,
-    { at: { type: 'string', multiple: true }, asked: { type: 'boolean' }, json: { type: 'boolean' } },
+    {
+      at: { type: 'string', multiple: true },
+      state: { type: 'string' },
+      after: { type: 'string' },
+      asked: { type: 'boolean' },
+      json: { type: 'boolean' },
+    },
     USAGE,
   )
   const [file] = positionals
@@ -41,7 +68,16 @@ export function evaluate(args: readonly string[], streams: Streams): number {
   const { machine } = values.asked ? derived.asked : derived.given
   if (!machine) return 1
   const at = Object.fromEntries((values.at ?? []).map((said) => parseAt(said, installation.response.inputs)))
-  const { evaluation } = evaluateAt(machine, derived, at)
+  let state: MachineState | undefined
+  if (values.state !== undefined) {
+    const loaded = continueFrom(machine, values.state, values.after ?? '0', at)
+    if (!loaded.ok) {
+      for (const problem of loaded.problems) streams.err(`${values.state}: ${problemLine(problem)}`)
+      return 1
+    }
+    state = loaded.value
+  }
+  const { evaluation } = evaluateAt(machine, derived, at, METRIC, state)
   if (values.json) {
     streams.out(JSON.stringify(evaluation))
     return 0

@@ -2,6 +2,7 @@ import { card } from '@/cli/card'
 import { check } from '@/cli/check'
 import { evaluate } from '@/cli/evaluate'
 import { fitCommand } from '@/cli/fit'
+import { rehearse } from '@/cli/rehearse'
 import { UsageError, type Streams } from '@/cli/streams'
 
 const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Streams) => number>> = {
@@ -9,6 +10,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Strea
   evaluate,
   fit: fitCommand,
   card,
+  rehearse,
 }
 
 /** Runs one command of the core. Results go to `out`, messages to `err`. Returns 0, 1 (the document is wrong) or 2 (wrong usage). */

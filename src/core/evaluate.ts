@@ -2,7 +2,7 @@ import type { Derived } from '@/core/derive'
 import type { SignalReading } from '@/core/motor/signal'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { explain, type Explanation } from '@/core/response/explain'
-import type { Machine } from '@/core/response/compile'
+import type { Machine, MachineState } from '@/core/response/compile'
 import { reasonText } from '@/core/response/words'
 
 export type FanNow = {
@@ -31,9 +31,11 @@ export function evaluateAt(
   { fans }: Pick<Derived, 'fans'>,
   values: Readonly<Record<string, number>>,
   preference: UnitPreference = METRIC,
+  /** A state that has just been stepped with these values; settled where none is given. */
+  stepped?: MachineState,
 ): Instant {
   const inputs = machine.inputsFrom(values)
-  const state = machine.settledState(inputs)
+  const state = stepped ?? machine.settledState(inputs)
   const explanation = explain(machine, state, inputs)
   const fansNow = machine.fanIds.flatMap((id, index): FanNow[] => {
     const derived = fans.find(({ fan }) => fan.id === id)

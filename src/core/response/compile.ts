@@ -120,7 +120,6 @@ function compileChecked(response: Response): Machine {
         inCharge = index
       }
     }
-    if (isAsked && asked < floorPct) asked = floorPct
     if (runOn) {
       const onPct = runOn(memory, isAsked, asked, dtS)
       if (onPct > asked) {
@@ -128,6 +127,8 @@ function compileChecked(response: Response): Machine {
         inCharge = IN_CHARGE_RUN_ON
       }
     }
+    // Between 0 and the floor there is nothing, whoever asks for it.
+    if (asked > 0 && asked < floorPct) asked = floorPct
     const limited = limit(inputs, asked)
     const held = hold ? hold(memory, inputs, limited, dtS) : limited
     figures[ASKED_PCT] = asked

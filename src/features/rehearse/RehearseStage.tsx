@@ -9,7 +9,7 @@ import type { MeasuredInput } from '@/core/response/schema'
 import { builtInDay } from '@/core/space/builtInDay'
 import type { Replay } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'
-import { fileSeries, type ReadingTable } from '@/features/rehearse/fileSeries'
+import { readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
 import { ImportReadings } from '@/features/rehearse/ImportReadings'
 import { ReplayCharts } from '@/features/rehearse/ReplayCharts'
 import { Choice } from '@/ui/Choice'
@@ -69,7 +69,7 @@ export function RehearseStage({ installationId, files }: { installationId: strin
       chosen === BUILT_IN
         ? builtInDay({ brief, response })
         : loaded?.id === chosen
-          ? fileSeries(loaded.table, response)
+          ? readingsSeries(loaded.table, response)
           : null,
     [chosen, loaded, brief, response],
   )

@@ -8,7 +8,7 @@ export type ReadingTable = {
 }
 
 /** A readings file as inputs of a response: each column feeds the first input of its quantity; the rest stay at rest. */
-export function fileSeries({ columns, atMs, values }: ReadingTable, { inputs }: Response): Series {
+export function readingsSeries({ columns, atMs, values }: ReadingTable, { inputs }: Response): Series {
   const [first = 0] = atMs
   const used = columns.flatMap((quantity, index) => {
     const input = inputs.find(({ kind }) => kind === quantity)
