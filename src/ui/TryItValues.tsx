@@ -10,15 +10,19 @@ type Values = Readonly<Record<string, number>>
 
 const Context = createContext<{ values: Values; set: (input: string, value: number) => void } | null>(null)
 
+/** Local time in seconds since Monday 00:00. */
+export const NOON_ON_TUESDAY = 86400 + 43200
+
 /** Where the sliders stand at first: the middle of the target band, or of the input's range; switches off. */
 function startValues({ response, brief }: Installation): Values {
-  return Object.fromEntries(
+  const measured = Object.fromEntries(
     response.inputs.map((input) => {
       if (input.kind === 'switch') return [input.id, 0]
       const target = brief.targets.find(({ quantity }) => quantity === input.kind)
       return [input.id, target ? (target.bandFrom + target.bandTo) / 2 : (input.from + input.to) / 2]
     }),
   )
+  return { ...measured, clock: NOON_ON_TUESDAY }
 }
 
 /** The inputs tried out on the page: one set, shared by the sliders, the chart's pointer and the rail. */

@@ -31,5 +31,10 @@ export function builtInDay({ brief, response }: { brief: Brief; response: Respon
     const at = dayCurve(input, brief, response)
     return atS.map((s) => at(s / 3600))
   })
-  return { atS, inputs: response.inputs.map(({ id }) => id), values }
+  // It is a Tuesday.
+  return {
+    atS,
+    inputs: [...response.inputs.map(({ id }) => id), 'clock'],
+    values: [...values, atS.map((s) => 86400 + s)],
+  }
 }

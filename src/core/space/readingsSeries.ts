@@ -15,9 +15,11 @@ export function readingsSeries({ columns, atMs, values }: ReadingTable, { inputs
     const isFirst = columns.indexOf(quantity) === index
     return input && isFirst ? [{ id: input.id, values: Float64Array.from(values[index] ?? []) }] : []
   })
+  // Times are kept as the logger's wall clock, as if in UTC; 1 January 1970 was a Thursday.
+  const clock = Float64Array.from(atMs, (ms) => (ms / 1000 + 3 * 86400) % 604800)
   return {
     atS: Float64Array.from(atMs, (ms) => (ms - first) / 1000),
-    inputs: used.map(({ id }) => id),
-    values: used.map((column) => column.values),
+    inputs: [...used.map(({ id }) => id), 'clock'],
+    values: [...used.map((column) => column.values), clock],
   }
 }

@@ -38,7 +38,7 @@ export function replay(
 ): Replay {
   const state = machine.newState()
   const now = machine.inputsFrom({})
-  const places = inputs.map((id) => machine.inputIds.indexOf(id))
+  const places = inputs.map((id) => (id === 'clock' ? machine.inputIds.length : machine.inputIds.indexOf(id)))
   const watched = watch ? values[inputs.indexOf(watch.input)] : undefined
   const fansPct = machine.fanIds.map(() => new Float64Array(atS.length))
   let [starts, speedChanges, runS, pctS, aboveS, ceilingS] = [0, 0, 0, 0, 0, 0]

@@ -18,10 +18,19 @@ const SIGNALS = [
   ['ten-cut-off', '0–10 V, off below two volts (6 V is 60 %)', { kind: 'volts', convention: 'ten-cut-off' }],
   ['pwm', 'PWM duty', { kind: 'pwm', inverted: false }],
   ['pwm-inverted', 'PWM duty, inverted', { kind: 'pwm', inverted: true }],
+  ['phase-cut', 'phase cut, 230 V supply (RMS volts)', { kind: 'phase-cut', supplyV: 230 }],
+  ['relay', 'relay, on or off', { kind: 'relay' }],
 ] as const satisfies readonly (readonly [string, string, Signal])[]
 
-const signalKey = (signal: Signal): (typeof SIGNALS)[number][0] =>
-  signal.kind === 'pwm' ? (signal.inverted ? 'pwm-inverted' : 'pwm') : signal.convention
+/** Which of the choices this signal is; levels come with a file and are shown as what they are. */
+const signalKey = (signal: Signal): string =>
+  signal.kind === 'pwm'
+    ? signal.inverted
+      ? 'pwm-inverted'
+      : 'pwm'
+    : signal.kind === 'volts'
+      ? signal.convention
+      : signal.kind
 
 const RATED = [
   { key: 'ratedFlowLs', label: 'Rated flow', quantity: 'flow' },
@@ -96,7 +105,10 @@ export function FanForm({
         <Choice
           label={`signal of ${fan.name}`}
           value={signalKey(fan.signal)}
-          options={SIGNALS.map(([key, text]) => [key, text] as const)}
+          options={[
+            ...SIGNALS.map(([key, text]): readonly [string, string] => [key, text]),
+            ...(fan.signal.kind === 'levels' ? [['levels', 'levels of volts, from its file'] as const] : []),
+          ]}
           onChange={(key) => {
             const signal = SIGNALS.find(([candidate]) => candidate === key)?.[2]
             if (signal) change('signal', (held) => void (held.signal = { ...signal }))

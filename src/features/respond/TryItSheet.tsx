@@ -12,7 +12,7 @@ import { causeColour, inputCause, ruleCause } from '@/ui/cause'
 import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
-import { useInstant, useTryIt } from '@/ui/TryItValues'
+import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
 import { useDerived, useDocument, useJudgements, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** One control for each input, and the answer below: speed, signal, flow, and the reason. */
@@ -21,9 +21,13 @@ export function TryItSheet() {
   return (
     <>
       <SideHeading>Try it</SideHeading>
-      {response.inputs.map((input) => (
-        <InputControl key={input.id} input={input} />
-      ))}
+      {/* A combined input follows from the others; it has no slider of its own. */}
+      {response.inputs
+        .filter((input) => input.kind === 'switch' || !input.combines)
+        .map((input) => (
+          <InputControl key={input.id} input={input} />
+        ))}
+      {response.rules.some(({ kind }) => kind === 'week') && <ClockControl />}
       <Answer />
       <Judgements />
     </>
@@ -71,6 +75,40 @@ function InputControl({ input }: { input: Input }) {
           }}
         />
       )}
+    </Box>
+  )
+}
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const two = (x: number) => String(x).padStart(2, '0')
+const clockText = (weekS: number): string =>
+  `${DAYS[Math.floor(weekS / 86400)] ?? ''} ${two(Math.floor((weekS % 86400) / 3600))}:${two(Math.floor((weekS % 3600) / 60))}`
+
+/** Day and time of the week, where a rule goes by the clock. */
+function ClockControl() {
+  const { values, set } = useTryIt()
+  const value = values.clock ?? NOON_ON_TUESDAY
+  return (
+    <Box sx={{ mb: 0.25 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        <Typography variant="body2" sx={{ color: 'cause.time' }}>
+          Clock
+        </Typography>
+        <Typography variant="figure" sx={{ fontSize: '0.875rem' }}>
+          {clockText(value)}
+        </Typography>
+      </Box>
+      <Slider
+        size="small"
+        aria-label="Clock"
+        getAriaValueText={clockText}
+        min={0}
+        max={604740}
+        step={600}
+        value={value}
+        onChange={(_event, x) => set('clock', x)}
+        sx={{ color: 'cause.time', py: { xs: 1.5, md: 0.75 } }}
+      />
     </Box>
   )
 }

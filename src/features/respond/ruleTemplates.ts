@@ -1,5 +1,5 @@
 import type { Installation } from '@/core/document/installation'
-import type { Input } from '@/core/response/schema'
+import type { Input, Response, Rule } from '@/core/response/schema'
 
 export type RuleTemplate = {
   readonly sentence: string
@@ -44,6 +44,21 @@ const addRamp = (made: Input, startAt: number, fullAt: number) => (draft: Instal
   })
 }
 
+const ROOM_TEMP: Input = { id: 'roomTemp', kind: 'temperature', name: 'room temperature', from: 10, to: 40 }
+const HUMIDITY: Input = { id: 'humidity', kind: 'humidity', name: 'humidity', from: 30, to: 100 }
+
+/** Adds a rule under a free id; `input` is what it answers to, made when there is none of its kind. */
+const addRule = (make: (input: string, response: Response) => Rule, input: Input | null) => (draft: Installation) => {
+  const rule = make(input ? ensureInput(draft, input) : '', draft.response)
+  draft.response.rules.push({
+    ...rule,
+    id: freeId(
+      draft.response.rules.map(({ id }) => id),
+      rule.id,
+    ),
+  })
+}
+
 /** The sentences that can be added here. */
 export function ruleTemplates({ response, kit }: Installation): RuleTemplate[] {
   const followers = kit.fans.filter(
@@ -53,12 +68,12 @@ export function ruleTemplates({ response, kit }: Installation): RuleTemplate[] {
     {
       sentence: 'As room temperature climbs, run faster',
       words: 'temp ramp heat hot',
-      add: addRamp({ id: 'roomTemp', kind: 'temperature', name: 'room temperature', from: 10, to: 40 }, 22, 27),
+      add: addRamp(ROOM_TEMP, 22, 27),
     },
     {
       sentence: 'As humidity climbs, run faster',
       words: 'hum damp ramp moisture',
-      add: addRamp({ id: 'humidity', kind: 'humidity', name: 'humidity', from: 30, to: 100 }, 65, 80),
+      add: addRamp(HUMIDITY, 65, 80),
     },
     {
       sentence: 'When a switch is on, run at a set speed, and run on afterwards',
@@ -78,6 +93,76 @@ export function ruleTemplates({ response, kit }: Installation): RuleTemplate[] {
           overrun: { kind: 'fixed', holdS: 900 },
         })
       },
+    },
+    {
+      sentence: 'When room temperature reaches a point, run at a set speed until it falls to another',
+      words: 'on off differential two-speed hysteresis thermostat cool',
+      add: addRule(
+        (input, { ceiling }) => ({
+          id: 'onOff',
+          kind: 'differential',
+          input,
+          sense: 'cooling',
+          onAt: 26,
+          offAt: 24,
+          speedPct: ceiling.speedPct,
+          minOnS: 0,
+          minOffS: 0,
+        }),
+        ROOM_TEMP,
+      ),
+    },
+    {
+      sentence: 'When humidity rises quickly, run until it is back',
+      words: 'hum surge shower steam rise',
+      add: addRule(
+        (input, { ceiling }) => ({
+          id: 'surge',
+          kind: 'surge',
+          input,
+          windowS: 300,
+          rise: 8,
+          release: 3,
+          speedPct: ceiling.speedPct,
+          capS: 1800,
+        }),
+        HUMIDITY,
+      ),
+    },
+    {
+      sentence: 'While it is hot, run; when it has cooled, run on for a time, then stop',
+      words: 'after run flue stove countdown',
+      add: addRule(
+        (input, { ceiling }) => ({
+          id: 'afterRun',
+          kind: 'after-run',
+          input,
+          armAbove: 60,
+          speedPct: ceiling.speedPct,
+          holdS: 2700,
+        }),
+        ROOM_TEMP,
+      ),
+    },
+    {
+      sentence: 'By the clock, run at a set speed on working days',
+      words: 'week time timer hours days night',
+      add: addRule(
+        (_input, { ceiling }) => ({
+          id: 'week',
+          kind: 'week',
+          periods: [{ days: [0, 1, 2, 3, 4], startMin: 480, endMin: 1020, speedPct: ceiling.speedPct }],
+        }),
+        null,
+      ),
+    },
+    {
+      sentence: 'Run for some minutes in every hour',
+      words: 'cycle timer minimum ventilation period',
+      add: addRule(
+        (_input, { ceiling }) => ({ id: 'cycle', kind: 'cycle', onS: 300, periodS: 3600, speedPct: ceiling.speedPct }),
+        null,
+      ),
     },
     ...followers.map(({ id, name }) => ({
       sentence: `${name} follows the lead`,

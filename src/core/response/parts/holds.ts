@@ -30,7 +30,7 @@ export function compileHolds({ response, memory: plan, inputIndex }: CompileCont
       const givesHeat = now[at]! >= 0.5
       memory[leftS] = givesHeat ? 0 : memory[gaveHeat] === 1 ? coolDown.holdS : Math.max(0, memory[leftS]! - dtS)
       memory[gaveHeat] = givesHeat ? 1 : 0
-      return (givesHeat || memory[leftS]! > 0) && pct < coolDown.speedPct ? coolDown.speedPct : pct
+      return (givesHeat || memory[leftS] > 0) && pct < coolDown.speedPct ? coolDown.speedPct : pct
     })
   }
   for (const id of [holds?.safetyStop, holds?.isolated]) {

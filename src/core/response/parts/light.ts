@@ -31,7 +31,7 @@ export function compileLight({ response, memory: plan, inputIndex }: CompileCont
       else {
         // The time since the last step counts only if the light pointed there already then.
         memory[otherForS] = memory[otherForS] === 0 ? Number.MIN_VALUE : memory[otherForS]! + dtS
-        if (memory[otherForS]! >= delayS) {
+        if (memory[otherForS] >= delayS) {
           memory[mode] = points
           memory[otherForS] = 0
         }

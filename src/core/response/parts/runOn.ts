@@ -17,6 +17,6 @@ export function compileRunOn({
     } else if (memory[wasAsked] === 1) memory[leftS] = runOn.holdS
     else memory[leftS] = Math.max(0, memory[leftS]! - dtS)
     memory[wasAsked] = isAsked ? 1 : 0
-    return memory[leftS]! > 0 ? (runOn.speedPct ?? memory[lastPct]!) : 0
+    return memory[leftS] > 0 ? (runOn.speedPct ?? memory[lastPct]!) : 0
   }
 }

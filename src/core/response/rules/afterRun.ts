@@ -32,7 +32,7 @@ export const afterRunKind: RuleKind<AfterRun> = {
           memory[isArmed] = 0
           memory[leftS] = holdS
         }
-        asksPct[place] = memory[isArmed] === 1 || memory[leftS]! > 0 ? speedPct : NaN
+        asksPct[place] = memory[isArmed] === 1 || memory[leftS] > 0 ? speedPct : NaN
       },
       why(inputs, memory) {
         const x = inputs[at]!

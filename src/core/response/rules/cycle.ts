@@ -22,7 +22,7 @@ export const cycleKind: RuleKind<Cycle> = {
     return {
       ask(_inputs, memory, dtS, asksPct, place) {
         memory[phaseS] = (memory[phaseS]! + dtS) % periodS
-        asksPct[place] = memory[phaseS]! < onS ? speedPct : NaN
+        asksPct[place] = memory[phaseS] < onS ? speedPct : NaN
       },
       why: (_inputs, memory) =>
         memory[phaseS]! < onS
