@@ -1,7 +1,8 @@
 'use client'
 
+import Box from '@mui/material/Box'
 import InputBase from '@mui/material/InputBase'
-import Tooltip from '@mui/material/Tooltip'
+import Popper from '@mui/material/Popper'
 import { useEffect, useRef, useState } from 'react'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
@@ -55,6 +56,7 @@ export function QuantityField({
   const preference = usePreference()
   const [typed, setTyped] = useState<string | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const input = useRef<HTMLInputElement>(null)
   const unit = shownUnit(quantity, value, preferredUnit(quantity, preference))
   const figure =
@@ -113,13 +115,8 @@ export function QuantityField({
   }, [])
 
   return (
-    <Tooltip
-      open={problem !== null}
-      title={problem ?? ''}
-      placement="bottom-start"
-      slotProps={{ tooltip: { role: 'alert' } }}
-    >
-      <span style={{ whiteSpace: 'nowrap' }}>
+    <>
+      <span ref={setAnchor} style={{ whiteSpace: 'nowrap' }}>
         <InputBase
           inputRef={input}
           value={text}
@@ -166,6 +163,25 @@ export function QuantityField({
         />
         {showUnit && <span aria-hidden="true">{` ${unit.symbol}`}</span>}
       </span>
-    </Tooltip>
+      {/* Only while there is something to say: a page of fields would otherwise carry a page of waiting tooltips. */}
+      {problem !== null && (
+        <Popper open anchorEl={anchor} placement="bottom-start" sx={{ zIndex: 'tooltip' }}>
+          <Box
+            role="alert"
+            sx={{
+              bgcolor: 'text.primary',
+              color: 'ground.sheet',
+              borderRadius: 1,
+              px: 1,
+              py: 0.5,
+              fontSize: '0.8125rem',
+              maxWidth: 320,
+            }}
+          >
+            {problem}
+          </Box>
+        </Popper>
+      )}
+    </>
   )
 }

@@ -25,8 +25,8 @@ export function Track({ id, results, lastSeal }: Props) {
   const path = usePathname()
   // A line of standing may come a moment after the figure that is being dragged.
   const document = useDeferredValue(useDocument())
-  const derived = useDeferredValue(useDerived())
-  const judgements = useDeferredValue(useJudgements())
+  const derived = useDerived()
+  const judgements = useJudgements()
   const lines = useMemo(() => {
     const seal = lastSeal && { ...lastSeal, isCurrent: compare(lastSeal.document, document).length === 0 }
     return standings(document, derived, judgements, results, seal)

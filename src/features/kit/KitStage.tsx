@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { fit } from '@/core/controller/fit'
+import { freeId } from '@/core/document/freeId'
 import type { ControllerModel } from '@/core/controller/schema'
 import { lossText } from '@/core/controller/lossText'
 import { FanForm } from '@/features/kit/FanForm'
@@ -32,14 +33,15 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
 
   function addFan(): void {
     edit('add a fan', (draft) => {
-      let number = draft.kit.fans.length + 1
-      while (draft.kit.fans.some(({ id }) => id === `fan-${number}`)) number++
-      const id = `fan-${number}`
+      const id = freeId(
+        draft.kit.fans.map((fan) => fan.id),
+        'fan',
+      )
       const like = draft.kit.fans[0]!
       draft.kit.fans.push({
         ...structuredClone(like),
         id,
-        name: `fan ${number}`,
+        name: id.replace('-', ' '),
         output: draft.kit.controller?.outputs[draft.kit.fans.length]?.id ?? null,
       })
       draft.calibration.fans.push({ fan: id, startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] })
@@ -50,10 +52,11 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
     edit('add a probe', (draft) => {
       const input = draft.response.inputs.find((candidate) => candidate.kind !== 'switch')
       if (!input) return
-      let number = draft.kit.probes.length + 1
-      while (draft.kit.probes.some(({ id }) => id === `probe-${number}`)) number++
       draft.kit.probes.push({
-        id: `probe-${number}`,
+        id: freeId(
+          draft.kit.probes.map((probe) => probe.id),
+          'probe',
+        ),
         input: input.id,
         name: `${input.name} probe`,
         quantity: input.kind === 'humidity' ? 'humidity' : 'temperature',

@@ -1,7 +1,6 @@
 'use client'
 
 import { useRef } from 'react'
-import { usePlotArea } from 'recharts'
 import { clamp } from '@/core/clamp'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { MeasuredInput, Ramp } from '@/core/response/schema'
@@ -9,12 +8,13 @@ import { settingStep } from '@/features/respond/settingStep'
 import { causeVar, inputCause } from '@/ui/cause'
 import { useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { input: MeasuredInput; ramps: readonly Ramp[]; nowX: number; nowPct: number | null }
+/** The rectangle inside the axes, in pixels of the chart. */
+export type PlotArea = { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+
+type Props = { plot: PlotArea; input: MeasuredInput; ramps: readonly Ramp[]; nowX: number; nowPct: number | null }
 
 /** Handles on both ends of each ramp: mouse, touch and arrow keys. They snap to what the controller can be set to; Alt goes free. */
-export function CurveHandles({ input, ramps, nowX, nowPct }: Props) {
-  const plot = usePlotArea()
-  if (!plot) return null
+export function CurveHandles({ plot, input, ramps, nowX, nowPct }: Props) {
   const toX = (x: number) => plot.x + ((x - input.from) / (input.to - input.from)) * plot.width
   const toY = (pct: number) => plot.y + (1 - pct / 100) * plot.height
   const from = (px: number, py: number) => ({
@@ -99,7 +99,7 @@ function Handle({ ramp, end, input, toX, toY, from }: HandleProps) {
       fill="var(--mui-palette-ground-sheet)"
       stroke={causeVar(inputCause(input))}
       strokeWidth={3.5}
-      style={{ cursor: 'grab', touchAction: 'none', paintOrder: 'stroke' }}
+      style={{ cursor: 'grab', touchAction: 'none', pointerEvents: 'auto' }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId)
         event.currentTarget.focus()

@@ -5,6 +5,7 @@ import IconButton from '@mui/material/IconButton'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { useState } from 'react'
+import { freeId } from '@/core/document/freeId'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { inputQuantity, ruleInputId } from '@/core/response/rules/kind'
 import type { Rule } from '@/core/response/schema'
@@ -76,11 +77,6 @@ function RuleMenu({ rule, index }: { rule: Rule; index: number }) {
     setAnchor(null)
     edit(`${label} ${name}`, ({ response: draft }) => change(draft.rules))
   }
-  const freeId = (): string => {
-    let number = 2
-    while (response.rules.some(({ id }) => id === `${rule.id}-${number}`)) number++
-    return `${rule.id}-${number}`
-  }
   return (
     <>
       <IconButton
@@ -105,7 +101,17 @@ function RuleMenu({ rule, index }: { rule: Rule; index: number }) {
           {rule.off ? 'Switch on' : 'Switch off, keep it here'}
         </MenuItem>
         <MenuItem
-          onClick={() => act('copy', (rules) => rules.splice(index + 1, 0, { ...structuredClone(rule), id: freeId() }))}
+          onClick={() =>
+            act('copy', (rules) =>
+              rules.splice(index + 1, 0, {
+                ...structuredClone(rule),
+                id: freeId(
+                  response.rules.map(({ id }) => id),
+                  rule.id,
+                ),
+              }),
+            )
+          }
         >
           Copy
         </MenuItem>

@@ -1,3 +1,4 @@
+import { freeId } from '@/core/document/freeId'
 import type { Installation } from '@/core/document/installation'
 import type { Input, Response, Rule } from '@/core/response/schema'
 
@@ -5,13 +6,6 @@ export type RuleTemplate = {
   readonly sentence: string
   readonly words: string
   readonly add: (draft: Installation) => void
-}
-
-function freeId(taken: readonly string[], wanted: string): string {
-  if (!taken.includes(wanted)) return wanted
-  let number = 2
-  while (taken.includes(`${wanted}-${number}`)) number++
-  return `${wanted}-${number}`
 }
 
 /** The input of this kind, made when the installation has none. */

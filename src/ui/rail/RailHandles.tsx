@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useRef, useState } from 'react'
 import { formatPct } from '@/core/quantity/format'
-import { hatch } from '@/ui/rail/hatch'
+import { RailBar } from '@/ui/rail/RailBar'
 import { Pointer, type RailProps } from '@/ui/rail/SpeedRail'
 import { useLatest } from '@/ui/useLatest'
 
@@ -60,20 +60,7 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
   return (
     <Box>
       <Box ref={bar} sx={{ position: 'relative', height: 30, mx: 0.25 }}>
-        <Box sx={{ position: 'absolute', inset: '12px 0 5px 0', bgcolor: 'ground.wont' }} />
-        {startPct !== null && (
-          <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: 0, width: `${startPct}%`, ...hatch }} />
-        )}
-        <Box
-          sx={{
-            position: 'absolute',
-            top: 12,
-            bottom: 5,
-            left: `${floorPct}%`,
-            width: `${Math.max(0, ceilingPct - floorPct)}%`,
-            bgcolor: 'ground.tint',
-          }}
-        />
+        <RailBar startPct={startPct} floorPct={floorPct} ceilingPct={ceilingPct} />
         {ticks.map((tick) => (
           <Box
             key={tick.id}

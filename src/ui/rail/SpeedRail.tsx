@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { hatch } from '@/ui/rail/hatch'
+import { RailBar } from '@/ui/rail/RailBar'
 
 export type RailProps = {
   /** Below this the fan does not turn; null where nobody has read it. */
@@ -27,21 +27,7 @@ export function SpeedRail({ startPct, floorPct, ceilingPct, boostPct = null, now
       aria-label={`Speed: ${said.filter(Boolean).join(', ')}`}
       sx={{ position: 'relative', height: 30, minWidth: 120 }}
     >
-      <Box sx={{ position: 'absolute', inset: '12px 0 5px 0', bgcolor: 'ground.wont', printColorAdjust: 'exact' }} />
-      {startPct !== null && (
-        <Box sx={{ position: 'absolute', top: 12, bottom: 5, left: 0, width: `${startPct}%`, ...hatch }} />
-      )}
-      <Box
-        sx={{
-          position: 'absolute',
-          top: 12,
-          bottom: 5,
-          left: `${floorPct}%`,
-          width: `${Math.max(0, ceilingPct - floorPct)}%`,
-          bgcolor: 'ground.tint',
-          printColorAdjust: 'exact',
-        }}
-      />
+      <RailBar startPct={startPct} floorPct={floorPct} ceilingPct={ceilingPct} />
       <Tick pct={floorPct} colour="text.primary" />
       <Tick pct={ceilingPct} colour="text.primary" />
       {boostPct !== null && <Tick pct={boostPct} colour="cause.switch" />}

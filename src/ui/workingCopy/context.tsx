@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
+import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { useStore } from 'zustand'
 import { judgeInstallation } from '@/core/advise/judge'
 import type { Judgement } from '@/core/advise/judgement'
@@ -49,7 +49,8 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
 
 /** What follows from the documents is computed once a change, for everyone on the page. */
 function WithDerived({ children }: { children: ReactNode }) {
-  const document = useWorkingCopy((state) => state.document)
+  // Fields and handles show the change at once; what follows from it is computed in a rendering that may be broken off by the next.
+  const document = useDeferredValue(useWorkingCopy((state) => state.document))
   const value = useMemo(() => {
     const derived = derive(document)
     return { derived, judgements: judgeInstallation(document, derived) }

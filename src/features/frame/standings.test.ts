@@ -1,0 +1,80 @@
+import { judgeInstallation } from '@/core/advise/judge'
+import { dialIn } from '@/core/controller/dialIn'
+import { derive } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { newInstallation } from '@/core/document/newInstallation'
+import { givenMark } from '@/core/prove/givenMark'
+import { provePlan } from '@/core/prove/plan'
+import { standings, type ResultSummary } from '@/features/frame/standings'
+import { demoInstallation } from '@/testing/examples'
+
+const of = (document: Installation, results: ResultSummary[] = [], seal: Parameters<typeof standings>[4] = null) => {
+  const derived = derive(document)
+  return standings(document, derived, judgeInstallation(document, derived), results, seal)
+}
+
+test('a new installation says what is missing', () => {
+  const lines = of(newInstallation('Shed', 'exhaust'))
+  expect(Object.values(lines).map(({ line, isDone }) => `${isDone ? '✓' : '–'} ${line}`)).toEqual([
+    '✓ 1 target',
+    '– no controller yet',
+    '– start not read',
+    '✓ 1 rule',
+    '– replay a day',
+    '– needs a controller',
+    '– 0 of 6 checks',
+    '– never sealed',
+  ])
+})
+
+test('the fruiting room has its brief, kit, calibration and response', () => {
+  const lines = of(demoInstallation('fruiting-room'), [], {
+    number: 4,
+    sealedAt: '2026-11-19T10:00:00Z',
+    isCurrent: false,
+  })
+  expect(Object.values(lines).map(({ line }) => line)).toEqual([
+    '2 targets',
+    '2 fans, 2 probes',
+    'turns from 14 %',
+    '3 rules',
+    'replay a day',
+    '0 of 16 actions',
+    '0 of 12 checks',
+    'rev 4, changed since',
+  ])
+})
+
+test('ticks and results count while they speak of the setting as it is', () => {
+  const document = demoInstallation('fruiting-room')
+  const derived = derive(document)
+  const actions = dialIn(document.kit.controller!, derived.fit!.settings)
+  const dialled = { ...document, dial: { present: [], done: actions.map(({ id, value }) => ({ action: id, value })) } }
+  const results = provePlan(derived.given.machine!, document.kit).map(({ id }): ResultSummary => ({
+    check: id,
+    given: givenMark(derived.given.response),
+    verdict: 'holds',
+  }))
+  const done = of(dialled, results, { number: 1, sealedAt: '', isCurrent: true })
+  expect([done['dial-in'], done.prove, done['hand-over'].isDone]).toEqual([
+    { line: '16 of 16 actions', isDone: true },
+    { line: '12 of 12 checks', isDone: true },
+    true,
+  ])
+  const changed = structuredClone(dialled)
+  Object.assign(changed.response.rules[0]!, { startAt: 15 })
+  const after = of(changed, results)
+  expect([after['dial-in'].line, after.prove.line]).toEqual(['14 of 16 actions', '0 of 12 checks'])
+})
+
+test('the newest result of a check counts', () => {
+  const document = demoInstallation('fruiting-room')
+  const given = givenMark(derive(document).given.response)
+  const results: ResultSummary[] = [
+    { check: 'floor', given, verdict: 'holds' },
+    { check: 'floor', given, verdict: 'fails' },
+    { check: 'power', given, verdict: 'fails' },
+    { check: 'power', given, verdict: 'holds' },
+  ]
+  expect(of(document, results).prove.line).toBe('1 of 12 checks')
+})

@@ -1,0 +1,47 @@
+import type { Installation } from '@/core/document/installation'
+import { METRIC } from '@/core/quantity/format'
+import { yardLine } from '@/features/yard/yardLine'
+import { demoInstallation } from '@/testing/examples'
+
+const line = (document: Installation, sealed: Installation | null) =>
+  yardLine(
+    {
+      id: 'one',
+      siteName: 'Wherry Lane Yard',
+      workingCopy: { version: 1, document, savedAt: new Date(0), savedBy: 'Tam' },
+      sealed: sealed && { number: 3, sealedAt: new Date('2026-11-19T10:00:00Z'), document: sealed },
+    },
+    METRIC,
+  )
+
+const room = demoInstallation('fruiting-room')
+
+test('speed, cause and flow are those in the middle of the target band', () =>
+  expect(line(room, room)).toMatchObject({
+    speed: { text: '35 %', cause: 'temperature', rule: 'room temperature' },
+    gives: '66 l/s',
+    rail: { startPct: 14, floorPct: 22, ceilingPct: 90, boostPct: 90, nowPct: 35 },
+  }))
+
+test.each([
+  { name: 'never sealed', sealed: null, standing: { text: 'Never sealed', tone: 'working' } },
+  { name: 'as sealed', sealed: room, standing: { text: 'As sealed, rev 3', tone: 'plain' } },
+  {
+    name: 'changed since',
+    sealed: demoInstallation('fruiting-room.rev1'),
+    standing: { text: 'Working copy, after rev 3', tone: 'working' },
+  },
+])('$name', ({ sealed, standing }) => expect(line(room, sealed).standing).toEqual(standing))
+
+test('what will not work needs someone, what can hurt says so in red', () => {
+  const cupboard = demoInstallation('inverter-cupboard')
+  expect(line(cupboard, cupboard)).toMatchObject({
+    standing: { text: 'Needs you', tone: 'needs' },
+    concern: { grave: false },
+  })
+  const starved = { ...room, response: { ...room.response, floor: { speedPct: 20, reasons: [] } } }
+  expect(line(starved, room)).toMatchObject({ standing: { tone: 'hurts' }, concern: { grave: true } })
+})
+
+test('one without a map says that its flow is not known', () =>
+  expect(line({ ...room, calibration: { ...room.calibration, fans: [] } }, room).gives).toBe('not mapped'))

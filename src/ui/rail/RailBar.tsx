@@ -1,0 +1,24 @@
+import Box from '@mui/material/Box'
+import { hatch } from '@/ui/rail/hatch'
+
+/** The bar itself: hatched where the fan will not turn, tinted between floor and ceiling. */
+export function RailBar({
+  startPct,
+  floorPct,
+  ceilingPct,
+}: {
+  startPct: number | null
+  floorPct: number
+  ceilingPct: number
+}) {
+  const band = { position: 'absolute', top: 12, bottom: 5, printColorAdjust: 'exact' } as const
+  return (
+    <>
+      <Box sx={{ ...band, left: 0, right: 0, bgcolor: 'ground.wont' }} />
+      {startPct !== null && <Box sx={{ ...band, left: 0, width: `${startPct}%`, ...hatch }} />}
+      <Box
+        sx={{ ...band, left: `${floorPct}%`, width: `${Math.max(0, ceilingPct - floorPct)}%`, bgcolor: 'ground.tint' }}
+      />
+    </>
+  )
+}
