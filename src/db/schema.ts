@@ -1,4 +1,3 @@
-import { sql } from 'drizzle-orm'
 import {
   boolean,
   doublePrecision,
@@ -236,5 +235,3 @@ export const WORKSPACE_TABLES = [
   'reading_file',
   'reading',
 ] as const
-
-export const currentWorkspace = sql`nullif(current_setting('gale.workspace', true), '')::uuid`

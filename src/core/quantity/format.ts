@@ -28,6 +28,10 @@ export function formatNumber(x: number, decimals: number): string {
   return Number(text) === 0 ? (0).toFixed(decimals) : text.replace('-', '−')
 }
 
+/** The number itself in the unit this person reads, for charts. */
+export const inPreferredUnit = (base: number, quantity: Quantity, preference: UnitPreference): number =>
+  fromBase(preferredUnit(quantity, preference), base)
+
 export const formatFigure = (
   base: number,
   quantity: Quantity,

@@ -11,7 +11,7 @@ const inputOf = (response: Response, rule: Rule): Input | undefined =>
 const nameOf = (response: Response, rule: Rule): string =>
   inputOf(response, rule)?.name ?? ruleInputId(rule) ?? rule.kind
 
-const capital = (said: string): string => said.charAt(0).toUpperCase() + said.slice(1)
+export const capital = (said: string): string => said.charAt(0).toUpperCase() + said.slice(1)
 
 /** A short name for a rule in lists: "room temperature ramp", "harvest switch". */
 export function ruleName(response: Response, rule: Rule): string {
@@ -69,8 +69,6 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
   const difference = (x: number) =>
     input?.kind === 'temperature' ? formatQuantity(x, 'temperatureDifference', preference) : point(x)
   switch (why.kind) {
-    case 'off':
-      return `${name} is switched off`
     case 'ramp-below':
       return `${name} is ${point(why.x)}, before its start at ${point(why.edge)}`
     case 'ramp-above':

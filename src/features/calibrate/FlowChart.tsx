@@ -15,7 +15,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { DerivedFan } from '@/core/derive'
-import { formatFigure, formatPct, formatQuantity, preferredUnit } from '@/core/quantity/format'
+import { formatPct, formatQuantity, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import { ChartHatch, chartFont, HATCH_FILL } from '@/ui/chart'
 import { useDocument, usePreference } from '@/ui/workingCopy/context'
 
@@ -26,10 +26,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
   const { brief, response } = useDocument()
   const preference = usePreference()
   const map = flow?.kind === 'map' ? flow.map : null
-  const show = useMemo(
-    () => (flowLs: number) => Number(formatFigure(flowLs, 'flow', preference, 2).replace('−', '-')),
-    [preference],
-  )
+  const show = useMemo(() => (flowLs: number) => inPreferredUnit(flowLs, 'flow', preference), [preference])
   const rows = useMemo(() => {
     if (!map) return []
     const law = map.points.find(({ lawLs }) => lawLs > 0)

@@ -6,10 +6,9 @@ import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { problemLine, type Problem } from '@/core/problem'
 import { FileButton } from '@/ui/FileButton'
-
-const LARGEST_BYTES = 64_000_000
 
 type Line =
   | { kind: 'progress'; share: number }
@@ -48,11 +47,11 @@ export function ImportReadings({
   const [state, setState] = useState<State>({ kind: 'idle' })
 
   async function send(file: File): Promise<void> {
-    if (file.size > LARGEST_BYTES) {
+    if (file.size > LARGEST_READINGS_BYTES) {
       setState({
         kind: 'refused',
         lines: [
-          `${file.name} has ${Math.round(file.size / 1e6)} MB; the most is ${LARGEST_BYTES / 1e6}. Cut it by month and import the parts one after another.`,
+          `${file.name} has ${Math.round(file.size / 1e6)} MB; the most is ${LARGEST_READINGS_BYTES / 1e6}. Cut it by month and import the parts one after another.`,
         ],
       })
       return

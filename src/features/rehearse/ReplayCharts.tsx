@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { useMemo } from 'react'
+import { useCallback, useMemo } from 'react'
 import {
   CartesianGrid,
   ComposedChart,
@@ -15,7 +15,8 @@ import {
   YAxis,
 } from 'recharts'
 import type { Target } from '@/core/brief/schema'
-import { formatFigure, preferredUnit } from '@/core/quantity/format'
+import { inPreferredUnit, preferredUnit } from '@/core/quantity/format'
+import type { Quantity } from '@/core/quantity/units'
 import type { Response } from '@/core/response/schema'
 import type { Replay } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'
@@ -60,7 +61,7 @@ export function ReplayCharts({ series, replay, response, target, startsAtMs }: P
           colour={causeVar(inputCause(input))}
           atS={series.atS}
           values={values}
-          show={(x) => Number(formatFigure(x, input.kind, preference, 2).replace('−', '-'))}
+          quantity={input.kind}
           clock={clock}
           band={target?.quantity === input.kind ? target : null}
         />
@@ -75,7 +76,7 @@ export function ReplayCharts({ series, replay, response, target, startsAtMs }: P
             colour="var(--mui-palette-cause-speed)"
             atS={series.atS}
             values={values}
-            show={(x) => x}
+            quantity="speed"
             clock={clock}
             band={null}
             isSpeed
@@ -91,13 +92,15 @@ type StripProps = {
   colour: string
   atS: Float64Array
   values: Float64Array
-  show: (x: number) => number
+  quantity: Quantity
   clock: (atS: number) => string
   band: Target | null
   isSpeed?: boolean
 }
 
-function Strip({ name, colour, atS, values, show, clock, band, isSpeed = false }: StripProps) {
+function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = false }: StripProps) {
+  const preference = usePreference()
+  const show = useCallback((x: number) => inPreferredUnit(x, quantity, preference), [quantity, preference])
   const rows = useMemo(
     () => thin(values, MOST_POINTS).map((place) => ({ atS: atS[place]!, y: show(values[place]!) })),
     [atS, values, show],

@@ -3,6 +3,7 @@
 import IconButton from '@mui/material/IconButton'
 import { formatPct } from '@/core/quantity/format'
 import type { Follower } from '@/core/response/schema'
+import { capital } from '@/core/response/words'
 import { SentenceRow } from '@/features/respond/SentenceRow'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
@@ -47,7 +48,7 @@ export function FollowerLine({ follower, index }: { follower: Follower; index: n
         </IconButton>
       }
     >
-      <b>{name.charAt(0).toUpperCase() + name.slice(1)}</b> follows at{' '}
+      <b>{capital(name)}</b> follows at{' '}
       <QuantityField
         label={`${name}, share of the lead's percent`}
         quantity="ratio"

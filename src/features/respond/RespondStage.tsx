@@ -10,6 +10,7 @@ import useMediaQuery from '@mui/material/useMediaQuery'
 import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { MeasuredInput } from '@/core/response/schema'
+import { capital } from '@/core/response/words'
 import { problemLine } from '@/core/problem'
 import { CurveTable } from '@/features/respond/CurveTable'
 import { ResponseCurve } from '@/features/respond/ResponseCurve'
@@ -37,7 +38,7 @@ export function RespondStage() {
   const leadName = kit.fans.find(({ id }) => id === response.lead)?.name ?? response.lead
   const title = input ? (
     <>
-      {leadName.charAt(0).toUpperCase() + leadName.slice(1)} speed against{' '}
+      {capital(leadName)} speed against{' '}
       {measured.length > 1 ? (
         <Select
           variant="standard"

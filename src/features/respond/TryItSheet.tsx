@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography'
 import { SEVERITY_NAMES } from '@/core/advise/judgement'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Input } from '@/core/response/schema'
-import { ruleName } from '@/core/response/words'
+import { capital, ruleName } from '@/core/response/words'
 import { causeColour, inputCause, ruleCause } from '@/ui/cause'
 import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
@@ -39,7 +39,7 @@ function InputControl({ input }: { input: Input }) {
   const preference = usePreference()
   const value = values[input.id] ?? 0
   const colour = causeColour(inputCause(input))
-  const name = input.name.charAt(0).toUpperCase() + input.name.slice(1)
+  const name = capital(input.name)
   return (
     <Box sx={{ mb: 0.25 }}>
       <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
@@ -163,7 +163,7 @@ function Answer() {
           return (
             <Ruled
               key={rule.id}
-              label={name.charAt(0).toUpperCase() + name.slice(1)}
+              label={capital(name)}
               colour={causeColour(ruleCause(response, rule))}
               strong={asked.explanation.inCharge?.id === rule.id}
             >

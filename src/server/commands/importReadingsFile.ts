@@ -2,6 +2,7 @@ import Papa from 'papaparse'
 import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/document/validator'
 import { findColumns, type ReadingColumns } from '@/core/formats/readingsCsv/columns'
+import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { rowReader, type ReadingRow } from '@/core/formats/readingsCsv/reader'
 import type { Problem } from '@/core/problem'
 import type { Scope } from '@/db/client'
@@ -9,7 +10,6 @@ import { importReadings, type ReadingFile } from '@/db/queries/reading'
 import { closed, Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
-export const LARGEST_READINGS_BYTES = 64_000_000
 const MOST_PROBLEMS = 20
 const BATCH_ROWS = 5000
 

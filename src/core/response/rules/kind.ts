@@ -50,7 +50,6 @@ export type CompiledRule = {
 }
 
 export type RuleWhy =
-  | { readonly kind: 'off' }
   | { readonly kind: 'ramp-below' | 'ramp-above'; readonly x: number; readonly edge: number }
   | {
       readonly kind: 'ramp-within'

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { exampleResponse, machineFor, settledPct } from '@/testing/examples'
 import { referencePoints } from '@/testing/reference'
-import { rampAsk } from '@/core/response/rules/ramp'
 import type { Ramp } from '@/core/response/schema'
 
 const ramp = (changes: Partial<Ramp> = {}): Ramp => ({
@@ -58,7 +57,7 @@ describe('against the reference list', () => {
 
 test('85 °F is half of a 70–100 °F ramp (common practice, no source)', () => {
   const toC = (f: number) => ((f - 32) * 5) / 9
-  expect(rampAsk(ramp({ startAt: toC(70), fullAt: toC(100), fromPct: 0 }), toC(85))).toBeCloseTo(50, 9)
+  expect(through(ramp({ startAt: toC(70), fullAt: toC(100), fromPct: 0 }), toC(85))).toBeCloseTo(50, 9)
 })
 
 test.each([

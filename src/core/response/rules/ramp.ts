@@ -3,16 +3,7 @@ import type { Ramp, Response } from '@/core/response/schema'
 import type { Problem } from '@/core/problem'
 
 /** Share of the way from `startAt` to `fullAt`, not clamped: 0 exactly at the start, 1 exactly at full, rising or falling. */
-export const rampShare = (x: number, startAt: number, fullAt: number): number => (x - startAt) / (fullAt - startAt)
-
-/** Speed (percent) a ramp asks at `x`; NaN below its start when it then asks for nothing, and for a lost input.
- *  Source: definition, trade.md section 3; cases in reference-values `ctl.ramp`. */
-export function rampAsk(ramp: Pick<Ramp, 'startAt' | 'fullAt' | 'fromPct' | 'toPct' | 'below'>, x: number): number {
-  const share = rampShare(x, ramp.startAt, ramp.fullAt)
-  if (!(share >= 0)) return share < 0 && ramp.below === 'from' ? ramp.fromPct : NaN
-  if (share >= 1) return ramp.toPct
-  return ramp.fromPct + (ramp.toPct - ramp.fromPct) * share
-}
+const rampShare = (x: number, startAt: number, fullAt: number): number => (x - startAt) / (fullAt - startAt)
 
 /** A controller that rescales squeezes the whole ramp under the ceiling: 10→100 under 80 becomes 10→80. One that clips cuts its top. */
 function underCeiling(ramp: Ramp, { floor, ceiling }: Response): Ramp {
@@ -36,6 +27,7 @@ const beforeStart = (below: Ramp['below']): SentencePart[] => [
   },
 ]
 
+/** Source: definition, trade.md section 3; cases in reference-values `ctl.ramp`. */
 export const rampKind: RuleKind<Ramp> = {
   check(ramp, { response, path }) {
     const input = response.inputs.find(({ id }) => id === ramp.input)

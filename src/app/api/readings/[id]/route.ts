@@ -2,7 +2,8 @@ import { isUuid } from '@/server/commands/input'
 import { getReadings, type ReadingTable } from '@/db/queries/reading'
 import type { Result } from '@/server/result'
 import { isDatabaseGone } from '@/db/client'
-import { importReadingsFile, LARGEST_READINGS_BYTES } from '@/server/commands/importReadingsFile'
+import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
+import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { respond, scopeOrResponse } from '@/server/respond'
 
 type Context = { params: Promise<{ id: string }> }
