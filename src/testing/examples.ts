@@ -4,7 +4,7 @@ import type { ControllerModel } from '@/core/controller/schema'
 import type { Installation } from '@/core/document/installation'
 import { parseJson, readControllerModel, readInstallationText } from '@/core/document/read'
 import { compile, type Machine } from '@/core/response/compile'
-import type { Response } from '@/core/response/schema'
+import type { MeasuredInput, Ramp, Response, Rule } from '@/core/response/schema'
 
 export const demoText = (path: string): string => readFileSync(join(process.cwd(), 'demo', path), 'utf8')
 
@@ -49,3 +49,54 @@ export function machineFor(response: Response): Machine {
 /** Speed of the lead once everything has settled. */
 export const settledPct = (machine: Machine, values: Readonly<Record<string, number>>): number =>
   machine.settledState(machine.inputsFrom(values)).fansPct[0]!
+
+export const measured = (id: string, kind: MeasuredInput['kind']): MeasuredInput => ({
+  id,
+  kind,
+  name: id,
+  from: 0,
+  to: 100,
+})
+
+/** A response with an input of every sort a test may want, floor 0, and these rules. */
+export const responseTo = (rules: Rule[], changes: Partial<Response> = {}): Response =>
+  exampleResponse({
+    inputs: [
+      measured('temp', 'temperature'),
+      measured('rh', 'humidity'),
+      measured('light', 'light'),
+      { id: 'contact', kind: 'switch', name: 'contact' },
+    ],
+    floor: { speedPct: 0, reasons: [] },
+    rules,
+    ...changes,
+  })
+
+/** A ramp that asks in percent what the temperature reads in degrees. */
+export const plainRamp = (changes: Partial<Ramp> = {}): Ramp => ({
+  id: 'ramp',
+  kind: 'ramp',
+  input: 'temp',
+  startAt: 0,
+  fullAt: 100,
+  fromPct: 0,
+  toPct: 100,
+  below: 'nothing',
+  ...changes,
+})
+
+type Rows = readonly Readonly<Record<string, number>>[]
+
+/** Every fan's speed, the lead first, one step of `dtS` a row of inputs. */
+export function fansOver(document: Response, rows: Rows, dtS = 1): number[][] {
+  const machine = machineFor(document)
+  const state = machine.newState()
+  return rows.map((values, index) => {
+    machine.step(state, machine.inputsFrom(values), index === 0 ? 0 : dtS)
+    return Array.from(state.fansPct)
+  })
+}
+
+/** Speeds of the lead, one step of `dtS` a row of inputs. */
+export const speedsOver = (document: Response, rows: Rows, dtS = 1): number[] =>
+  fansOver(document, rows, dtS).map(([lead]) => lead!)

@@ -17,6 +17,9 @@ export function checkInstallation({ brief, kit, calibration, response }: Install
     ...within('response', checkResponse(response)),
     ...unknownFan('response.lead', response.lead),
     ...response.followers.flatMap(({ fan }, index) => unknownFan(`response.followers.${index}.fan`, fan)),
+    ...(response.stages?.fixed ?? []).flatMap(({ fan }, index) =>
+      unknownFan(`response.stages.fixed.${index}.fan`, fan),
+    ),
     ...calibration.fans.flatMap(({ fan }, index) => unknownFan(`calibration.fans.${index}.fan`, fan)),
     ...fanIds.flatMap((id, index): Problem[] =>
       fanIds.indexOf(id) < index ? [{ code: 'duplicate_id', path: `kit.fans.${index}.id`, what: 'fans', got: id }] : [],

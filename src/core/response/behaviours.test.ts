@@ -5,37 +5,14 @@ import fc from 'fast-check'
 import { compile } from '@/core/response/compile'
 import { localWeekClock } from '@/core/response/localClock'
 import { isDifferentialOn } from '@/core/response/rules/differential'
-import { isInPeriod, WEEK_S } from '@/core/response/rules/week'
-import type { Differential, Period, Response, Rule, Surge } from '@/core/response/schema'
-import { exampleResponse, machineFor } from '@/testing/examples'
+import { isInSpan, WEEK_S } from '@/core/response/rules/week'
+import type { Differential, Period, Rule, Surge } from '@/core/response/schema'
+import { machineFor, measured, responseTo as response, speedsOver as run } from '@/testing/examples'
 import { referencePoints } from '@/testing/reference'
 
 dayjs.extend(utc)
 dayjs.extend(timezone)
 
-const measured = (id: string, kind: 'temperature' | 'humidity' | 'light') => ({ id, kind, name: id, from: 0, to: 100 })
-const response = (rules: Rule[], changes: Partial<Response> = {}): Response =>
-  exampleResponse({
-    inputs: [
-      measured('temp', 'temperature'),
-      measured('rh', 'humidity'),
-      measured('light', 'light'),
-      { id: 'contact', kind: 'switch', name: 'contact' },
-    ],
-    floor: { speedPct: 0, reasons: [] },
-    rules,
-    ...changes,
-  })
-
-/** Speeds given, one step of `dtS` a row of inputs. */
-function run(document: Response, rows: readonly Readonly<Record<string, number>>[], dtS = 1): number[] {
-  const machine = machineFor(document)
-  const state = machine.newState()
-  return rows.map((values, index) => {
-    machine.step(state, machine.inputsFrom(values), index === 0 ? 0 : dtS)
-    return state.fansPct[0]!
-  })
-}
 const bits = (speeds: readonly number[]): string => speeds.map((pct) => (pct > 0 ? 1 : 0)).join('')
 
 const differential = (changes: Partial<Differential> = {}): Differential => ({
@@ -165,13 +142,13 @@ describe('week, against an independent wall clock', () => {
     { name: 'end does not', at: [0, 1020], on: false },
     { name: 'another day', at: [5, 500], on: false },
   ])('$name', ({ at: [day, minute], on }) =>
-    expect(isInPeriod(period([0, 1, 2, 3, 4], 480, 1020), day! * 86400 + minute! * 60)).toBe(on),
+    expect(isInSpan(period([0, 1, 2, 3, 4], 480, 1020), day! * 86400 + minute! * 60)).toBe(on),
   )
   test.each([
     { name: 'Sunday night into Monday', weekS: 3600, on: true },
     { name: 'Monday evening is not Sunday', weekS: 23 * 3600, on: false },
     { name: 'Sunday 22:00', weekS: 6 * 86400 + 22 * 3600, on: true },
-  ])('over midnight: $name', ({ weekS, on }) => expect(isInPeriod(period([6], 22 * 60, 2 * 60), weekS)).toBe(on))
+  ])('over midnight: $name', ({ weekS, on }) => expect(isInSpan(period([6], 22 * 60, 2 * 60), weekS)).toBe(on))
   test('a window of 23 h 59 min leaves one minute (common practice, no source)', () => {
     const rule: Rule = { id: 'w', kind: 'week', periods: [period([0, 1, 2, 3, 4, 5, 6], 241, 240)] }
     const speeds = run(
@@ -189,7 +166,7 @@ describe('week, against an independent wall clock', () => {
       for (let minute = 0; minute < 300; minute++) {
         const wall = dayjs(start.valueOf() + minute * 60000).tz('Europe/London')
         const minuteOfDay = wall.hour() * 60 + wall.minute()
-        expect(isInPeriod(night, weekSAt(wall.valueOf()))).toBe(minuteOfDay >= 90 && minuteOfDay < 150)
+        expect(isInSpan(night, weekSAt(wall.valueOf()))).toBe(minuteOfDay >= 90 && minuteOfDay < 150)
       }
     }
   })
@@ -216,7 +193,7 @@ describe('week, against an independent wall clock', () => {
           fc.pre(kept.length > 0)
           const [pct] = run(response([{ id: 'w', kind: 'week', periods: kept }]), [{ clock: minute * 60 }])
           expect(pct).toBe(
-            Math.max(0, ...kept.filter((one) => isInPeriod(one, minute * 60)).map(({ speedPct }) => speedPct)),
+            Math.max(0, ...kept.filter((one) => isInSpan(one, minute * 60)).map(({ speedPct }) => speedPct)),
           )
         },
       ),

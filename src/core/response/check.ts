@@ -1,4 +1,5 @@
 import type { Problem } from '@/core/problem'
+import { checkParts } from '@/core/response/checkParts'
 import { ruleInputId } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import type { Response } from '@/core/response/schema'
@@ -21,7 +22,7 @@ export function checkResponse(response: Response): Problem[] {
       rules.map(({ id }) => id),
     ),
   ]
-  if (floor.speedPct > ceiling.speedPct)
+  if (!response.stages && floor.speedPct > ceiling.speedPct)
     problems.push({
       code: 'order',
       path: 'floor.speedPct',
@@ -66,48 +67,6 @@ export function checkResponse(response: Response): Problem[] {
         text: `“${follower.fan}” leads; a fan cannot follow itself.`,
       })
   })
-  problems.push(...checkParts(response, unknownInput))
+  problems.push(...checkParts(response))
   return problems
-}
-
-/** What stands beside the rules: combined inputs, light, holds, reductions, rest bands. */
-function checkParts(
-  { inputs, light, holds, coolDown, reductions = [], restBands = [] }: Response,
-  unknownInput: (path: string, got: string) => Problem[],
-): Problem[] {
-  return [
-    ...inputs.flatMap((input, index) => {
-      if (input.kind === 'switch' || !input.combines) return []
-      const { of } = input.combines
-      const path = `inputs.${index}.combines.of`
-      const later = of.filter((id) => inputs.findIndex((other) => other.id === id) >= index)
-      return [
-        ...of.flatMap((id, place) => unknownInput(`${path}.${place}`, id)),
-        ...later.map((id): Problem => ({
-          code: 'said',
-          path,
-          text: `“${id}” must stand before “${input.name}”, which is made of it.`,
-        })),
-      ]
-    }),
-    ...(light ? unknownInput('light.input', light.input) : []),
-    ...(coolDown ? unknownInput('coolDown.input', coolDown.input) : []),
-    ...Object.entries(holds ?? {}).flatMap(([key, id]) => unknownInput(`holds.${key}`, id)),
-    ...reductions.flatMap(({ input }, index) => unknownInput(`reductions.${index}.input`, input)),
-    ...restBands.flatMap(({ fromPct, toPct }, index): Problem[] =>
-      fromPct < toPct
-        ? []
-        : [
-            {
-              code: 'order',
-              path: `restBands.${index}.fromPct`,
-              low: 'The lower edge of a rest band',
-              lowValue: fromPct,
-              high: 'its upper edge',
-              highValue: toPct,
-              unit: '%',
-            },
-          ],
-    ),
-  ]
 }

@@ -3,12 +3,15 @@ import { checkResponse } from '@/core/response/check'
 import { followerPct } from '@/core/response/follower'
 import { MemoryPlan } from '@/core/response/memory'
 import { compileHolds } from '@/core/response/parts/holds'
-import { compileLight } from '@/core/response/parts/light'
 import { compileLimits } from '@/core/response/parts/limits'
+import { compileModes } from '@/core/response/parts/modes'
+import { compileOtherOutputs, type CompiledOutput } from '@/core/response/parts/otherOutputs'
 import { compileRate } from '@/core/response/parts/rate'
 import { compileRestBands } from '@/core/response/parts/restBands'
 import { compileRunOn } from '@/core/response/parts/runOn'
 import { compileSense } from '@/core/response/parts/sense'
+import { compileSetPoints } from '@/core/response/parts/setPoints'
+import { compileStages } from '@/core/response/parts/stages'
 import type { CompiledRule } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import { MODES, type Response, type Rule } from '@/core/response/schema'
@@ -17,13 +20,13 @@ import { toStep } from '@/core/response/steps'
 /** What a machine remembers, and what it gave last. Made by `newState`, changed in place by `step`: one owner at a time. */
 export type MachineState = {
   readonly memory: Float64Array
-  /** The inputs as sensed: offsets added, combined, as of the last scan. */
+  /** The inputs as sensed: offsets added, combined, as of the last scan; then the clock, then inputs moved by a set point. */
   readonly sensed: Float64Array
   /** What each rule asked for in the last step; NaN for nothing. */
   readonly asksPct: Float64Array
-  /** What each fan was given, the lead first. */
+  /** What each fan was given: the lead, its followers, the fixed fans of its stages. */
   readonly fansPct: Float64Array
-  /** Asked, limited, held, and what is left of the start kick: see the constants below. A typed array, because a number kept in an
+  /** Asked, limited, held, who held, wanted of the lead, and what is left of the start kick: see the constants below. A typed array, because a number kept in an
    *  object is a new object each time it changes. */
   readonly figures: Float64Array
   /** Index of the rule in charge; −1 while the floor is, −2 while it runs on. */
@@ -34,6 +37,11 @@ export const ASKED_PCT = 0
 export const LIMITED_PCT = 1
 export const KICK_LEFT_S = 2
 export const HELD_PCT = 3
+/** Place in HOLD_KINDS. */
+export const HELD_BY = 4
+/** What the lead is to run at, before steps, rest bands, rate and kick: with stages not the same as what was held. */
+export const LEAD_PCT = 5
+const FIGURES = 6
 export const IN_CHARGE_FLOOR = -1
 export const IN_CHARGE_RUN_ON = -2
 
@@ -57,8 +65,14 @@ export type Machine = {
   inputsFrom(values: Readonly<Record<string, number>>): Float64Array
   /** Whether inputs are sensed (offset, combined, scanned) before they are used: then `state.sensed` holds what was used. */
   readonly senses: boolean
-  /** Whether it is night by the light, after a step. */
+  /** Whether it is night, by light or clock, after a step. */
   isNight(state: MachineState): boolean
+  /** Damper, alarm and the like, in the order of the response, with their state after a step. */
+  readonly otherOutputs: readonly CompiledOutput[]
+  /** How many fixed fans run after a step; 0 where there are no stages. */
+  fixedRunning(state: MachineState): number
+  /** How far a set point has moved this rule's points at a clock (0 where none has). */
+  shiftOf(rule: number, weekS: number): number
 }
 
 /** Bit 1 for day, bit 2 for night: whether a rule speaks in a mode is one look. */
@@ -66,47 +80,55 @@ const modeBits = ({ modes }: Rule): number =>
   MODES.reduce((bits, mode, place) => (!modes || modes.includes(mode) ? bits | (1 << place) : bits), 0)
 
 function compileChecked(response: Response): Machine {
-  const { floor, startKick, followers, steps } = response
+  const { floor, startKick, followers, steps, stages } = response
   const plan = new MemoryPlan()
   const inputIds = response.inputs.map(({ id }) => id)
   const inputIndex = (id: string) => inputIds.indexOf(id)
   const clockIndex = inputIds.length
   const rules = response.rules.filter(({ off }) => !off)
   const context = { response, memory: plan, inputIndex, clockIndex }
-  const compiledRules = rules.map((rule) => ruleKind(rule).compile(rule, context))
+  const setPoints = compileSetPoints(rules, context)
+  const compiledRules = rules.map((rule, index) => {
+    const place = setPoints.placeOf(index)
+    return ruleKind(rule).compile(rule, place === null ? context : { ...context, inputIndex: () => place })
+  })
   const ruleAsks = compiledRules.map(({ ask }) => ask)
   const ruleModes = Uint8Array.from(rules, modeBits)
-  const sense = compileSense(context)
-  const light = compileLight(context)
+  const sense = compileSense(context, setPoints)
+  const modes = compileModes(context)
   const runOn = compileRunOn(context)
   const limit = compileLimits(context)
-  const hold = compileHolds(context)
+  const holds = compileHolds(context)
+  const ladder = compileStages(context)
   const skipRest = compileRestBands(context)
   const slew = compileRate(response.rate)
-  const floorPct = floor.speedPct
+  const fanIds = [response.lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
+  const otherOutputs = compileOtherOutputs(context, fanIds, holds)
+  // On a ladder the asks are of all fans together; the floor is the variable fan's own and comes in with the stages.
+  const floorPct = ladder ? 0 : floor.speedPct
   const restPct = floor.offAllowed ? 0 : floorPct
+  const firstWins = response.wins === 'first'
   const kickPct = startKick?.speedPct ?? 0
   const kickS = startKick?.holdS ?? 0
   const ruleCount = ruleAsks.length
   const followerCount = followers.length
-  const isStepless = steps.stepPct === 0
+  const isStepless = steps.stepPct === 0 && !steps.levelsPct
 
   const newState = (): MachineState => ({
     memory: plan.build(),
-    sensed: new Float64Array(inputIds.length + 1).fill(NaN),
+    sensed: new Float64Array(inputIds.length + 1 + setPoints.count).fill(NaN),
     asksPct: new Float64Array(rules.length).fill(NaN),
-    fansPct: new Float64Array(1 + followerCount),
-    figures: new Float64Array(4),
+    fansPct: new Float64Array(fanIds.length),
+    figures: new Float64Array(FIGURES),
     inCharge: IN_CHARGE_FLOOR,
   })
 
   // While settling, rate and start kick are over.
   let isSettling = false
 
-  function step(state: MachineState, raw: Float64Array, dtS: number): void {
-    const { memory, asksPct, fansPct, figures } = state
-    const inputs = sense ? sense(state, raw, dtS) : raw
-    const modeBit = light ? light.step(memory, inputs, dtS) : 3
+  function ask(state: MachineState, inputs: Float64Array, dtS: number): number {
+    const { memory, asksPct } = state
+    const modeBit = modes ? modes.step(memory, inputs, dtS) : 3
     let asked = restPct
     let inCharge = IN_CHARGE_FLOOR
     let isAsked = false
@@ -114,11 +136,11 @@ function compileChecked(response: Response): Machine {
       ruleAsks[index]!(inputs, memory, dtS, asksPct, index)
       if ((ruleModes[index]! & modeBit) === 0) asksPct[index] = NaN
       const askPct = asksPct[index]!
-      if (askPct > 0) isAsked = true
-      if (askPct > asked) {
+      if (askPct > asked && !(firstWins && isAsked)) {
         asked = askPct
         inCharge = index
       }
+      if (askPct > 0) isAsked = true
     }
     if (runOn) {
       const onPct = runOn(memory, isAsked, asked, dtS)
@@ -127,15 +149,14 @@ function compileChecked(response: Response): Machine {
         inCharge = IN_CHARGE_RUN_ON
       }
     }
-    // Between 0 and the floor there is nothing, whoever asks for it.
-    if (asked > 0 && asked < floorPct) asked = floorPct
-    const limited = limit(inputs, asked)
-    const held = hold ? hold(memory, inputs, limited, dtS) : limited
-    figures[ASKED_PCT] = asked
-    figures[LIMITED_PCT] = limited
-    figures[HELD_PCT] = held
     state.inCharge = inCharge
-    let given = isStepless ? held : toStep(steps, held)
+    // Between 0 and the floor there is nothing, whoever asks for it.
+    return asked > 0 && asked < floorPct ? floorPct : asked
+  }
+
+  /** From what the lead is to run at to what it runs at: steps, rest bands, rate, start kick. */
+  function giveLead({ memory, fansPct, figures }: MachineState, wantedPct: number, dtS: number): number {
+    let given = isStepless ? wantedPct : toStep(steps, wantedPct)
     if (skipRest) given = skipRest(memory, given)
     if (slew && !isSettling) given = slew(fansPct[0]!, given, dtS)
     if (kickS > 0 && !isSettling) {
@@ -144,14 +165,47 @@ function compileChecked(response: Response): Machine {
       else if (figures[KICK_LEFT_S]! > 0) figures[KICK_LEFT_S]! -= dtS
       if (figures[KICK_LEFT_S]! > 0 && given < kickPct) given = kickPct
     }
-    fansPct[0] = given
-    for (let index = 0; index < followerCount; index++)
-      fansPct[index + 1] = followerPct(followers[index]!, given, floorPct, steps)
+    return given
+  }
+
+  function step(state: MachineState, raw: Float64Array, dtS: number): void {
+    const { memory, fansPct, figures } = state
+    const inputs = sense ? sense(state, raw, dtS) : raw
+    const asked = ask(state, inputs, dtS)
+    const limited = limit(inputs, asked)
+    const held = holds ? holds.step(memory, inputs, limited, dtS, figures, HELD_BY) : limited
+    figures[ASKED_PCT] = asked
+    figures[LIMITED_PCT] = limited
+    figures[HELD_PCT] = held
+    if (holds?.isStopped(inputs)) {
+      // No rate, no least time: what is isolated stands.
+      fansPct.fill(0)
+      figures[LEAD_PCT] = figures[KICK_LEFT_S] = 0
+      ladder?.stop(memory)
+    } else {
+      if (ladder && isSettling) ladder.settle(memory, held)
+      const wanted = ladder ? ladder.step(memory, held, dtS) : held
+      figures[LEAD_PCT] = wanted
+      const given = giveLead(state, wanted, dtS)
+      fansPct[0] = given
+      const isHot = holds?.isOverheated(memory) ?? false
+      for (let index = 0; index < followerCount; index++)
+        fansPct[index + 1] = isHot ? 0 : followerPct(followers[index]!, given, floor.speedPct, steps)
+      if (ladder) {
+        const running = ladder.running(memory)
+        for (let index = 1 + followerCount; index < fansPct.length; index++)
+          fansPct[index] = index - 1 - followerCount < running ? 100 : 0
+      }
+    }
+    for (let index = 0; index < otherOutputs.length; index++)
+      if (isSettling) otherOutputs[index]!.settle(memory, inputs, fansPct)
+      else otherOutputs[index]!.step(memory, inputs, fansPct, dtS)
   }
 
   function settle(state: MachineState, raw: Float64Array): void {
     const inputs = sense ? sense(state, raw, Infinity) : raw
-    light?.settle(state.memory, inputs)
+    modes?.settle(state.memory, inputs)
+    holds?.settle(state.memory, inputs)
     for (let index = 0; index < ruleCount; index++) compiledRules[index]!.settle(inputs, state.memory)
     isSettling = true
     step(state, raw, 0)
@@ -164,7 +218,7 @@ function compileChecked(response: Response): Machine {
     rules,
     compiledRules,
     inputIds,
-    fanIds: [response.lead, ...followers.map(({ fan }) => fan)],
+    fanIds,
     newState,
     settledState(inputs) {
       const state = newState()
@@ -179,7 +233,10 @@ function compileChecked(response: Response): Machine {
         values.clock ?? NaN,
       ]),
     senses: sense !== null,
-    isNight: ({ memory }) => light?.isNight(memory) ?? false,
+    isNight: ({ memory }) => modes?.isNight(memory) ?? false,
+    otherOutputs,
+    fixedRunning: ({ memory }) => ladder?.running(memory) ?? 0,
+    shiftOf: setPoints.shiftOf,
   }
 }
 

@@ -86,6 +86,21 @@ const common = {
   modes: Type.Optional(Type.Array(Type.Union(MODES.map((mode) => Type.Literal(mode))), { minItems: 1, maxItems: 2 })),
 }
 
+const DAYS = Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { minItems: 1, maxItems: 7 })
+const span = {
+  days: DAYS,
+  startMin: Type.Integer({ minimum: 0, maximum: 1439 }),
+  endMin: Type.Integer({ minimum: 0, maximum: 1440 }),
+}
+/** Days from 0 (Monday) to 6; minutes of the local day. One that ends before it starts runs over midnight. */
+export const WeekSpan = Type.Object(span, closed)
+export type WeekSpan = Static<typeof WeekSpan>
+
+/** A time of the week in which a rule starts (a ramp) or comes on (a differential) at another point; its width stays. */
+export const SetPoint = Type.Object({ ...span, at: Type.Number() }, closed)
+export type SetPoint = Static<typeof SetPoint>
+const setPoints = { setPoints: Type.Optional(Type.Array(SetPoint, { minItems: 1, maxItems: 28 })) }
+
 /** Speed in proportion to an input. `startAt` and `fullAt` are in the input's base unit (°C, %RH, Pa); a falling ramp has `fullAt` below `startAt`. */
 export const Ramp = Type.Object(
   {
@@ -97,6 +112,7 @@ export const Ramp = Type.Object(
     fromPct: Percent,
     toPct: Percent,
     below: Type.Union([Type.Literal('from'), Type.Literal('nothing')]),
+    ...setPoints,
   },
   closed,
 )
@@ -135,6 +151,7 @@ export const Differential = Type.Object(
     speedPct: Percent,
     minOnS: Seconds,
     minOffS: Seconds,
+    ...setPoints,
   },
   closed,
 )
@@ -156,16 +173,7 @@ export const Surge = Type.Object(
 )
 export type Surge = Static<typeof Surge>
 
-/** Days from 0 (Monday) to 6; minutes of the local day. One that ends before it starts runs over midnight. */
-export const Period = Type.Object(
-  {
-    days: Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { minItems: 1, maxItems: 7 }),
-    startMin: Type.Integer({ minimum: 0, maximum: 1439 }),
-    endMin: Type.Integer({ minimum: 0, maximum: 1440 }),
-    speedPct: Percent,
-  },
-  closed,
-)
+export const Period = Type.Object({ ...span, speedPct: Percent }, closed)
 export type Period = Static<typeof Period>
 export const Week = Type.Object(
   { ...common, kind: Type.Literal('week'), periods: Type.Array(Period, { minItems: 1, maxItems: 60 }) },
@@ -210,11 +218,12 @@ export const Follower = Type.Object(
 )
 export type Follower = Static<typeof Follower>
 
-/** The steps in which the output can move; `stepPct` 0 is stepless. */
+/** The steps in which the output can move; `stepPct` 0 is stepless. Where levels are named it can stand on these alone, and at 0. */
 export const Steps = Type.Object(
   {
     stepPct: Type.Number({ minimum: 0, maximum: 50 }),
     rounding: Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]),
+    levelsPct: Type.Optional(Type.Array(Percent, { minItems: 1, maxItems: 24 })),
   },
   closed,
 )
@@ -245,8 +254,66 @@ export type Reduction = Static<typeof Reduction>
 export const RunOn = Type.Object({ holdS: Seconds, speedPct: Type.Union([Percent, Type.Null()]) }, closed)
 /** After heat was given (a switch input), not less than a speed for a time, whatever else says off. */
 export const CoolDown = Type.Object({ input: Id, speedPct: Percent, holdS: Seconds }, closed)
-/** Switch inputs that hold the fan whatever was asked, strongest first. */
-export const Holds = Type.Object({ isolated: Type.Optional(Id), safetyStop: Type.Optional(Id) }, closed)
+/** The controller’s own heat: at `onAt` the lead runs full and its followers stop, until it is below `offBelow`. */
+export const Overheat = Type.Object({ input: Id, onAt: Type.Number(), offBelow: Type.Number() }, closed)
+export type Overheat = Static<typeof Overheat>
+/** What holds the fan whatever was asked, strongest first. `isolated` and `safetyStop` are switch inputs; `test` runs one speed while
+ *  its switch is on. */
+export const Holds = Type.Object(
+  {
+    isolated: Type.Optional(Id),
+    safetyStop: Type.Optional(Id),
+    overheat: Type.Optional(Overheat),
+    test: Type.Optional(Type.Object({ input: Id, speedPct: Percent }, closed)),
+  },
+  closed,
+)
+
+/** Fans without speed control that join a variable one. The asks are then percent of all of them together; the variable fan climbs from
+ *  its floor to 100 between one join and the next. A fan leaves `offBelowPct` under its join; `minStageS` between two changes. */
+export const Stages = Type.Object(
+  {
+    fixed: Type.Array(Type.Object({ fan: Id, joinsAtPct: Percent }, closed), { minItems: 1, maxItems: 8 }),
+    offBelowPct: Percent,
+    minStageS: Seconds,
+  },
+  closed,
+)
+export type Stages = Static<typeof Stages>
+
+const past = { when: Type.Union([Type.Literal('at-or-above'), Type.Literal('at-or-below')]) }
+/** Something that is so or not: an input past a point (and, once past it, until it is `release` back), a switch, a fan’s speed, a lost
+ *  reading, or the overheat that has been since power came. A lost reading is past nothing. */
+export const Condition = Type.Union([
+  Type.Object(
+    { kind: Type.Literal('input'), input: Id, ...past, at: Type.Number(), release: Type.Number({ minimum: 0 }) },
+    closed,
+  ),
+  Type.Object(
+    { kind: Type.Literal('switch'), input: Id, is: Type.Union([Type.Literal('on'), Type.Literal('off')]) },
+    closed,
+  ),
+  Type.Object({ kind: Type.Literal('speed'), fan: Id, ...past, atPct: Percent }, closed),
+  Type.Object({ kind: Type.Literal('lost'), input: Id }, closed),
+  Type.Object({ kind: Type.Literal('overheated') }, closed),
+])
+export type Condition = Static<typeof Condition>
+
+export const OUTPUT_KINDS = ['bypass', 'shutter', 'alarm', 'heater', 'lamp'] as const
+/** An output that moves no fan: on when any of `onWhen` has stood for `delayS`, and none of `notWhile` stands. */
+export const OtherOutput = Type.Object(
+  {
+    id: Id,
+    kind: Type.Union(OUTPUT_KINDS.map((kind) => Type.Literal(kind))),
+    name: Name,
+    onWhen: Type.Array(Condition, { minItems: 1, maxItems: 8 }),
+    notWhile: Type.Array(Condition, { maxItems: 8 }),
+    delayS: Seconds,
+  },
+  closed,
+)
+export type OtherOutput = Static<typeof OtherOutput>
+
 /** How fast the given speed may change, percent a second. */
 export const Rate = Type.Object(
   { upPctPerS: Type.Number({ exclusiveMinimum: 0 }), downPctPerS: Type.Number({ exclusiveMinimum: 0 }) },
@@ -266,12 +333,18 @@ export const Response = Type.Object(
     startKick: Type.Union([StartKick, Type.Null()]),
     followers: Type.Array(Follower, { maxItems: 4 }),
     steps: Steps,
+    /** Whose ask counts: the highest, or that of the first rule that asks. The floor asks either way. */
+    wins: Type.Optional(Type.Union([Type.Literal('highest'), Type.Literal('first')])),
     light: Type.Optional(LightMode),
+    /** Day by the clock instead of by light: it is day within these, night outside. */
+    dayByWeek: Type.Optional(Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
     runOn: Type.Optional(RunOn),
     reductions: Type.Optional(Type.Array(Reduction, { maxItems: 8 })),
     coolDown: Type.Optional(CoolDown),
     holds: Type.Optional(Holds),
     restBands: Type.Optional(Type.Array(RestBand, { maxItems: 6 })),
+    stages: Type.Optional(Stages),
+    otherOutputs: Type.Optional(Type.Array(OtherOutput, { maxItems: 8 })),
     rate: Type.Optional(Rate),
     /** Inputs are read every so many seconds. */
     scanS: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),

@@ -1,9 +1,18 @@
 import { assertNever } from '@/core/assertNever'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Explanation, Link } from '@/core/response/explain'
+import type { HoldKind } from '@/core/response/parts/holds'
 import { inputQuantity, ruleInputId, type RuleWhy, type SentencePart } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
-import type { Input, Response, Rule } from '@/core/response/schema'
+import type { Input, OtherOutput, Response, Rule } from '@/core/response/schema'
+
+const OUTPUT_STATE: Record<OtherOutput['kind'], readonly [off: string, on: string]> = {
+  bypass: ['shut', 'open'],
+  shutter: ['shut', 'open'],
+  alarm: ['quiet', 'raised'],
+  heater: ['not permitted', 'permitted'],
+  lamp: ['dark', 'lit'],
+}
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
   response.inputs.find(({ id }) => id === ruleInputId(rule))
@@ -138,7 +147,50 @@ function othersText(response: Response, explanation: Explanation): string {
   return `${capital(ruleName(response, first.rule))} ${less}.`
 }
 
-/** The whole reason in one or two sentences, made from the chain. */
+const HELD_WORDS: Record<HoldKind, string> = {
+  none: 'A hold has the last word',
+  test: 'The test switch is on',
+  'lost-sensor': 'A probe has no reading',
+  'cool-down': 'Heat was given, and the heater must not be left without air',
+  overheat: 'The controller itself is too hot',
+  'safety-stop': 'The safety stop is on',
+  isolated: 'It is isolated',
+}
+
+/** What a limit, a hold or the output did to the speed; null for links that say nothing of their own. */
+function consequenceText(response: Response, link: Link, preference: UnitPreference): string | null {
+  if (link.stage === 'limit') {
+    if (link.kind === 'ceiling') return `The ceiling holds it to ${formatPct(link.limitedPct)} %.`
+    const { input, when, at } = link.reduction
+    const measured = response.inputs.find(({ id }) => id === input)
+    const point = formatQuantity(at, inputQuantity(measured), preference)
+    return `With ${measured?.name ?? input} at or ${when === 'at-or-above' ? 'above' : 'below'} ${point} it is reduced to ${formatPct(link.limitedPct)} %.`
+  }
+  if (link.stage === 'hold') {
+    if (link.kind === 'run-on') return `It runs on at ${formatPct(link.speedPct)} %.`
+    if (link.kind === 'held') return `${HELD_WORDS[link.by]}: ${formatPct(link.heldPct)} %.`
+    return `Starting from rest: ${formatPct(link.speedPct)} % for ${formatTime(link.leftS)} more.`
+  }
+  if (link.stage !== 'give') return null
+  switch (link.kind) {
+    case 'stages':
+      return `Of the whole ladder that is ${formatPct(link.demandPct)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct)} %.`
+    case 'steps':
+      return link.stepPct > 0
+        ? `Steps of ${formatPct(link.stepPct)} % give ${formatPct(link.givenPct)} %.`
+        : `Its levels give ${formatPct(link.givenPct)} %.`
+    case 'rest-band':
+      return `Between ${formatPct(link.band.fromPct)} and ${formatPct(link.band.toPct)} % it may not stay, so it runs at ${formatPct(link.givenPct)} %.`
+    case 'rate':
+      return `It moves no faster than its rate: ${formatPct(link.givenPct)} % on its way to ${formatPct(link.wantedPct)} %.`
+    case 'output':
+      return `${capital(link.output.name)} is ${OUTPUT_STATE[link.output.kind][link.isOn ? 1 : 0]}.`
+    case 'fan':
+      return null
+  }
+}
+
+/** The whole reason in one or a few sentences, made from the chain. */
 export function reasonText(response: Response, explanation: Explanation, preference: UnitPreference = METRIC): string {
   const said: string[] = []
   const inCharge = explanation.chain.find((link) => link.stage === 'ask' && link.rule === explanation.inCharge)
@@ -147,15 +199,8 @@ export function reasonText(response: Response, explanation: Explanation, prefere
   else if (response.floor.offAllowed && explanation.asksPct === 0) said.push('Nothing asks, so it stands still.')
   else said.push(`Nothing asks for more than the floor, ${formatPct(response.floor.speedPct)} %.`)
   for (const link of explanation.chain) {
-    if (link.stage === 'limit') said.push(`The ceiling holds it to ${formatPct(link.limitedPct)} %.`)
-    if (link.stage !== 'hold') continue
-    if (link.kind === 'run-on') said.push(`It runs on at ${formatPct(link.speedPct)} %.`)
-    else if (link.kind === 'held') said.push(`A hold has the last word: ${formatPct(link.heldPct)} %.`)
-    else said.push(`Starting from rest: ${formatPct(link.speedPct)} % for ${formatTime(link.leftS)} more.`)
+    const consequence = consequenceText(response, link, preference)
+    if (consequence) said.push(consequence)
   }
-  const lead = explanation.chain.find((link) => link.stage === 'give')
-  const hasKick = explanation.chain.some((link) => link.stage === 'hold' && link.kind === 'start-kick')
-  if (lead?.stage === 'give' && !hasKick && Math.abs(lead.givenPct - lead.limitedPct) > 1e-9)
-    said.push(`Steps of ${formatPct(lead.stepPct)} % give ${formatPct(lead.givenPct)} %.`)
   return said.join(' ')
 }

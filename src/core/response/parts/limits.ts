@@ -10,9 +10,9 @@ export function compileLimits({
   response,
   inputIndex,
 }: CompileContext): (inputs: Float64Array, askedPct: number) => number {
-  const { ceiling, floor, reductions = [] } = response
+  const { ceiling, floor, stages, reductions = [] } = response
   const ceilingPct = ceiling.speedPct
-  const floorPct = floor.speedPct
+  const floorPct = stages ? 0 : floor.speedPct
   const conditions = reductions.map((reduction) => ({
     reduction,
     place: inputIndex(reduction.input),

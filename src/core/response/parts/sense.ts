@@ -20,12 +20,11 @@ export function combine(
   return how === 'average' ? sum / count : best
 }
 
-/** Offsets, combined inputs and the scan interval; null where an input is simply what it reads. */
-export function compileSense({
-  response,
-  memory: plan,
-  inputIndex,
-}: CompileContext): ((state: MachineState, raw: Float64Array, dtS: number) => Float64Array) | null {
+/** Offsets, combined inputs, the scan interval and moved set points; null where an input is simply what it reads. */
+export function compileSense(
+  { response, memory: plan, inputIndex }: CompileContext,
+  setPoints: { readonly count: number; readonly fill: (sensed: Float64Array) => void },
+): ((state: MachineState, raw: Float64Array, dtS: number) => Float64Array) | null {
   const { inputs, scanS = 0 } = response
   const offsets = Float64Array.from(inputs, (input) => (isMeasured(input) ? (input.offset ?? 0) : 0))
   const combined = inputs.flatMap((input, place) =>
@@ -33,19 +32,24 @@ export function compileSense({
       ? [{ place, how: input.combines.how, of: input.combines.of.map(inputIndex) }]
       : [],
   )
-  if (scanS === 0 && combined.length === 0 && offsets.every((offset) => offset === 0)) return null
+  const movesPoints = setPoints.count > 0
+  if (scanS === 0 && !movesPoints && combined.length === 0 && offsets.every((offset) => offset === 0)) return null
   const sinceS = plan.slot(Infinity)
   return ({ memory, sensed }, raw, dtS) => {
     memory[sinceS]! += dtS
     // The clock runs between scans.
     sensed[offsets.length] = raw[offsets.length]!
-    if (memory[sinceS]! < scanS) return sensed
+    if (memory[sinceS]! < scanS) {
+      if (movesPoints) setPoints.fill(sensed)
+      return sensed
+    }
     memory[sinceS] = 0
     for (let index = 0; index < offsets.length; index++) sensed[index] = raw[index]! + offsets[index]!
     for (let index = 0; index < combined.length; index++) {
       const { place, how, of } = combined[index]!
       sensed[place] = combine(how, sensed, of) + offsets[place]!
     }
+    if (movesPoints) setPoints.fill(sensed)
     return sensed
   }
 }

@@ -6,10 +6,11 @@ import type { Problem } from '@/core/problem'
 const rampShare = (x: number, startAt: number, fullAt: number): number => (x - startAt) / (fullAt - startAt)
 
 /** A controller that rescales squeezes the whole ramp under the ceiling: 10→100 under 80 becomes 10→80. One that clips cuts its top. */
-function underCeiling(ramp: Ramp, { floor, ceiling }: Response): Ramp {
+function underCeiling(ramp: Ramp, { floor, ceiling, stages }: Response): Ramp {
   if (ceiling.how === 'clip' || ceiling.speedPct >= 100) return ramp
-  const room = (ceiling.speedPct - floor.speedPct) / (100 - floor.speedPct)
-  const squeeze = (pct: number) => (pct <= floor.speedPct ? pct : floor.speedPct + (pct - floor.speedPct) * room)
+  const lowestPct = stages ? 0 : floor.speedPct
+  const room = (ceiling.speedPct - lowestPct) / (100 - lowestPct)
+  const squeeze = (pct: number) => (pct <= lowestPct ? pct : lowestPct + (pct - lowestPct) * room)
   return { ...ramp, fromPct: squeeze(ramp.fromPct), toPct: squeeze(ramp.toPct) }
 }
 

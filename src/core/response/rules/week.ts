@@ -1,45 +1,47 @@
+import type { Problem } from '@/core/problem'
 import { formatNumber } from '@/core/quantity/format'
 import { text, type RuleKind } from '@/core/response/rules/kind'
-import type { Period, Week } from '@/core/response/schema'
+import type { Week, WeekSpan } from '@/core/response/schema'
 
 export const DAY_S = 86400
 export const WEEK_S = 7 * DAY_S
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
-/** Whether a period runs at a local time, in seconds since Monday 00:00. The start counts, the end does not; one that ends before it
+/** Whether a span of the week runs at a local time, in seconds since Monday 00:00. The start counts, the end does not; one that ends before it
  *  starts runs over midnight. Local time as a clock on the wall shows it: an hour that is missing or comes twice cannot skip an end. */
-export function isInPeriod({ days, startMin, endMin }: Period, weekS: number): boolean {
+export function isInSpan({ days, startMin, endMin }: WeekSpan, weekS: number): boolean {
   const day = Math.floor(weekS / DAY_S) % 7
   const minute = (weekS % DAY_S) / 60
   if (startMin < endMin) return days.includes(day) && minute >= startMin && minute < endMin
   return (days.includes(day) && minute >= startMin) || (days.includes((day + 6) % 7) && minute < endMin)
 }
 
-const clock = (minute: number): string =>
+export const clockText = (minute: number): string =>
   `${formatNumber(Math.floor(minute / 60), 0).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
 
-export const periodText = ({ days, startMin, endMin }: Period): string =>
-  `${days.length === 7 ? 'every day' : days.map((day) => DAYS[day]).join(', ')} ${clock(startMin)} to ${clock(endMin)}`
+export const periodText = ({ days, startMin, endMin }: WeekSpan): string =>
+  `${days.length === 7 ? 'every day' : days.map((day) => DAYS[day]).join(', ')} ${clockText(startMin)} to ${clockText(endMin)}`
+
+/** Equal times are refused: nobody could say whether none of the day is meant or all of it. */
+export const emptySpan = ({ startMin, endMin }: WeekSpan, path: string): Problem[] =>
+  startMin === endMin
+    ? [
+        {
+          code: 'said',
+          path: `${path}.endMin`,
+          text: `A period from ${clockText(startMin)} to ${clockText(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
+        },
+      ]
+    : []
 
 export const weekKind: RuleKind<Week> = {
-  check: ({ periods }, { path }) =>
-    periods.flatMap(({ startMin, endMin }, index) =>
-      startMin === endMin
-        ? [
-            {
-              code: 'said' as const,
-              path: `${path}.periods.${index}.endMin`,
-              text: `A period from ${clock(startMin)} to ${clock(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
-            },
-          ]
-        : [],
-    ),
+  check: ({ periods }, { path }) => periods.flatMap((period, index) => emptySpan(period, `${path}.periods.${index}`)),
   compile({ periods }, { clockIndex }) {
     // One speed a minute of the week, the highest where periods overlap: a step then costs one look.
     const speeds = new Float64Array(WEEK_S / 60).fill(NaN)
     for (let minute = 0; minute < speeds.length; minute++)
       for (const period of periods)
-        if (isInPeriod(period, minute * 60) && !(speeds[minute]! >= period.speedPct)) speeds[minute] = period.speedPct
+        if (isInSpan(period, minute * 60) && !(speeds[minute]! >= period.speedPct)) speeds[minute] = period.speedPct
     const speedAt = (weekS: number): number => (weekS >= 0 ? speeds[Math.floor(weekS / 60) % speeds.length]! : NaN)
     return {
       ask(inputs, _memory, _dtS, asksPct, place) {

@@ -1,19 +1,22 @@
 import type { CompileContext } from '@/core/response/rules/kind'
+import { isInSpan, WEEK_S } from '@/core/response/rules/week'
 
 const DAY = 0
 const NIGHT = 1
 
-export type CompiledLight = {
+export type CompiledModes = {
   /** The mode's bit: 1 by day, 2 by night. */
   readonly step: (memory: Float64Array, inputs: Float64Array, dtS: number) => number
   readonly settle: (memory: Float64Array, inputs: Float64Array) => void
   readonly isNight: (memory: Float64Array) => boolean
 }
 
-/** Day and night by light. The other mode comes when the light has pointed to it for the delay without a break; at exactly the level it
- *  is day; at power-up it is what the light says. A lost reading changes nothing. */
-export function compileLight({ response, memory: plan, inputIndex }: CompileContext): CompiledLight | null {
-  const { light } = response
+/** Day and night by light or by the clock; null where a response knows neither. */
+export const compileModes = (context: CompileContext): CompiledModes | null => byLight(context) ?? byWeek(context)
+
+/** The other mode comes when the light has pointed to it for the delay without a break; at exactly the level it is day; at power-up it is
+ *  what the light says. A lost reading changes nothing. */
+function byLight({ response: { light }, memory: plan, inputIndex }: CompileContext): CompiledModes | null {
   if (!light) return null
   const at = inputIndex(light.input)
   const { level, delayS } = light
@@ -43,6 +46,27 @@ export function compileLight({ response, memory: plan, inputIndex }: CompileCont
       memory[mode] = inputs[at]! < level ? NIGHT : DAY
       memory[otherForS] = 0
     },
+    isNight: (memory) => memory[mode] === NIGHT,
+  }
+}
+
+/** Day within its spans, night outside. Without a clock it stays what it was, day at power-up. */
+function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: CompileContext): CompiledModes | null {
+  if (!dayByWeek) return null
+  const mode = plan.slot(DAY)
+  const modeAt = Uint8Array.from({ length: WEEK_S / 60 }, (_, minute) =>
+    dayByWeek.some((span) => isInSpan(span, minute * 60)) ? DAY : NIGHT,
+  )
+  const look = (memory: Float64Array, inputs: Float64Array) => {
+    const weekS = inputs[clockIndex]!
+    if (weekS >= 0) memory[mode] = modeAt[Math.floor(weekS / 60) % modeAt.length]!
+  }
+  return {
+    step(memory, inputs) {
+      look(memory, inputs)
+      return 1 << memory[mode]!
+    },
+    settle: look,
     isNight: (memory) => memory[mode] === NIGHT,
   }
 }

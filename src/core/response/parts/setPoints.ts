@@ -1,0 +1,46 @@
+import type { CompileContext } from '@/core/response/rules/kind'
+import { isInSpan, WEEK_S } from '@/core/response/rules/week'
+import type { Rule, SetPoint } from '@/core/response/schema'
+
+/** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */
+export type Shift = { readonly input: string; readonly at: (weekS: number) => number }
+
+const ownPoint = (rule: Rule): { at: number; lowerAsksMore: boolean } | null =>
+  rule.kind === 'ramp'
+    ? { at: rule.startAt, lowerAsksMore: rule.fullAt > rule.startAt }
+    : rule.kind === 'differential'
+      ? { at: rule.onAt, lowerAsksMore: rule.sense === 'cooling' }
+      : null
+
+/** Null for a rule whose points stay. Where two of its times overlap, the point that asks more counts. */
+export function compileShift(rule: Rule): Shift | null {
+  const own = ownPoint(rule)
+  if (!own || !('setPoints' in rule) || !rule.setPoints) return null
+  const asksMore = (a: SetPoint, b: SetPoint): number => (own.lowerAsksMore ? a.at - b.at : b.at - a.at)
+  const inOrder = [...rule.setPoints].sort(asksMore)
+  const shifts = Float64Array.from({ length: WEEK_S / 60 }, (_, minute) => {
+    const point = inOrder.find((candidate) => isInSpan(candidate, minute * 60))
+    return point ? point.at - own.at : 0
+  })
+  return { input: rule.input, at: (weekS) => (weekS >= 0 ? shifts[Math.floor(weekS / 60) % shifts.length]! : 0) }
+}
+
+/** Moves each such rule's input instead of its points: the rule then reads a place of its own behind the clock.
+ *  @returns the place of a rule's input, and what fills those places at every step */
+export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockIndex }: CompileContext) {
+  const shifts = rules.map(compileShift)
+  const moved = shifts.flatMap((shift, rule) => (shift ? [{ shift, rule, from: inputIndex(shift.input) }] : []))
+  const placeOf = (rule: number): number | null => {
+    const index = moved.findIndex((candidate) => candidate.rule === rule)
+    return index < 0 ? null : clockIndex + 1 + index
+  }
+  return {
+    count: moved.length,
+    placeOf,
+    shiftOf: (rule: number, weekS: number): number => shifts[rule]?.at(weekS) ?? 0,
+    fill(sensed: Float64Array): void {
+      for (let index = 0; index < moved.length; index++)
+        sensed[clockIndex + 1 + index] = sensed[moved[index]!.from]! - moved[index]!.shift.at(sensed[clockIndex]!)
+    },
+  }
+}
