@@ -65,7 +65,8 @@ test.each([
   },
 ])('$name → $lead %', ({ values, lead, by }) => {
   const machine = machineFor(response)
-  const inputs = machine.inputsFrom({ temp: 20, box: 30, ...values })
+  const read: Record<string, number> = { temp: 20, box: 30 }
+  const inputs = machine.inputsFrom(Object.assign(read, values))
   const state = machine.settledState(inputs)
   const held = explain(machine, state, inputs).chain.find((link) => link.stage === 'hold' && link.kind === 'held')
   expect(state.fansPct[0]).toBe(lead)
@@ -80,10 +81,7 @@ test('isolated stops at once, past rate and start kick; released, it starts from
         startKick: { speedPct: 100, holdS: 2 },
         rate: { upPctPerS: 200, downPctPerS: 1 },
       },
-      [{ temp: 50 }, { temp: 50 }, { temp: 50 }, { temp: 50, isolated: 1 }, { temp: 50 }].map((row) => ({
-        box: 20,
-        ...row,
-      })),
+      [0, 0, 0, 1, 0].map((isolated) => ({ temp: 50, box: 20, isolated })),
     ).map(([lead]) => lead),
   ).toEqual([0, 100, 100, 0, 100]))
 
@@ -93,9 +91,7 @@ test('each hold says itself in words', () => {
     const inputs = machine.inputsFrom({ temp: 20, box: 30, ...values })
     return reasonText(machine.response, explain(machine, machine.settledState(inputs), inputs))
   }
-  expect(said({ temp: NaN })).toContain(
-    'A probe has no reading: 60 %.',
-  )
+  expect(said({ temp: NaN })).toContain('A probe has no reading: 60 %.')
   expect(said({ box: 71 })).toContain('The controller itself is too hot: 100 %. Heat lamp is lit.')
   expect(said({ isolated: 1 })).toContain('It is isolated: 0 %.')
 })

@@ -1,5 +1,5 @@
 import type { CompileContext } from '@/core/response/rules/kind'
-import { isInSpan, WEEK_S } from '@/core/response/rules/week'
+import { fillSpan, WEEK_MIN } from '@/core/response/rules/week'
 
 const DAY = 0
 const NIGHT = 1
@@ -54,9 +54,8 @@ function byLight({ response: { light }, memory: plan, inputIndex }: CompileConte
 function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: CompileContext): CompiledModes | null {
   if (!dayByWeek) return null
   const mode = plan.slot(DAY)
-  const modeAt = Uint8Array.from({ length: WEEK_S / 60 }, (_, minute) =>
-    dayByWeek.some((span) => isInSpan(span, minute * 60)) ? DAY : NIGHT,
-  )
+  const modeAt = new Uint8Array(WEEK_MIN).fill(NIGHT)
+  for (const span of dayByWeek) fillSpan(modeAt, span, DAY)
   const look = (memory: Float64Array, inputs: Float64Array) => {
     const weekS = inputs[clockIndex]!
     if (weekS >= 0) memory[mode] = modeAt[Math.floor(weekS / 60) % modeAt.length]!

@@ -1,5 +1,5 @@
 import type { CompileContext } from '@/core/response/rules/kind'
-import { isInSpan, WEEK_S } from '@/core/response/rules/week'
+import { fillSpan, WEEK_MIN } from '@/core/response/rules/week'
 import type { Rule, SetPoint } from '@/core/response/schema'
 
 /** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */
@@ -17,11 +17,9 @@ export function compileShift(rule: Rule): Shift | null {
   const own = ownPoint(rule)
   if (!own || !('setPoints' in rule) || !rule.setPoints) return null
   const asksMore = (a: SetPoint, b: SetPoint): number => (own.lowerAsksMore ? a.at - b.at : b.at - a.at)
-  const inOrder = [...rule.setPoints].sort(asksMore)
-  const shifts = Float64Array.from({ length: WEEK_S / 60 }, (_, minute) => {
-    const point = inOrder.find((candidate) => isInSpan(candidate, minute * 60))
-    return point ? point.at - own.at : 0
-  })
+  const shifts = new Float64Array(WEEK_MIN)
+  // What asks more is filled last.
+  for (const point of [...rule.setPoints].sort((a, b) => asksMore(b, a))) fillSpan(shifts, point, point.at - own.at)
   return { input: rule.input, at: (weekS) => (weekS >= 0 ? shifts[Math.floor(weekS / 60) % shifts.length]! : 0) }
 }
 

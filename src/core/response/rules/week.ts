@@ -5,15 +5,22 @@ import type { Week, WeekSpan } from '@/core/response/schema'
 
 export const DAY_S = 86400
 export const WEEK_S = 7 * DAY_S
+export const WEEK_MIN = WEEK_S / 60
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
-/** Whether a span of the week runs at a local time, in seconds since Monday 00:00. The start counts, the end does not; one that ends before it
- *  starts runs over midnight. Local time as a clock on the wall shows it: an hour that is missing or comes twice cannot skip an end. */
-export function isInSpan({ days, startMin, endMin }: WeekSpan, weekS: number): boolean {
-  const day = Math.floor(weekS / DAY_S) % 7
-  const minute = (weekS % DAY_S) / 60
-  if (startMin < endMin) return days.includes(day) && minute >= startMin && minute < endMin
-  return (days.includes(day) && minute >= startMin) || (days.includes((day + 6) % 7) && minute < endMin)
+/** Puts `value` at every minute of the week at which a span runs. The start counts, the end does not; one that ends before it starts
+ *  runs over midnight. Local time as a clock on the wall shows it: an hour that is missing or comes twice cannot skip an end. */
+export function fillSpan(
+  minutes: Float64Array | Uint8Array,
+  { days, startMin, endMin }: WeekSpan,
+  value: number,
+): void {
+  for (const day of days) {
+    const start = day * 1440 + startMin
+    const end = day * 1440 + endMin + (endMin <= startMin ? 1440 : 0)
+    minutes.fill(value, start, Math.min(end, WEEK_MIN))
+    if (end > WEEK_MIN) minutes.fill(value, 0, end - WEEK_MIN)
+  }
 }
 
 export const clockText = (minute: number): string =>
@@ -37,11 +44,9 @@ export const emptySpan = ({ startMin, endMin }: WeekSpan, path: string): Problem
 export const weekKind: RuleKind<Week> = {
   check: ({ periods }, { path }) => periods.flatMap((period, index) => emptySpan(period, `${path}.periods.${index}`)),
   compile({ periods }, { clockIndex }) {
-    // One speed a minute of the week, the highest where periods overlap: a step then costs one look.
-    const speeds = new Float64Array(WEEK_S / 60).fill(NaN)
-    for (let minute = 0; minute < speeds.length; minute++)
-      for (const period of periods)
-        if (isInSpan(period, minute * 60) && !(speeds[minute]! >= period.speedPct)) speeds[minute] = period.speedPct
+    // One speed a minute of the week: a step then costs one look. The highest is filled last, so it counts where periods overlap.
+    const speeds = new Float64Array(WEEK_MIN).fill(NaN)
+    for (const period of [...periods].sort((a, b) => a.speedPct - b.speedPct)) fillSpan(speeds, period, period.speedPct)
     const speedAt = (weekS: number): number => (weekS >= 0 ? speeds[Math.floor(weekS / 60) % speeds.length]! : NaN)
     return {
       ask(inputs, _memory, _dtS, asksPct, place) {
