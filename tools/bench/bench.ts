@@ -5,20 +5,14 @@ import { fit } from '@/core/controller/fit'
 import { compile } from '@/core/response/compile'
 import { replay } from '@/core/space/replay'
 import { pageFigures } from './page'
+import { best } from './best'
 import { csvSeconds } from './csv'
+import { tenRuleFigures } from './tenRules'
 
 // Measures and prints; it never fails by a figure. Ratios say more than seconds: they hold on another machine.
 
 const YEAR_STEPS = 3_153_600
 const STEP_S = 10
-
-const time = (work: () => void): number => {
-  const startedAt = performance.now()
-  work()
-  return (performance.now() - startedAt) / 1000
-}
-
-const best = (times: number, work: () => void): number => Math.min(...Array.from({ length: times }, () => time(work)))
 
 const outcome = readInstallationText(readFileSync('demo/installations/fruiting-room.json', 'utf8'))
 if (!outcome.ok) throw new Error('the demo cannot be read')
@@ -58,6 +52,7 @@ console.log(
   `evaluator, one ramp: ${(YEAR_STEPS / machineS / 1e6).toFixed(1)} million steps a second; a year at 10 s in ${machineS.toFixed(2)} s`,
 )
 console.log(`  against a plain loop of the same ramp: ${(machineS / plainS).toFixed(2)} times its time`)
+for (const line of tenRuleFigures()) console.log(line)
 const full = compile(response)
 if (!full.ok) throw new Error('the demo response cannot be compiled')
 const series = {

@@ -1,5 +1,5 @@
 import type { CompileContext } from '@/core/response/rules/kind'
-import { fillSpan, WEEK_MIN } from '@/core/response/rules/week'
+import { fillSpan, minuteOf, WEEK_MIN } from '@/core/response/rules/week'
 
 const DAY = 0
 const NIGHT = 1
@@ -58,7 +58,7 @@ function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: CompileCo
   for (const span of dayByWeek) fillSpan(modeAt, span, DAY)
   const look = (memory: Float64Array, inputs: Float64Array) => {
     const weekS = inputs[clockIndex]!
-    if (weekS >= 0) memory[mode] = modeAt[Math.floor(weekS / 60) % modeAt.length]!
+    if (weekS >= 0) memory[mode] = modeAt[minuteOf(weekS)]!
   }
   return {
     step(memory, inputs) {

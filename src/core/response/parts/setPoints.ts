@@ -1,5 +1,5 @@
 import type { CompileContext } from '@/core/response/rules/kind'
-import { fillSpan, WEEK_MIN } from '@/core/response/rules/week'
+import { fillSpan, minuteOf, WEEK_MIN } from '@/core/response/rules/week'
 import type { Rule, SetPoint } from '@/core/response/schema'
 
 /** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */
@@ -20,7 +20,7 @@ export function compileShift(rule: Rule): Shift | null {
   const shifts = new Float64Array(WEEK_MIN)
   // What asks more is filled last.
   for (const point of [...rule.setPoints].sort((a, b) => asksMore(b, a))) fillSpan(shifts, point, point.at - own.at)
-  return { input: rule.input, at: (weekS) => (weekS >= 0 ? shifts[Math.floor(weekS / 60) % shifts.length]! : 0) }
+  return { input: rule.input, at: (weekS) => (weekS >= 0 ? shifts[minuteOf(weekS)]! : 0) }
 }
 
 /** Moves each such rule's input instead of its points: the rule then reads a place of its own behind the clock.

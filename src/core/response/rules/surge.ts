@@ -3,6 +3,8 @@ import type { Surge } from '@/core/response/schema'
 
 /** Most samples remembered. Only readings lower than all after them are kept, so a window holds far fewer than it has samples. */
 const MOST = 512
+/** Keeps a place inside the ring: MOST is a power of two, and this is many times quicker than a remainder of doubles. */
+const RING = MOST - 1
 
 /** A quick rise above the lowest reading of the last while; a slow one never triggers. Cases: `ctl.surge`. */
 export const surgeKind: RuleKind<Surge> = {
@@ -49,22 +51,22 @@ export const surgeKind: RuleKind<Surge> = {
 
     function remember(memory: Float64Array, x: number): void {
       const now = memory[nowS]!
-      let first = memory[head]!
-      let held = memory[count]!
-      while (held > 0 && now - memory[times + (first % MOST)]! > windowS) {
+      let first = memory[head]! | 0
+      let held = memory[count]! | 0
+      while (held > 0 && now - memory[times + (first & RING)]! > windowS) {
         first++
         held--
       }
-      while (held > 0 && memory[values + ((first + held - 1) % MOST)]! >= x) held--
+      while (held > 0 && memory[values + ((first + held - 1) & RING)]! >= x) held--
       if (held === MOST) {
         // Full: the oldest goes, as if the window were a little shorter.
         first++
         held--
       }
-      const place = (first + held) % MOST
+      const place = (first + held) & RING
       memory[times + place] = now
       memory[values + place] = x
-      memory[head] = first % MOST
+      memory[head] = first & RING
       memory[count] = held + 1
     }
 

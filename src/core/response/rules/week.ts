@@ -8,6 +8,12 @@ export const WEEK_S = 7 * DAY_S
 export const WEEK_MIN = WEEK_S / 60
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
+/** The minute of the week of a clock in seconds since Monday 00:00. */
+export function minuteOf(weekS: number): number {
+  const minute = (weekS / 60) | 0
+  return minute < WEEK_MIN ? minute : minute % WEEK_MIN
+}
+
 /** Puts `value` at every minute of the week at which a span runs. The start counts, the end does not; one that ends before it starts
  *  runs over midnight. Local time as a clock on the wall shows it: an hour that is missing or comes twice cannot skip an end. */
 export function fillSpan(
@@ -47,7 +53,7 @@ export const weekKind: RuleKind<Week> = {
     // One speed a minute of the week: a step then costs one look. The highest is filled last, so it counts where periods overlap.
     const speeds = new Float64Array(WEEK_MIN).fill(NaN)
     for (const period of [...periods].sort((a, b) => a.speedPct - b.speedPct)) fillSpan(speeds, period, period.speedPct)
-    const speedAt = (weekS: number): number => (weekS >= 0 ? speeds[Math.floor(weekS / 60) % speeds.length]! : NaN)
+    const speedAt = (weekS: number): number => (weekS >= 0 ? speeds[minuteOf(weekS)]! : NaN)
     return {
       ask(inputs, _memory, _dtS, asksPct, place) {
         asksPct[place] = speedAt(inputs[clockIndex]!)
