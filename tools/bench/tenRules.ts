@@ -117,7 +117,7 @@ function byHand(steps: number): number {
   const times = new Float64Array(512)
   const lows = new Float64Array(512)
   let [head, held, nowS, base, surgeForS] = [0, 0, 0, NaN, 0]
-  let [surging, night, lookedAt, armed, dry, asked, kickedFrom] = [false, false, false, false, false, 20, 0]
+  let [surging, night, lookedAt, armed, dry, kickedFrom] = [false, false, false, false, false, 0]
   let [darkForS, dryForS, boostForS, boostLeftS, doorLeftS, phaseS, afterLeftS, kickLeftS] = [-1, 300, 0, 0, 0, 0, 0, 0]
   let [boostOn, doorOn, sum, onLeftS, lastPct, wasAsked] = [0, 0, 0, 0, 0, false]
   for (let index = 0; index < steps; index++) {
@@ -135,7 +135,7 @@ function byHand(steps: number): number {
         darkForS = -1
       }
     }
-    asked = 0
+    let asked = 0
     if (night) {
       if (x >= 26) asked = 80
       else if (x >= 17) asked = Math.max(asked, 20 + ((x - 17) * 60) / 9)

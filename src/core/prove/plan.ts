@@ -1,6 +1,7 @@
 import { assertNever } from '@/core/assertNever'
 import type { Kit } from '@/core/kit/schema'
 import type { Machine } from '@/core/response/compile'
+import { quietInputs } from '@/core/response/quietInputs'
 import { ruleName } from '@/core/response/words'
 import type { Differential, MeasuredInput, Ramp, Response, Rule, SwitchRule } from '@/core/response/schema'
 import { formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
@@ -26,20 +27,6 @@ const HOW_TO_CHANGE: Record<MeasuredInput['kind'], string> = {
   light: 'Cover the sensor with a hand, or shine a lamp on it; wait for its delay.',
 }
 
-/** Inputs at which only this one can be asking: the others below their rules, switches off. */
-function quiet(response: Response): Record<string, number> {
-  return Object.fromEntries(
-    response.inputs.map((input) => {
-      if (input.kind === 'switch') return [input.id, 0]
-      const ramps = response.rules.filter(
-        (rule): rule is Ramp => rule.kind === 'ramp' && rule.input === input.id && !rule.off,
-      )
-      const falling = ramps.some(({ startAt, fullAt }) => fullAt < startAt)
-      return [input.id, falling ? input.to : input.from]
-    }),
-  )
-}
-
 function rampChecks(response: Response, ramp: Ramp, preference: UnitPreference): Check[] {
   const input = response.inputs.find(({ id }) => id === ramp.input)
   if (!input || input.kind === 'switch') return []
@@ -59,7 +46,7 @@ function rampChecks(response: Response, ramp: Ramp, preference: UnitPreference):
       key === 'start'
         ? 'Start point not kept, or the probe reads off: read the setting back, then compare the probe.'
         : 'Span or top speed not kept, or another rule is asking: read the settings back.',
-    inputs: { ...quiet(response), [input.id]: x },
+    inputs: { ...quietInputs(response), [input.id]: x },
     readInput: input.id,
   }))
 }
@@ -74,7 +61,7 @@ function switchChecks(response: Response, rule: SwitchRule): Check[] {
     measureWith: 'a meter or the display at the output',
     waitS: Math.max(10, rule.onDelayS),
     ifFails: 'Wrong terminal, contact the other way round, or the boost speed was not kept.',
-    inputs: { ...quiet(response), [rule.input]: 1 },
+    inputs: { ...quietInputs(response), [rule.input]: 1 },
     readInput: null,
   }
   if (rule.overrun.kind === 'none') return [on]
@@ -115,7 +102,7 @@ function differentialChecks(response: Response, rule: Differential, preference: 
       id: `${rule.id}-on`,
       title: `Bring ${input.name} to ${formatQuantity(rule.onAt, input.kind, preference)}: it comes on.`,
       ifFails: 'The point or its differential was not kept, or the controller counts it the other way.',
-      inputs: { ...quiet(response), [input.id]: rule.onAt },
+      inputs: { ...quietInputs(response), [input.id]: rule.onAt },
       ...common,
     },
     {
@@ -123,7 +110,7 @@ function differentialChecks(response: Response, rule: Differential, preference: 
       id: `${rule.id}-off`,
       title: `Bring ${input.name} back to ${formatQuantity(rule.offAt, input.kind, preference)}: it goes off.`,
       ifFails: 'The differential was not kept, or another rule is asking.',
-      inputs: { ...quiet(response), [input.id]: rule.offAt },
+      inputs: { ...quietInputs(response), [input.id]: rule.offAt },
       ...common,
     },
   ]
@@ -212,7 +199,7 @@ export function provePlan(machine: Machine, kit: Kit, preference: UnitPreference
       measureWith: 'a meter or the display at the output',
       waitS: 60,
       ifFails: 'Another rule is asking, or the floor was not kept.',
-      inputs: quiet(response),
+      inputs: quietInputs(response),
       readInput: null,
     },
   ]

@@ -8,6 +8,7 @@ export const CONVENTIONS = {
   'off-at-set': { name: 'off at the set point, on a full differential before it', on: -1, off: 0 },
 } as const satisfies Record<string, { name: string; on: number; off: number }>
 export type Convention = keyof typeof CONVENTIONS
+export const CONVENTION_IDS = Object.keys(CONVENTIONS) as Convention[]
 export type Sense = 'cooling' | 'heating'
 
 export type Points = { readonly onAt: number; readonly offAt: number }
@@ -35,6 +36,24 @@ export function asConvention(
   const { on, off } = CONVENTIONS[convention]
   const differential = Math.abs(onAt - offAt) / (off - on)
   return { setPoint: onAt - towardsOff(sense) * on * differential, differential }
+}
+
+export const RAMP_GIVEN_BY = ['foot', 'centre', 'top'] as const
+export type RampGivenBy = (typeof RAMP_GIVEN_BY)[number]
+
+/** Start and full of a ramp from its set point and band, where the set point is its foot (start), its centre or its top (full).
+ *  @param falls faster as the input falls: full lies below the start
+ *  @throws {RangeError} when the band is not above 0 */
+export function rampFrom(
+  givenBy: RampGivenBy,
+  setPoint: number,
+  span: number,
+  falls = false,
+): { readonly startAt: number; readonly fullAt: number } {
+  if (!(span > 0)) throw new RangeError(`a ramp needs a band above 0, got ${span}`)
+  const way = falls ? -span : span
+  const startAt = setPoint - way * { foot: 0, centre: 0.5, top: 1 }[givenBy]
+  return { startAt, fullAt: startAt + way }
 }
 
 /** The points in a sentence that cannot be misread; figures in °C. */

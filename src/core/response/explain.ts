@@ -80,7 +80,7 @@ function unshifted(why: RuleWhy, shift: number): RuleWhy {
     ...why,
     ...('x' in why ? { x: why.x + shift } : {}),
     ...('edge' in why ? { edge: why.edge + shift } : {}),
-  } as RuleWhy
+  }
 }
 
 function askLinks(machine: Machine, state: MachineState, inputs: Float64Array): Link[] {

@@ -269,6 +269,8 @@ export const Holds = Type.Object(
   closed,
 )
 
+export type Holds = Static<typeof Holds>
+
 /** Fans without speed control that join a variable one. The asks are then percent of all of them together; the variable fan climbs from
  *  its floor to 100 between one join and the next. A fan leaves `offBelowPct` under its join; `minStageS` between two changes. */
 export const Stages = Type.Object(

@@ -1,0 +1,96 @@
+import type { CurveDifference } from '@/core/controller/measureLoss'
+import type { Setting } from '@/core/controller/schema'
+import type { Quantity } from '@/core/quantity/units'
+import type { Follower, Overrun, RestBand, Rule } from '@/core/response/schema'
+
+/** Parts of a response that stand beside its rules. */
+export type PartKind =
+  | 'off-allowed'
+  | 'run-on'
+  | 'cool-down'
+  | 'light-modes'
+  | 'week-modes'
+  | 'reduction'
+  | 'rate'
+  | 'combined-input'
+  | 'safety-stop'
+  | 'overheat'
+  | 'test'
+  | 'stages'
+  | 'set-points'
+  | 'min-times'
+
+/** Where what is given differs from what was asked. The words are made in `lossText`. */
+export type Loss =
+  | {
+      readonly kind: 'rounded'
+      readonly setting: Setting
+      readonly asked: number
+      readonly given: number
+      readonly because: string
+    }
+  | { readonly kind: 'beyond-range'; readonly setting: Setting; readonly asked: number; readonly given: number }
+  | { readonly kind: 'rule-left-out'; readonly rule: string }
+  | { readonly kind: 'rule-replaced'; readonly rule: string; readonly given: Rule['kind'] }
+  | { readonly kind: 'fixed-law'; readonly rule: string; readonly startAt: number; readonly fullAt: number }
+  | {
+      readonly kind: 'fixed-figure'
+      readonly rule: string
+      readonly what: string
+      readonly quantity: Quantity
+      readonly asked: number
+      readonly given: number
+    }
+  | {
+      readonly kind: 'overrun-replaced'
+      readonly rule: string
+      readonly asked: Overrun['kind']
+      readonly given: Overrun['kind']
+      readonly holdS: number
+    }
+  | {
+      readonly kind: 'end-follows'
+      readonly rule: string
+      readonly end: 'from' | 'to'
+      readonly takes: string
+      readonly askedPct: number
+      readonly givenPct: number
+    }
+  | {
+      readonly kind: 'speed-follows'
+      readonly rule: string
+      readonly takes: string
+      readonly askedPct: number
+      readonly givenPct: number
+    }
+  | { readonly kind: 'follower-left-out'; readonly fan: string }
+  | {
+      readonly kind: 'follower-at-floor'
+      readonly fan: string
+      readonly asked: Follower['atLeadFloor']
+      readonly given: Follower['atLeadFloor']
+    }
+  | { readonly kind: 'no-kick' }
+  | { readonly kind: 'no-on-delay'; readonly rule: string; readonly delayS: number }
+  | { readonly kind: 'below-holds' | 'below-stops'; readonly rule: string }
+  | { readonly kind: 'part-left-out'; readonly part: PartKind; readonly name: string }
+  | { readonly kind: 'output-left-out'; readonly name: string }
+  | {
+      readonly kind: 'lost-sensor'
+      readonly input: string
+      readonly askedPct: number
+      readonly givenPct: number | null
+    }
+  | { readonly kind: 'wins'; readonly asked: 'highest' | 'first' }
+  | { readonly kind: 'periods-left-out'; readonly rule: string; readonly kept: number; readonly asked: number }
+  | { readonly kind: 'period-moved'; readonly rule: string; readonly stepMin: number }
+  | { readonly kind: 'offset-in-points'; readonly input: string; readonly offset: number }
+  | {
+      readonly kind: 'off-rest-band'
+      readonly what: string
+      readonly band: RestBand
+      readonly askedPct: number
+      readonly givenPct: number
+    }
+  | { readonly kind: 'crosses-rest-band'; readonly rule: string; readonly band: RestBand }
+  | { readonly kind: 'steps'; readonly stepPct: number; readonly curve: CurveDifference }

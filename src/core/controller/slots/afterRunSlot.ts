@@ -1,0 +1,33 @@
+import { inputKindOf, settingOrFixed, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
+import type { AfterRunSlot } from '@/core/controller/schema'
+import type { AfterRun } from '@/core/response/schema'
+
+export const afterRunSlot: SlotKind<AfterRun, AfterRunSlot> = {
+  slots: ({ afterRuns = [] }) => afterRuns,
+  takes: (slot, rule, response) => slot.input === inputKindOf(response, rule),
+  wants: (means, { armAbove, holdS, speedPct }) =>
+    means === 'afterRun.armAbove'
+      ? armAbove
+      : means === 'afterRun.holdS'
+        ? holdS
+        : means === 'afterRun.speedPct'
+          ? speedPct
+          : null,
+  lowerIsMore: () => true,
+  give(rule, slot, context) {
+    const { valueOf, losses } = context
+    return {
+      ...rule,
+      armAbove: valueOf('afterRun.armAbove') ?? rule.armAbove,
+      holdS: settingOrFixed(
+        rule,
+        rule.holdS,
+        valueOf('afterRun.holdS'),
+        slot.holdS,
+        { what: 'time after', quantity: 'time' },
+        losses,
+      ),
+      speedPct: slotSpeed(rule, slot.speed, 'afterRun.speedPct', context),
+    }
+  },
+}

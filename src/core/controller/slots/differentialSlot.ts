@@ -1,0 +1,59 @@
+import { inputKindOf, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
+import type { DifferentialSlot } from '@/core/controller/schema'
+import { asConvention, pointsFrom } from '@/core/response/conventions'
+import type { Differential } from '@/core/response/schema'
+
+/** The set point that keeps the point at which it comes on, whatever the width has become. */
+function setPointFor(rule: Differential, { convention, sense }: DifferentialSlot, width: number): number {
+  const { onAt } = pointsFrom(convention, sense, 0, width)
+  return rule.onAt - onAt
+}
+
+export const differentialSlot: SlotKind<Differential, DifferentialSlot> = {
+  slots: ({ differentials = [] }) => differentials,
+  takes: (slot, rule, response) => slot.input === inputKindOf(response, rule) && slot.sense === rule.sense,
+  wants(means, rule, slot, chosen) {
+    const asked = asConvention(slot.convention, slot.sense, rule)
+    switch (means) {
+      case 'differential.width':
+        return asked.differential
+      case 'differential.setPoint':
+        return setPointFor(rule, slot, slot.fixedWidth ?? chosen('differential.width') ?? asked.differential)
+      case 'differential.speedPct':
+        return rule.speedPct
+      case 'differential.minOnS':
+        return rule.minOnS
+      case 'differential.minOffS':
+        return rule.minOffS
+      default:
+        return null
+    }
+  },
+  lowerIsMore: ({ sense }) => sense === 'cooling',
+  give(rule, slot, context) {
+    const { valueOf, losses } = context
+    const asked = asConvention(slot.convention, slot.sense, rule)
+    const width = slot.fixedWidth ?? valueOf('differential.width') ?? asked.differential
+    if (slot.fixedWidth !== undefined && Math.abs(width - asked.differential) > 1e-6)
+      losses.push({
+        kind: 'fixed-figure',
+        rule: rule.id,
+        what: 'differential',
+        quantity: 'temperatureDifference',
+        asked: asked.differential,
+        given: width,
+      })
+    const setPoint = valueOf('differential.setPoint') ?? setPointFor(rule, slot, width)
+    if (!slot.minTimes && (rule.minOnS > 0 || rule.minOffS > 0))
+      losses.push({ kind: 'part-left-out', part: 'min-times', name: rule.id })
+    const minS = (asked: number, means: 'differential.minOnS' | 'differential.minOffS') =>
+      slot.minTimes ? (valueOf(means) ?? asked) : 0
+    return {
+      ...rule,
+      ...pointsFrom(slot.convention, slot.sense, setPoint, width),
+      speedPct: slotSpeed(rule, slot.speed, 'differential.speedPct', context),
+      minOnS: minS(rule.minOnS, 'differential.minOnS'),
+      minOffS: minS(rule.minOffS, 'differential.minOffS'),
+    }
+  },
+}

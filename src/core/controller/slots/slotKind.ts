@@ -1,0 +1,68 @@
+import type { Loss } from '@/core/controller/loss'
+import type { ControllerModel, Meaning } from '@/core/controller/schema'
+import type { Response, Rule } from '@/core/response/schema'
+
+export type GiveContext = {
+  readonly response: Response
+  readonly model: ControllerModel
+  /** What a setting of this slot is put to; undefined where the model has no such setting. */
+  readonly valueOf: (means: Meaning) => number | undefined
+  readonly floorPct: number
+  readonly ceilingPct: number
+  readonly losses: Loss[]
+}
+
+/** What a controller's slot makes of one kind of rule. `R` is the rule, `S` the slot. */
+export type SlotKind<R extends Rule, S> = {
+  readonly slots: (model: ControllerModel) => readonly S[]
+  /** Whether this slot can hold the rule at all. */
+  readonly takes: (slot: S, rule: R, response: Response) => boolean
+  /** What the rule wants of a setting of the slot, null where it says nothing of it. `chosen` gives what was chosen before: widths
+   *  and spans come first. */
+  readonly wants: (means: Meaning, rule: R, slot: S, chosen: (means: Meaning) => number | undefined) => number | null
+  /** The rule as this controller will carry it out; pushes what is lost. */
+  readonly give: (rule: R, slot: S, context: GiveContext) => R
+  /** Where a smaller figure of its points means more air: false for falling ramps and heating. */
+  readonly lowerIsMore: (rule: R) => boolean
+}
+
+/** The speed a slot runs at: its own setting, or what it takes where it has none. */
+export function slotSpeed(
+  rule: Exclude<Rule, { kind: 'ramp' | 'week' }>,
+  takes: 'own' | 'ceiling' | 'full' | 'floor',
+  means: Meaning,
+  { valueOf, floorPct, ceilingPct, losses }: GiveContext,
+): number {
+  if (takes === 'own') return valueOf(means) ?? rule.speedPct
+  const givenPct = { ceiling: ceilingPct, full: 100, floor: floorPct }[takes]
+  if (Math.abs(givenPct - rule.speedPct) > 1e-6)
+    losses.push({
+      kind: 'speed-follows',
+      rule: rule.id,
+      takes: { ceiling: 'the ceiling', full: 'full speed', floor: 'the floor' }[takes],
+      askedPct: rule.speedPct,
+      givenPct,
+    })
+  return givenPct
+}
+
+/** A figure that is a setting, else fixed in the controller (said as a loss where it differs), else as asked. */
+export function settingOrFixed(
+  rule: Rule,
+  asked: number,
+  set: number | undefined,
+  fixed: number | undefined,
+  said: {
+    readonly what: string
+    readonly quantity: 'time' | 'speed' | 'temperature' | 'temperatureDifference' | 'humidity'
+  },
+  losses: Loss[],
+): number {
+  if (set !== undefined) return set
+  if (fixed === undefined) return asked
+  if (Math.abs(fixed - asked) > 1e-6) losses.push({ kind: 'fixed-figure', rule: rule.id, ...said, asked, given: fixed })
+  return fixed
+}
+
+export const inputKindOf = (response: Response, rule: Rule): string | undefined =>
+  'input' in rule ? response.inputs.find(({ id }) => id === rule.input)?.kind : undefined

@@ -1,0 +1,35 @@
+import { afterRunSlot } from '@/core/controller/slots/afterRunSlot'
+import { cycleSlot } from '@/core/controller/slots/cycleSlot'
+import { differentialSlot } from '@/core/controller/slots/differentialSlot'
+import { rampSlot } from '@/core/controller/slots/rampSlot'
+import type { SlotKind } from '@/core/controller/slots/slotKind'
+import { surgeSlot } from '@/core/controller/slots/surgeSlot'
+import { switchSlot } from '@/core/controller/slots/switchSlot'
+import { weekSlot } from '@/core/controller/slots/weekSlot'
+import type { Meaning } from '@/core/controller/schema'
+import type { Rule } from '@/core/response/schema'
+
+const SLOT_KINDS = {
+  ramp: rampSlot,
+  switch: switchSlot,
+  differential: differentialSlot,
+  surge: surgeSlot,
+  week: weekSlot,
+  cycle: cycleSlot,
+  'after-run': afterRunSlot,
+}
+
+type AnySlotKind = SlotKind<Rule, unknown>
+export const slotKind = (kind: Rule['kind']): AnySlotKind => SLOT_KINDS[kind] as unknown as AnySlotKind
+
+const GROUPS: Readonly<Record<string, Rule['kind']>> = {
+  ramp: 'ramp',
+  switch: 'switch',
+  differential: 'differential',
+  surge: 'surge',
+  cycle: 'cycle',
+  afterRun: 'after-run',
+}
+
+/** The kind of rule whose slot a setting belongs to; null for settings of the whole controller. */
+export const ruleKindOf = (means: Meaning): Rule['kind'] | null => GROUPS[means.split('.')[0] ?? ''] ?? null
