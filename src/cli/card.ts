@@ -23,7 +23,7 @@ export function card(args: readonly string[], streams: Streams): number {
   }
   streams.out('')
   streams.out('At the controller, in this order')
-  dialIn(controller, fit.settings).forEach(({ title, how }, index) =>
+  dialIn(controller, fit).forEach(({ title, how }, index) =>
     streams.out([`${index + 1}. ${actionText(title)}`, actionText(how)].filter(Boolean).join(' ')),
   )
   if (fit.losses.length > 0) streams.out('\nWhat this controller cannot do')

@@ -1,3 +1,4 @@
+import { wayTo } from '@/core/controller/panel'
 import type { ControllerModel, Setting } from '@/core/controller/schema'
 import type { Problem } from '@/core/problem'
 
@@ -5,7 +6,7 @@ const onStep = ({ min, step }: Setting, value: number): boolean =>
   Math.abs((value - min) / step - Math.round((value - min) / step)) < 1e-6
 
 function checkSetting(setting: Setting, path: string): Problem[] {
-  const { min, max, name } = setting
+  const { min, max, name, choices, enter, written } = setting
   const problems: Problem[] = []
   if (!(min < max))
     problems.push({
@@ -27,24 +28,132 @@ function checkSetting(setting: Setting, path: string): Problem[] {
       max,
       unit: '',
     })
-  else if (!onStep(setting, setting.default))
+  else if (choices && !choices.some(({ value }) => value === setting.default))
+    problems.push({
+      code: 'said',
+      path: `${path}.default`,
+      text: `The default of ${name} (${setting.default}) is none of its choices: ${choices.map(({ value }) => value).join(', ')}.`,
+    })
+  else if (!choices && !onStep(setting, setting.default))
     problems.push({
       code: 'said',
       path: `${path}.default`,
       text: `The default of ${name} (${setting.default}) is not on a step: from ${min} by ${setting.step}.`,
     })
+  for (const [index, { value }] of (choices ?? []).entries()) {
+    if (value < min || value > max)
+      problems.push({
+        code: 'out_of_range',
+        path: `${path}.choices.${index}.value`,
+        what: `A choice of ${name}`,
+        got: value,
+        min,
+        max,
+        unit: '',
+      })
+    if (index > 0 && value <= choices![index - 1]!.value)
+      problems.push({
+        code: 'said',
+        path: `${path}.choices.${index}.value`,
+        text: `The choices of ${name} must ascend; ${value} stands after ${choices![index - 1]!.value}.`,
+      })
+  }
+  if (enter.way === 'choose' && !choices)
+    problems.push({
+      code: 'said',
+      path: `${path}.enter.way`,
+      text: `${name} is put straight to a choice, but no choices are listed: list them, or count it in steps.`,
+    })
+  if (written?.when === 'after' && written.afterS === undefined)
+    problems.push({ code: 'missing', path: `${path}.written.afterS`, what: `The time after which ${name} is written` })
   return problems
 }
 
-/** What contradicts itself in a controller model: ids, ranges, defaults, slots that do not exist. */
+function checkPanel({ panel, settings }: ControllerModel): Problem[] {
+  if (!panel) return []
+  const controls = panel.controls.map(({ id }) => id)
+  const states = panel.states.map(({ id }) => id)
+  const settingIds = settings.map(({ id }) => id)
+  const unreached = states.filter((id) => wayTo(panel, states[0]!, id) === null)
+  const unset = settingIds.filter(
+    (id) => !panel.states.some((state) => state.setting === id && state.moves.some(({ does }) => does === 'step-up')),
+  )
+  return [
+    ...panel.states.flatMap(({ id, setting, moves }, index): Problem[] => {
+      const path = `panel.states.${index}`
+      return [
+        ...(states.indexOf(id) < index
+          ? [{ code: 'duplicate_id' as const, path: `${path}.id`, what: 'states', got: id }]
+          : []),
+        ...(setting !== undefined && !settingIds.includes(setting)
+          ? [{ code: 'unknown_id' as const, path: `${path}.setting`, what: 'setting', got: setting, known: settingIds }]
+          : []),
+        ...moves.flatMap(({ control, act, to, does }, place): Problem[] => [
+          ...(act !== 'wait' && !controls.includes(control)
+            ? [
+                {
+                  code: 'unknown_id' as const,
+                  path: `${path}.moves.${place}.control`,
+                  what: 'control',
+                  got: control,
+                  known: controls,
+                },
+              ]
+            : []),
+          ...(to !== undefined && !states.includes(to)
+            ? [
+                {
+                  code: 'unknown_id' as const,
+                  path: `${path}.moves.${place}.to`,
+                  what: 'state',
+                  got: to,
+                  known: states,
+                },
+              ]
+            : []),
+          ...(does !== undefined && setting === undefined
+            ? [
+                {
+                  code: 'said' as const,
+                  path: `${path}.moves.${place}.does`,
+                  text: `State “${id}” has no setting open, so nothing can be stepped, kept or dropped there.`,
+                },
+              ]
+            : []),
+        ]),
+      ]
+    }),
+    ...unreached.map((id): Problem => ({
+      code: 'said',
+      path: `panel.states.${states.indexOf(id)}`,
+      text: `No way leads from “${states[0]}” to “${id}”: add a move whose “to” is it.`,
+    })),
+    ...unset.map((id): Problem => ({
+      code: 'said',
+      path: `settings.${settingIds.indexOf(id)}`,
+      text: `No state of the panel changes “${id}”: add one with this setting and a move that does “step-up”.`,
+    })),
+  ]
+}
+
+/** What contradicts itself in a controller model: ids, ranges, defaults, choices, slots that do not exist, a panel with no way to a setting. */
 export function checkModel(model: ControllerModel): Problem[] {
   const ids = model.settings.map(({ id }) => id)
   const slots: Record<string, number> = {
     ramp: model.ramps.length,
     switch: model.switches.length,
     follower: model.followers.length,
+    differential: model.differentials?.length ?? 0,
+    surge: model.surges?.length ?? 0,
+    cycle: model.cycles?.length ?? 0,
+    afterRun: model.afterRuns?.length ?? 0,
+    stages: Math.max(1, model.stages?.fixed ?? 0),
+    input: model.inputs?.length ?? 0,
+    lost: model.inputs?.length ?? 0,
+    reduction: model.abilities?.reductions ?? 0,
+    restBand: model.abilities?.restBands ?? 0,
   }
-  return model.settings.flatMap((setting, index): Problem[] => {
+  const problems = model.settings.flatMap((setting, index): Problem[] => {
     const path = `settings.${index}`
     const group = setting.means.split('.')[0] ?? ''
     const places = slots[group] ?? 1
@@ -64,4 +173,5 @@ export function checkModel(model: ControllerModel): Problem[] {
       ...checkSetting(setting, path),
     ]
   })
+  return [...problems, ...checkPanel(model)]
 }

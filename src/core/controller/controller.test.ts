@@ -114,7 +114,9 @@ describe('what to press', () => {
 
   test('an action counts from what the panel shows now, and says what keeps it', () => {
     const { settings } = fit(response, twin, 'grow-room')
-    const foot = dialIn(twin, settings, [{ setting: 'foot', value: 17 }]).find(({ id }) => id === 'set-foot')!
+    const foot = dialIn(twin, { settings, given: response }, [{ setting: 'foot', value: 17 }]).find(
+      ({ id }) => id === 'set-foot',
+    )!
     expect(actionText(foot.title)).toBe('Ramp foot: 16.0 °C, now 17.0 °C')
     expect(actionText(foot.how)).toBe(
       'Page 3, line “foot”. Press [dial], turn back 2 clicks (0.5 K each), press and hold 2 s to keep.',
@@ -122,13 +124,13 @@ describe('what to press', () => {
   })
 
   test('in order: prepare, set, finish; every action once', () => {
-    const actions = dialIn(twin, fit(response, twin, 'grow-room').settings)
+    const actions = dialIn(twin, fit(response, twin, 'grow-room'))
     expect(actions.map(({ kind }) => kind).join(' ')).toMatch(/^(prepare )+(set )+(finish ?)+$/)
     expect(new Set(actions.map(({ id }) => id)).size).toBe(actions.length)
   })
 
   test('a tick counts only for the value it was made with', () => {
-    const action = dialIn(twin, fit(response, twin, 'grow-room').settings).find(({ id }) => id === 'set-foot')!
+    const action = dialIn(twin, fit(response, twin, 'grow-room')).find(({ id }) => id === 'set-foot')!
     expect([16, 17].map((value) => isDone(action, { present: [], done: [{ action: 'set-foot', value }] }))).toEqual([
       true,
       false,

@@ -1,6 +1,10 @@
 import { settingStepText, settingValueText } from '@/core/controller/lossText'
-import type { ControllerModel, Setting, SettingValue } from '@/core/controller/schema'
-import { METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { Fit } from '@/core/controller/fit'
+import type { ControllerModel, Setting, SettingValue, WeekSlot } from '@/core/controller/schema'
+import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
+import { inputQuantity } from '@/core/response/rules/kind'
+import { periodText } from '@/core/response/rules/week'
+import type { Response, WeekSpan } from '@/core/response/schema'
 
 /** A piece of an action's text: plain, a key of the panel, or a figure to enter. */
 export type ActionPart = { readonly kind: 'text' | 'key' | 'value'; readonly text: string }
@@ -18,9 +22,14 @@ export type Action = {
   readonly presses: { readonly way: 'up' | 'down' | 'none'; readonly count: number } | null
 }
 
-/** How many steps, and which way, from what is on the panel now to what is wanted. */
-export function pressesBetween({ step }: Setting, current: number, wanted: number): NonNullable<Action['presses']> {
-  const steps = Math.round((wanted - current) / step)
+/** How many steps, and which way, from what is on the panel now to what is wanted; from choice to choice where it has only those. */
+export function pressesBetween(
+  { step, choices }: Setting,
+  current: number,
+  wanted: number,
+): NonNullable<Action['presses']> {
+  const place = (value: number) => choices!.findIndex((choice) => choice.value === value)
+  const steps = choices ? place(wanted) - place(current) : Math.round((wanted - current) / step)
   return { way: steps > 0 ? 'up' : steps < 0 ? 'down' : 'none', count: Math.abs(steps) }
 }
 
@@ -44,6 +53,23 @@ export function withKeys(said: string, keys: readonly string[]): ActionPart[] {
 const plural = (count: number, unit: string): string =>
   `${count} ${unit}${count === 1 ? '' : unit.endsWith('h') ? 'es' : 's'}`
 
+function howText(
+  setting: Setting,
+  wanted: number,
+  presses: NonNullable<Action['presses']>,
+  preference: UnitPreference,
+) {
+  const { enter, choices } = setting
+  const shown = settingValueText(setting, wanted, preference)
+  if (presses.way === 'none') return `${enter.where}. It already reads ${shown}: leave it.`
+  if (enter.way === 'choose') {
+    const choice = choices?.find(({ value }) => value === wanted)?.shown ?? shown
+    return `${enter.where}. ${enter.open}, ${enter.up} “${choice}”, ${enter.keep}.`
+  }
+  const each = choices ? '' : ` (${settingStepText(setting, preference)} each)`
+  return `${enter.where}. ${enter.open}, ${presses.way === 'up' ? enter.up : enter.down} ${plural(presses.count, enter.unit)}${each}, ${enter.keep}.`
+}
+
 function settingAction(
   setting: Setting,
   model: ControllerModel,
@@ -54,10 +80,7 @@ function settingAction(
   const { enter } = setting
   const presses = pressesBetween(setting, current, wanted)
   const shown = (value: number) => settingValueText(setting, value, preference)
-  const how =
-    presses.way === 'none'
-      ? `${enter.where}. It already reads ${shown(wanted)}: leave it.`
-      : `${enter.where}. ${enter.open}, ${presses.way === 'up' ? enter.up : enter.down} ${plural(presses.count, enter.unit)} (${settingStepText(setting, preference)} each), ${enter.keep}.`
+  const how = howText(setting, wanted, presses, preference)
   return {
     id: `set-${setting.id}`,
     kind: 'set',
@@ -75,11 +98,61 @@ function settingAction(
   }
 }
 
-/** What to do at the controller, in order: prepare, each setting from its present value, then keep, lock and read back.
+type Entered = { readonly rule: string; readonly span: WeekSpan; readonly text: string; readonly figure: number }
+
+/** What stands in a calendar: periods with their speed, or set points of the rule that bears them. */
+function enteredIn({ of }: WeekSlot, { rules, inputs }: Response, preference: UnitPreference): Entered[] {
+  if (of === 'speed')
+    return rules.flatMap((rule) =>
+      rule.kind === 'week'
+        ? rule.periods.map((span) => ({
+            rule: rule.id,
+            span,
+            text: `${formatPct(span.speedPct)} %`,
+            figure: span.speedPct,
+          }))
+        : [],
+    )
+  return rules.flatMap((rule) =>
+    (rule.kind === 'differential' || rule.kind === 'ramp') && rule.setPoints
+      ? rule.setPoints.map((span) => ({
+          rule: rule.id,
+          span,
+          text: formatQuantity(span.at, inputQuantity(inputs.find(({ id }) => id === rule.input)), preference),
+          figure: span.at,
+        }))
+      : [],
+  )
+}
+
+/** A number that is another one as soon as anything of the period is: what was ticked off counts only for what it was. */
+const periodNumber = ({ span: { days, startMin, endMin }, figure }: Entered): number =>
+  ((days.reduce((bits, day) => bits | (1 << day), 0) * 1440 + startMin) * 1441 + endMin) * 1000 +
+  Math.round(figure * 10)
+
+function weekActions(slot: WeekSlot, model: ControllerModel, given: Response, preference: UnitPreference): Action[] {
+  const { enter } = slot
+  return enteredIn(slot, given, preference).map((entered, index) => ({
+    id: `period-${entered.rule}-${index + 1}`,
+    kind: 'set',
+    title: [
+      { kind: 'text', text: `Period ${index + 1}, ${periodText(entered.span)}: ` },
+      { kind: 'value', text: entered.text },
+    ],
+    how: withKeys(`${enter.where}. ${enter.open}, ${enter.up}, ${enter.keep}.`, model.keys),
+    seen: enter.seen,
+    danger: false,
+    setting: null,
+    value: periodNumber(entered),
+    presses: null,
+  }))
+}
+
+/** What to do at the controller, in order: prepare, each setting from its present value, its calendar, then keep, lock and read back.
  *  @param current what the panel shows now; a setting not named has its default */
 export function dialIn(
   model: ControllerModel,
-  settings: readonly SettingValue[],
+  { settings, given }: Pick<Fit, 'settings' | 'given'>,
   current: readonly SettingValue[] = [],
   preference: UnitPreference = METRIC,
 ): Action[] {
@@ -101,7 +174,8 @@ export function dialIn(
     const now = current.find(({ setting: id }) => id === setting.id)?.value ?? setting.default
     return [settingAction(setting, model, wanted, now, preference)]
   })
-  return [...still('prepare', model.prepare), ...set, ...still('finish', model.finish)]
+  const calendar = (model.weeks ?? []).flatMap((slot) => weekActions(slot, model, given, preference))
+  return [...still('prepare', model.prepare), ...set, ...calendar, ...still('finish', model.finish)]
 }
 
 export const actionText = (parts: readonly ActionPart[]): string =>

@@ -215,6 +215,8 @@ export function lossText(
 
 /** One step of a setting: a difference where the setting is a temperature. */
 export const settingStepText = (setting: Setting, preference: UnitPreference = METRIC): string =>
-  setting.quantity === 'temperature'
-    ? formatQuantity(setting.step, 'temperatureDifference', preference)
-    : settingValueText(setting, setting.step, preference)
+  setting.choices
+    ? `${setting.choices.length} choices`
+    : setting.quantity === 'temperature'
+      ? formatQuantity(setting.step, 'temperatureDifference', preference)
+      : settingValueText(setting, setting.step, preference)

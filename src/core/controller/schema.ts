@@ -120,8 +120,8 @@ const ownOr = <T extends string>(...others: readonly T[]) =>
 export const RampSlot = Type.Object(
   {
     input: inputKind,
-    /** Where the model has no setting for an end of the ramp, it takes this. */
-    from: Type.Union([Type.Literal('floor'), Type.Literal('own')]),
+    /** Where the model has no setting for an end of the ramp, it takes this; `zero` where it asks of a ladder of fans. */
+    from: Type.Union([Type.Literal('floor'), Type.Literal('own'), Type.Literal('zero')]),
     to: Type.Union([Type.Literal('ceiling'), Type.Literal('full'), Type.Literal('own')]),
     /** A law that cannot be set: where the ramp starts and is full. Only the place of the probe is left to choose. */
     fixed: Type.Optional(Type.Object({ startAt: Type.Number(), fullAt: Type.Number() }, closed)),

@@ -24,7 +24,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
   const edit = useWorkingCopy((state) => state.edit)
   const { controller } = kit
   const actions = useMemo(
-    () => (controller && fit ? dialIn(controller, fit.settings, dial.present, preference) : []),
+    () => (controller && fit ? dialIn(controller, fit, dial.present, preference) : []),
     [controller, fit, dial.present, preference],
   )
   if (!controller || !fit)

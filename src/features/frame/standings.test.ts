@@ -48,7 +48,7 @@ test('the fruiting room has its brief, kit, calibration and response', () => {
 test('ticks and results count while they speak of the setting as it is', () => {
   const document = demoInstallation('fruiting-room')
   const derived = derive(document)
-  const actions = dialIn(document.kit.controller!, derived.fit!.settings)
+  const actions = dialIn(document.kit.controller!, derived.fit!)
   const dialled = { ...document, dial: { present: [], done: actions.map(({ id, value }) => ({ action: id, value })) } }
   const results = provePlan(derived.given.machine!, document.kit).map(({ id }): ResultSummary => ({
     check: id,

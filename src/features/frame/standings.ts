@@ -22,7 +22,7 @@ export function standings(
   results: readonly ResultSummary[],
   lastSeal: SealSummary | null,
 ): Record<StageId, Standing> {
-  const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit.settings, dial.present) : []
+  const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit, dial.present) : []
   const doneCount = actions.filter((action) => isDone(action, dial)).length
   const plan = derived.given.machine ? provePlan(derived.given.machine, kit) : []
   const mark = givenMark(derived.given.response)

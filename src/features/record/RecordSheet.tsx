@@ -85,7 +85,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       </Section>
       {controller && derived.fit && (
         <Section title="To set it again">
-          {dialIn(controller, derived.fit.settings, [], preference).map(({ id, title, how }, index) => (
+          {dialIn(controller, derived.fit, [], preference).map(({ id, title, how }, index) => (
             <Line key={id} label={String(index + 1)}>
               {actionText(title)} {actionText(how)}
             </Line>

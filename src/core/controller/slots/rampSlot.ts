@@ -29,14 +29,16 @@ export const rampSlot: SlotKind<Ramp, RampSlot> = {
     const fullAt = slot.fixed?.fullAt ?? (falls(ramp) ? startAt - span : startAt + span)
     if (slot.fixed && (Math.abs(startAt - ramp.startAt) > NEAR || Math.abs(fullAt - ramp.fullAt) > NEAR))
       losses.push({ kind: 'fixed-law', rule: ramp.id, startAt, fullAt })
-    const fromPct = slot.from === 'floor' ? floorPct : (valueOf('ramp.fromPct') ?? ramp.fromPct)
+    const fromPct =
+      slot.from === 'floor' ? floorPct : slot.from === 'zero' ? 0 : (valueOf('ramp.fromPct') ?? ramp.fromPct)
     const toPct = slot.to === 'own' ? (valueOf('ramp.toPct') ?? ramp.toPct) : slot.to === 'ceiling' ? ceilingPct : 100
-    if (slot.from === 'floor' && Math.abs(ramp.fromPct - response.floor.speedPct) > NEAR)
+    const wantedFromPct = slot.from === 'floor' ? response.floor.speedPct : slot.from === 'zero' ? 0 : ramp.fromPct
+    if (Math.abs(ramp.fromPct - wantedFromPct) > NEAR)
       losses.push({
         kind: 'end-follows',
         rule: ramp.id,
         end: 'from',
-        takes: 'the floor',
+        takes: slot.from === 'zero' ? 'nothing' : 'the floor',
         askedPct: ramp.fromPct,
         givenPct: fromPct,
       })

@@ -1,0 +1,139 @@
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { checkModel } from '@/core/controller/checkModel'
+import { actionText, dialIn, pressesBetween } from '@/core/controller/dialIn'
+import { fit } from '@/core/controller/fit'
+import { panelStart, touch, touchesFor, type PanelNow } from '@/core/controller/panel'
+import type { ControllerModel } from '@/core/controller/schema'
+import { compile } from '@/core/response/compile'
+import { demoModel, plainRamp, responseTo } from '@/testing/examples'
+
+const models = readdirSync(join(process.cwd(), 'demo/controllers')).map((file) => demoModel(file.replace('.json', '')))
+const each = models.map((model) => [model.id, model] as const)
+
+test('one of each class of the demo scenario', () => expect(models).toHaveLength(9))
+
+/** The panel after these touches; the touches that mean something else in a later state are played where they stand. */
+const play = (model: ControllerModel, from: PanelNow, settingId: string, value: number): PanelNow => {
+  const touches = touchesFor(model, from, settingId, value)
+  if (!touches) throw new Error(`no way to ${settingId} = ${value}`)
+  return touches.reduce((now, next) => touch(model, now, next), from)
+}
+
+describe.each(each)('%s', (_id, model) => {
+  test('contradicts itself nowhere', () => expect(checkModel(model)).toEqual([]))
+
+  test('its simulated panel reaches both ends of every setting, and keeps them all', () => {
+    let now = panelStart(model)!
+    const ends: Record<string, number> = {}
+    for (const { id, min, max, choices } of model.settings)
+      for (const value of [choices?.[0]?.value ?? min, choices?.[choices.length - 1]?.value ?? max]) {
+        // A range that is no whole number of steps ends one step short of its end.
+        const { step } = model.settings.find((setting) => setting.id === id)!
+        const reachable = choices ? value : min + Math.floor((value - min) / step + 1e-6) * step
+        now = play(model, now, id, reachable)
+        expect(now.kept[id]).toBeCloseTo(reachable, 6)
+        ends[id] = now.kept[id]!
+      }
+    expect(now.kept).toEqual(ends)
+  })
+
+  test('what the actions count is what the hand does on the simulated panel', () => {
+    const asked = responseTo([plainRamp({ startAt: 18, fullAt: 24, fromPct: 30, toPct: 90 })], {
+      floor: { speedPct: 30, reasons: [] },
+      ceiling: { speedPct: 90, how: 'clip' },
+    })
+    const fitted = fit(asked, model, 'exhaust')
+    let now = panelStart(model)!
+    for (const action of dialIn(model, fitted)) {
+      if (!action.setting || action.value === null || !action.presses) continue
+      const { setting, value, presses } = action
+      const touches = touchesFor(model, now, setting.id, value)!
+      const steps = touches.filter(({ control, act }) =>
+        model
+          .panel!.states.find((state) => state.setting === setting.id)!
+          .moves.some((move) => move.control === control && move.act === act && move.does?.startsWith('step')),
+      )
+      // The way to a line may use the same key; what is left after opening is the count.
+      expect(steps.length).toBeGreaterThanOrEqual(presses.count)
+      expect(pressesBetween(setting, setting.default, value)).toEqual(presses)
+      now = touches.reduce((before, next) => touch(model, before, next), now)
+      expect(now.kept[setting.id]).toBeCloseTo(value, 6)
+      expect(actionText(action.how)).toContain(setting.enter.where)
+      expect(action.seen).not.toBe('')
+      if (presses.way !== 'none')
+        expect(actionText(action.how)).toContain(setting.enter.keep.replace(/[[\]]/g, '').slice(0, 4))
+    }
+  })
+
+  test('what it gives can be compiled, and fitted again it stays as it is', () => {
+    const asked = responseTo(
+      [
+        plainRamp({ startAt: 20.3, fullAt: 25.1, fromPct: 33, toPct: 88 }),
+        {
+          id: 'b',
+          kind: 'switch',
+          input: 'contact',
+          speedPct: 77,
+          onDelayS: 5,
+          overrun: { kind: 'matched', factor: 1, floorS: 61, capS: 700 },
+        },
+        { id: 's', kind: 'surge', input: 'rh', windowS: 240, rise: 7, release: 2, speedPct: 81, capS: 999 },
+        {
+          id: 'd',
+          kind: 'differential',
+          input: 'temp',
+          sense: 'heating',
+          onAt: 15.2,
+          offAt: 16.1,
+          speedPct: 51,
+          minOnS: 60,
+          minOffS: 60,
+        },
+        { id: 'c', kind: 'cycle', onS: 33, periodS: 333, speedPct: 44 },
+        { id: 'a', kind: 'after-run', input: 'temp', armAbove: 52, speedPct: 66, holdS: 1000 },
+        { id: 'w', kind: 'week', periods: [{ days: [0, 1], startMin: 367, endMin: 475, speedPct: 52 }] },
+      ],
+      {
+        floor: { speedPct: 31, reasons: [], offAllowed: true },
+        ceiling: { speedPct: 93, how: 'clip' },
+        startKick: { speedPct: 87, holdS: 3 },
+        followers: [{ fan: 'second', ratio: 0.83, floorPct: 12, atLeadFloor: 'off' }],
+        light: { input: 'light', level: 20, delayS: 60 },
+        runOn: { holdS: 100, speedPct: null },
+        coolDown: { input: 'contact', speedPct: 47, holdS: 95 },
+        rate: { upPctPerS: 1, downPctPerS: 1 },
+        restBands: [{ fromPct: 60, toPct: 70 }],
+        reductions: [{ input: 'temp', when: 'at-or-below', at: -9.5, byPct: 18, how: 'points' }],
+      },
+    )
+    const once = fit(asked, model, 'grow-room')
+    expect(compile(once.given).ok).toBe(true)
+    const twice = fit(once.given, model, 'grow-room')
+    expect(twice.given).toEqual(once.given)
+    expect(twice.settings).toEqual(once.settings)
+  })
+})
+
+test('a panel with no way to a setting, a state or a control is said, each with its place', () => {
+  const [, model] = each[0]!
+  const broken: ControllerModel = {
+    ...model,
+    panel: {
+      ...model.panel!,
+      states: [
+        ...model.panel!.states,
+        { id: 'island', shows: 'x', moves: [{ control: 'ghost', act: 'press', to: 'nowhere', does: 'keep' }] },
+      ],
+    },
+    settings: [...model.settings, { ...model.settings[0]!, id: 'unheard' }],
+  }
+  const place = model.panel!.states.length
+  expect(checkModel(broken).map(({ path }) => path)).toEqual([
+    `panel.states.${place}.moves.0.control`,
+    `panel.states.${place}.moves.0.to`,
+    `panel.states.${place}.moves.0.does`,
+    `panel.states.${place}`,
+    `settings.${model.settings.length}`,
+  ])
+})
