@@ -12,7 +12,8 @@ import { parseJson } from '@/core/document/read'
 import { inputQuantity } from '@/core/response/rules/kind'
 import type { Input } from '@/core/response/schema'
 
-const USAGE = 'gale evaluate FILE --at NAME=VALUE[UNIT]… [--state FILE --after SECONDS] [--asked] [--json]'
+const USAGE =
+  'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--state FILE --after SECONDS] [--asked] [--json]'
 
 /** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
 export function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
@@ -28,6 +29,17 @@ export function parseAt(said: string, inputs: readonly Input[]): readonly [id: s
   const value = parseQuantity(text, inputQuantity(input))
   if (!value.ok) throw new UsageError(`--at ${said}: ${value.problems.map(problemText).join(' ')}`)
   return [name, value.value]
+}
+
+const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']
+
+/** A local time of the week as seconds since Monday 00:00. */
+export function parseClock(said: string): number {
+  const [, day = '', hour = '', minute = ''] =
+    /^([a-z]{3})[a-z]*\s+([01]?\d|2[0-3]):([0-5]\d)$/i.exec(said.trim()) ?? []
+  const place = DAYS.indexOf(day.toLowerCase())
+  if (place < 0) throw new UsageError(`--clock ${said}: write a day and a time, as in "Mon 07:30".`)
+  return place * 86_400 + Number(hour) * 3600 + Number(minute) * 60
 }
 
 /** Goes on from the memory in a file (at rest where there is none yet), one step, and writes it back. */
@@ -53,6 +65,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
     args,
     {
       at: { type: 'string', multiple: true },
+      clock: { type: 'string' },
       state: { type: 'string' },
       after: { type: 'string' },
       asked: { type: 'boolean' },
@@ -67,7 +80,10 @@ export function evaluate(args: readonly string[], streams: Streams): number {
   const derived = derive(installation)
   const { machine } = values.asked ? derived.asked : derived.given
   if (!machine) return 1
-  const at = Object.fromEntries((values.at ?? []).map((said) => parseAt(said, installation.response.inputs)))
+  const at = {
+    ...Object.fromEntries((values.at ?? []).map((said) => parseAt(said, installation.response.inputs))),
+    ...(values.clock === undefined ? {} : { clock: parseClock(values.clock) }),
+  }
   let state: MachineState | undefined
   if (values.state !== undefined) {
     const loaded = continueFrom(machine, values.state, values.after ?? '0', at)
@@ -86,6 +102,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
     streams.out(
       `${id}: ${formatPct(speedPct)} %, ${formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)} ${signal.unit}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow')}`}`,
     )
+  for (const { id, isOn } of evaluation.outputs ?? []) streams.out(`${id}: ${isOn ? 'on' : 'off'}`)
   streams.out(evaluation.reason)
   return 0
 }

@@ -1,4 +1,6 @@
-import { readText, type Streams } from '@/cli/streams'
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { readText, UsageError, type Streams } from '@/cli/streams'
 import { parseJson, readControllerModel, readInstallationText } from '@/core/document/read'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Installation } from '@/core/document/installation'
@@ -17,4 +19,16 @@ export const loadInstallation = (file: string, streams: Streams): Installation |
 export function loadModel(file: string, streams: Streams): ControllerModel | null {
   const data = told(file, parseJson(readText(file)), streams)
   return data === null ? null : told(file, readControllerModel(data), streams)
+}
+
+/** The JSON files of a folder, in order of name. */
+export function listJson(folder: string): string[] {
+  try {
+    const files = readdirSync(folder).filter((file) => file.endsWith('.json'))
+    if (files.length === 0) throw new UsageError(`${folder} holds no .json file.`)
+    return files.sort().map((file) => join(folder, file))
+  } catch (error) {
+    if (error instanceof UsageError) throw error
+    throw new UsageError(`Cannot read ${folder}: ${error instanceof Error ? error.message : String(error)}`)
+  }
 }

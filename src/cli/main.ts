@@ -2,6 +2,7 @@ import { card } from '@/cli/card'
 import { check } from '@/cli/check'
 import { evaluate } from '@/cli/evaluate'
 import { fitCommand } from '@/cli/fit'
+import { points } from '@/cli/points'
 import { rehearse } from '@/cli/rehearse'
 import { UsageError, type Streams } from '@/cli/streams'
 
@@ -11,6 +12,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Strea
   fit: fitCommand,
   card,
   rehearse,
+  points,
 }
 
 /** Runs one command of the core. Results go to `out`, messages to `err`. Returns 0, 1 (the document is wrong) or 2 (wrong usage). */

@@ -17,6 +17,8 @@ export type Evaluation = {
   readonly fans: readonly FanNow[]
   readonly inCharge: { readonly rule: string; readonly asksPct: number }
   readonly asks: readonly { readonly rule: string; readonly asksPct: number | null }[]
+  /** Damper, alarm and the like, where there are any. */
+  readonly outputs?: readonly { readonly id: string; readonly isOn: boolean }[]
   readonly reason: string
 }
 
@@ -58,6 +60,9 @@ export function evaluateAt(
       rule: id,
       asksPct: Number.isNaN(state.asksPct[index]!) ? null : rounded(state.asksPct[index]!),
     })),
+    ...(machine.otherOutputs.length > 0
+      ? { outputs: machine.otherOutputs.map(({ output, isOn }) => ({ id: output.id, isOn: isOn(state.memory) })) }
+      : {}),
     reason: reasonText(machine.response, explanation, preference),
   }
   return { evaluation, explanation }

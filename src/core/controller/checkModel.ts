@@ -6,7 +6,7 @@ const onStep = ({ min, step }: Setting, value: number): boolean =>
   Math.abs((value - min) / step - Math.round((value - min) / step)) < 1e-6
 
 function checkSetting(setting: Setting, path: string): Problem[] {
-  const { min, max, name, choices, enter, written } = setting
+  const { min, max, name, choices, enter, written, off } = setting
   const problems: Problem[] = []
   if (!(min < max))
     problems.push({
@@ -39,6 +39,12 @@ function checkSetting(setting: Setting, path: string): Problem[] {
       code: 'said',
       path: `${path}.default`,
       text: `The default of ${name} (${setting.default}) is not on a step: from ${min} by ${setting.step}.`,
+    })
+  if (off !== undefined && (off < min || off > max || (choices && !choices.some(({ value }) => value === off))))
+    problems.push({
+      code: 'said',
+      path: `${path}.off`,
+      text: `The value at which ${name} does nothing (${off}) is not one it can have.`,
     })
   for (const [index, { value }] of (choices ?? []).entries()) {
     if (value < min || value > max)

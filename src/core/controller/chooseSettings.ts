@@ -5,7 +5,7 @@ import { safeSide } from '@/core/controller/safeSide'
 import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import { wantedValue, type Assignment } from '@/core/controller/wanted'
-import type { Ramp, Response } from '@/core/response/schema'
+import type { Ramp, Response, Rule } from '@/core/response/schema'
 
 const NEAR = 1e-6
 const SAMPLES = 64
@@ -32,9 +32,11 @@ function pairFor(ramp: Ramp, start: Setting, span: Setting): { startAt: number; 
     number,
   ]
   let best: { startAt: number; span: number; off: number } | null = null
-  for (const startAt of valuesNear(start, ramp.startAt))
-    for (const width of valuesNear(span, askedSpan)) {
-      if (!(width > 0)) continue
+  for (const width of valuesNear(span, askedSpan)) {
+    if (!(width > 0)) continue
+    // Near where it should start, and near where it must to be full in time.
+    const starts = [...valuesNear(start, ramp.startAt), ...valuesNear(start, ramp.fullAt - way * width)]
+    for (const startAt of starts) {
       const candidate = { ...shape, startAt, fullAt: startAt + way * width }
       const more = (x: number): number => rampAt(candidate, x) - rampAt(shape, x)
       // Between two of their corners both are straight, so the least of the difference lies at a corner.
@@ -43,10 +45,30 @@ function pairFor(ramp: Ramp, start: Setting, span: Setting): { startAt: number; 
       for (let index = 0; index <= SAMPLES; index++) off += Math.abs(more(low + ((high - low) * index) / SAMPLES))
       if (!isLess && (!best || off < best.off - NEAR)) best = { startAt, span: width, off }
     }
+  }
   return best
 }
 
-/** What every setting is put to: the asked value on the safe side, or its default where nothing speaks of it. */
+const SENSING: readonly Rule['kind'][] = ['ramp', 'differential', 'surge', 'after-run']
+
+/** Slots left empty that act all the same, because their input is there and no setting of theirs switches them off. */
+function unaskedIn(response: Response, model: ControllerModel, { inSlots }: Assignment): Loss[] {
+  return SENSING.flatMap((kind) => {
+    const slots = slotKind(kind).slots(model) as readonly { readonly input: string }[]
+    return slots.flatMap(({ input: inputKind }, index): Loss[] => {
+      const input = response.inputs.find(({ kind: candidate }) => candidate === inputKind)
+      const canBeOff = model.settings.some(
+        ({ means, slot, off }) => ruleKindOf(means) === kind && slot === index + 1 && off !== undefined,
+      )
+      return inSlots.get(kind)?.[index] || !input || canBeOff
+        ? []
+        : [{ kind: 'unasked', rule: kind, input: input.name }]
+    })
+  })
+}
+
+/** What every setting is put to: the asked value on the safe side, or what does nothing (its
+ *  default where it has no such value) where nothing speaks of it. */
 export function chooseSettings(
   response: Response,
   model: ControllerModel,
@@ -72,7 +94,10 @@ export function chooseSettings(
     const side = safeSide(setting.means, duty, lowerIsMore(setting))
     choices.set(setting, {
       asked,
-      given: asked === null ? setting.default : nearestValue(setting, asked, sides[setting.means] ?? side.towards),
+      given:
+        asked === null
+          ? (setting.off ?? setting.default)
+          : nearestValue(setting, asked, sides[setting.means] ?? side.towards),
       because: side.because,
     })
   }
@@ -98,6 +123,7 @@ export function chooseSettings(
       return [{ kind: 'beyond-range', setting, asked, given }]
     return Math.abs(given - asked) > NEAR ? [{ kind: 'rounded', setting, asked, given, because }] : []
   })
+  losses.push(...unaskedIn(response, model, assignment))
   return {
     settings: model.settings.map((setting) => ({ setting: setting.id, value: choices.get(setting)!.given })),
     losses,

@@ -51,7 +51,7 @@ export function withKeys(said: string, keys: readonly string[]): ActionPart[] {
 }
 
 const plural = (count: number, unit: string): string =>
-  `${count} ${unit}${count === 1 ? '' : unit.endsWith('h') ? 'es' : 's'}`
+  `${count} ${unit}${count === 1 ? '' : /(h|s)$/.test(unit) ? 'es' : 's'}`
 
 function howText(
   setting: Setting,

@@ -93,4 +93,6 @@ export type Loss =
       readonly givenPct: number
     }
   | { readonly kind: 'crosses-rest-band'; readonly rule: string; readonly band: RestBand }
+  /** A behaviour of the controller that nobody asked for and that cannot be switched off. */
+  | { readonly kind: 'unasked'; readonly rule: Rule['kind']; readonly input: string }
   | { readonly kind: 'steps'; readonly stepPct: number; readonly curve: CurveDifference }

@@ -2,7 +2,7 @@ import { assertNever } from '@/core/assertNever'
 import type { Loss, PartKind } from '@/core/controller/loss'
 import type { Setting } from '@/core/controller/schema'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
-import type { Response } from '@/core/response/schema'
+import type { Response, Rule } from '@/core/response/schema'
 import { inputQuantity } from '@/core/response/rules/kind'
 import { capital, ruleName } from '@/core/response/words'
 
@@ -11,10 +11,12 @@ export const settingValueText = (
   { quantity, choices }: Setting,
   value: number,
   preference: UnitPreference = METRIC,
-): string =>
-  choices
-    ? `${quantityText(quantity, value, preference)} (${choices.find((choice) => choice.value === value)?.shown ?? '–'})`
-    : quantityText(quantity, value, preference)
+): string => `${quantityText(quantity, value, preference)}${shownChoice(choices, value)}`
+
+const shownChoice = (choices: Setting['choices'], value: number): string => {
+  const choice = choices?.find((candidate) => candidate.value === value)
+  return choice ? ` (${choice.shown})` : ''
+}
 
 const quantityText = (quantity: Setting['quantity'], value: number, preference: UnitPreference): string =>
   quantity === 'time'
@@ -29,6 +31,16 @@ const formatDifference = (x: number, kind: string | undefined, preference: UnitP
     : kind === 'humidity' || kind === 'pressure' || kind === 'light'
       ? formatQuantity(x, kind, preference)
       : String(x)
+
+const UNASKED_WORDS: Record<Rule['kind'], string> = {
+  ramp: 'ramp',
+  differential: 'on/off point',
+  surge: 'answer to a quick rise',
+  'after-run': 'run after cooling',
+  switch: 'contact',
+  week: 'calendar',
+  cycle: 'cycle',
+}
 
 const OVERRUN_WORDS = { none: 'stops at once', fixed: 'a set time', matched: 'as long as it was on' }
 const AT_FLOOR_WORDS = { follow: 'follows on', floor: 'goes to its own floor', off: 'stops' }
@@ -144,6 +156,11 @@ export function lossText(
       return {
         title: `No offset for ${inputName(loss.input)}.`,
         detail: `The points are moved by ${formatDifference(-loss.offset, response.inputs.find(({ id }) => id === loss.input)?.kind, preference)} instead, which comes to the same; its display will read off by as much.`,
+      }
+    case 'unasked':
+      return {
+        title: `It answers to ${loss.input} although you did not ask.`,
+        detail: `Its ${UNASKED_WORDS[loss.rule]} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
       }
     case 'off-rest-band':
       return {

@@ -91,6 +91,8 @@ export const Setting = Type.Object(
     max: Type.Number(),
     step: Type.Number({ exclusiveMinimum: 0 }),
     default: Type.Number(),
+    /** The value at which the behaviour it belongs to does nothing; taken where a response does not ask for that behaviour. */
+    off: Type.Optional(Type.Number()),
     /** Where it has not every step but these values; `shown` is what the panel or the plug says for each. */
     choices: Type.Optional(
       Type.Array(Type.Object({ value: Type.Number(), shown: Words }, closed), { minItems: 2, maxItems: 40 }),

@@ -1,0 +1,200 @@
+import fc from 'fast-check'
+import type { Follower, Reduction, Response, Rule } from '@/core/response/schema'
+import { exampleResponse } from '@/testing/examples'
+
+// Whole figures, so that both sides meet thresholds exactly and count time without binary remainders.
+const pct = fc.integer({ min: 1, max: 100 })
+const degrees = fc.integer({ min: 10, max: 35 })
+const seconds = fc.constantFrom(0, 10, 30, 60, 90)
+const modes = fc.constantFrom<('day' | 'night')[] | undefined>(undefined, ['day'], ['night'])
+const weekSpan = {
+  days: fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { minLength: 1, maxLength: 7 }),
+  startMin: fc.integer({ min: 0, max: 700 }),
+  endMin: fc.integer({ min: 701, max: 1440 }),
+}
+/** Mostly none: a set point or two that the week brings. */
+const setPoints = fc.oneof(
+  { weight: 3, arbitrary: fc.constant({}) },
+  {
+    weight: 1,
+    arbitrary: fc
+      .array(fc.record({ ...weekSpan, at: fc.integer({ min: 10, max: 30 }) }), { minLength: 1, maxLength: 2 })
+      .map((points) => ({ setPoints: points })),
+  },
+)
+const falls = fc.boolean()
+
+/** One rule of any kind. */
+export const anyRule: fc.Arbitrary<Rule> = fc.oneof(
+  fc
+    .record({
+      kind: fc.constant('ramp' as const),
+      id: fc.constant(''),
+      input: fc.constant('temp'),
+      ends: fc.tuple(degrees, fc.integer({ min: 36, max: 50 })),
+      fromPct: pct,
+      toPct: pct,
+      below: fc.constantFrom('from' as const, 'nothing' as const),
+      modes,
+      falls,
+      points: setPoints,
+    })
+    .map(({ ends: [low, high], falls: isFalling, points, ...rule }) => ({
+      ...rule,
+      ...points,
+      startAt: isFalling ? high : low,
+      fullAt: isFalling ? low : high,
+    })),
+  fc.record({
+    kind: fc.constant('switch' as const),
+    id: fc.constant(''),
+    input: fc.constant('boost'),
+    speedPct: pct,
+    onDelayS: seconds,
+    overrun: fc.constantFrom(
+      { kind: 'none' as const },
+      { kind: 'fixed' as const, holdS: 60 },
+      { kind: 'matched' as const, factor: 1, floorS: 20, capS: 120 },
+    ),
+    modes,
+  }),
+  fc
+    .record({
+      kind: fc.constant('differential' as const),
+      id: fc.constant(''),
+      input: fc.constant('temp'),
+      sense: fc.constantFrom('cooling' as const, 'heating' as const),
+      onAt: degrees,
+      width: fc.integer({ min: 0, max: 4 }),
+      speedPct: pct,
+      minOnS: seconds,
+      minOffS: seconds,
+      points: setPoints,
+    })
+    .map(({ width, points, ...rule }) => ({
+      ...rule,
+      ...points,
+      offAt: rule.sense === 'cooling' ? rule.onAt - width : rule.onAt + width,
+    })),
+  fc.record({
+    kind: fc.constant('surge' as const),
+    id: fc.constant(''),
+    input: fc.constant('temp'),
+    windowS: fc.constantFrom(60, 120),
+    rise: fc.integer({ min: 3, max: 10 }),
+    release: fc.integer({ min: 0, max: 2 }),
+    speedPct: pct,
+    capS: fc.constantFrom(30, 100),
+  }),
+  fc.record({
+    kind: fc.constant('week' as const),
+    id: fc.constant(''),
+    periods: fc.array(fc.record({ ...weekSpan, speedPct: pct }), { minLength: 1, maxLength: 3 }),
+  }),
+  fc.record({
+    kind: fc.constant('cycle' as const),
+    id: fc.constant(''),
+    onS: fc.constantFrom(10, 30),
+    periodS: fc.constantFrom(40, 100),
+    speedPct: pct,
+  }),
+  fc.record({
+    kind: fc.constant('after-run' as const),
+    id: fc.constant(''),
+    input: fc.constant('temp'),
+    armAbove: degrees,
+    speedPct: pct,
+    holdS: seconds,
+  }),
+)
+
+/** Up to six rules with everything that stands beside rules now there, now not. */
+export const anyResponse: fc.Arbitrary<Response> = fc
+  .record({
+    rules: fc.array(anyRule, { maxLength: 6 }),
+    bounds: fc.tuple(pct, pct),
+    offAllowed: fc.boolean(),
+    wins: fc.constantFrom<'highest' | 'first'>('highest', 'highest', 'first'),
+    stepPct: fc.constantFrom(0, 0, 5, 10),
+    hasModes: fc.constantFrom('light', 'week', 'none'),
+    day: fc.record(weekSpan),
+    delayS: seconds,
+    runOn: fc.constantFrom(undefined, { holdS: 60, speedPct: null }, { holdS: 30, speedPct: 35 }),
+    reduction: fc.constantFrom<Reduction['how'] | 'none'>('none', 'points', 'relative'),
+    hasBand: fc.boolean(),
+    hasKick: fc.boolean(),
+    holds: fc.subarray(['test', 'lost', 'cool', 'hot', 'stop', 'isolated'] as const),
+    offset: fc.constantFrom(0, 0, -2, 3),
+    follower: fc.constantFrom<Follower['atLeadFloor'] | 'none'>('none', 'follow', 'floor', 'off'),
+    stages: fc.option(
+      fc.record({ offBelowPct: fc.constantFrom(0, 5, 20), minStageS: seconds, count: fc.integer({ min: 1, max: 3 }) }),
+    ),
+  })
+  .map(({ rules, bounds: [a, b], holds, ...has }) =>
+    exampleResponse({
+      inputs: [
+        {
+          id: 'temp',
+          kind: 'temperature',
+          name: 'temp',
+          from: 0,
+          to: 50,
+          offset: has.offset,
+          ...(holds.includes('lost') ? { lostPct: 77 } : {}),
+        },
+        { id: 'light', kind: 'light', name: 'light', from: 0, to: 100 },
+        { id: 'boost', kind: 'switch', name: 'boost' },
+        { id: 'heat', kind: 'switch', name: 'heat' },
+        { id: 'stop', kind: 'switch', name: 'stop' },
+      ],
+      rules: rules.map((rule, index) => ({ ...rule, id: `r${index}` })),
+      floor: { speedPct: Math.min(a, b), reasons: [], offAllowed: has.offAllowed },
+      ceiling: { speedPct: Math.max(a, b), how: 'clip' },
+      steps: { stepPct: has.stepPct, rounding: 'nearest' },
+      wins: has.wins,
+      ...(has.hasModes === 'light' ? { light: { input: 'light', level: 50, delayS: has.delayS } } : {}),
+      ...(has.hasModes === 'week' ? { dayByWeek: [has.day] } : {}),
+      ...(has.runOn ? { runOn: has.runOn } : {}),
+      ...(has.reduction === 'none'
+        ? {}
+        : { reductions: [{ input: 'temp', when: 'at-or-below', at: 15, byPct: 20, how: has.reduction }] }),
+      ...(has.hasBand ? { restBands: [{ fromPct: 43, toPct: 58 }] } : {}),
+      startKick: has.hasKick ? { speedPct: 100, holdS: 20 } : null,
+      ...(holds.includes('cool') ? { coolDown: { input: 'heat', speedPct: 45, holdS: 50 } } : {}),
+      holds: {
+        ...(holds.includes('test') ? { test: { input: 'boost', speedPct: 33 } } : {}),
+        ...(holds.includes('hot') ? { overheat: { input: 'temp', onAt: 48, offBelow: 40 } } : {}),
+        ...(holds.includes('stop') ? { safetyStop: 'stop' } : {}),
+        ...(holds.includes('isolated') ? { isolated: 'heat' } : {}),
+      },
+      followers:
+        has.follower === 'none' ? [] : [{ fan: 'second', ratio: 0.8, floorPct: 15, atLeadFloor: has.follower }],
+      ...(has.stages
+        ? {
+            stages: {
+              offBelowPct: has.stages.offBelowPct,
+              minStageS: has.stages.minStageS,
+              fixed: [25, 50, 75]
+                .slice(0, has.stages.count)
+                .map((joinsAtPct) => ({ fan: `f${joinsAtPct}`, joinsAtPct })),
+            },
+          }
+        : {}),
+    }),
+  )
+
+/** What its inputs read, moment by moment. */
+export const anySeries = fc.array(
+  fc.record({
+    temp: fc.oneof(
+      { weight: 9, arbitrary: fc.integer({ min: 8, max: 52 }) },
+      { weight: 1, arbitrary: fc.constant(NaN) },
+    ),
+    light: fc.constantFrom(0, 49, 50, 90, NaN),
+    boost: fc.constantFrom(0, 1),
+    heat: fc.constantFrom(0, 0, 0, 1),
+    stop: fc.constantFrom(0, 0, 0, 1),
+    dtS: fc.constantFrom(10, 10, 10, 30, 60),
+  }),
+  { minLength: 1, maxLength: 25 },
+)
