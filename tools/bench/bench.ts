@@ -1,5 +1,5 @@
-import { existsSync, readFileSync } from 'node:fs'
-import { readInstallationText } from '@/core/document/read'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { readControllerModel, readInstallationText } from '@/core/document/read'
 import { derive } from '@/core/derive'
 import { fit } from '@/core/controller/fit'
 import { compile } from '@/core/response/compile'
@@ -67,6 +67,13 @@ console.log(
 console.log(
   `fit to the chosen controller: ${(best(5, () => fit(response, outcome.value.kit.controller!, 'grow-room')) * 1000).toFixed(1)} ms; everything derived on a page: ${(best(5, () => derive(outcome.value)) * 1000).toFixed(1)} ms`,
 )
+const models = readdirSync('demo/controllers').map((file) => {
+  const model = readControllerModel(JSON.parse(readFileSync(`demo/controllers/${file}`, 'utf8')))
+  if (!model.ok) throw new Error(`${file} cannot be read`)
+  return model.value
+})
+const slowest = Math.max(...models.map((model) => best(5, () => fit(response, model, 'grow-room'))))
+console.log(`slowest fit of the ${models.length} demo controllers: ${(slowest * 1000).toFixed(1)} ms`)
 console.log(`import of a CSV of 100,000 lines into PostgreSQL: ${(await csvSeconds()).toFixed(1)} s`)
 if (existsSync('.next/gale-sources')) for (const line of await pageFigures()) console.log(line)
 else console.log('page figures: build first (./gale start)')

@@ -1,4 +1,5 @@
 import { checkBrief } from '@/core/brief/check'
+import { checkModel } from '@/core/controller/checkModel'
 import type { Installation } from '@/core/document/installation'
 import type { Problem } from '@/core/problem'
 import { checkResponse } from '@/core/response/check'
@@ -14,6 +15,7 @@ export function checkInstallation({ brief, kit, calibration, response }: Install
     fanIds.includes(got) ? [] : [{ code: 'unknown_id', path, what: 'fan', got, known: fanIds }]
   return [
     ...within('brief', checkBrief(brief)),
+    ...(kit.controller ? within('kit.controller', checkModel(kit.controller)) : []),
     ...within('response', checkResponse(response)),
     ...unknownFan('response.lead', response.lead),
     ...response.followers.flatMap(({ fan }, index) => unknownFan(`response.followers.${index}.fan`, fan)),

@@ -1,4 +1,5 @@
 import type { NewDuty } from '@/core/brief/duty'
+import { lostSensorPct } from '@/core/brief/lostSensor'
 import { BRIEF_SCHEMA, type Brief } from '@/core/brief/schema'
 import { CALIBRATION_SCHEMA } from '@/core/calibration/schema'
 import { INSTALLATION_SCHEMA, type Installation } from '@/core/document/installation'
@@ -59,11 +60,11 @@ const STARTS: Record<NewDuty, Start> = {
   },
 }
 
-function startingResponse({ input, startAt, fullAt, floorPct }: Start): Response {
+function startingResponse({ input, startAt, fullAt, floorPct }: Start, duty: NewDuty): Response {
   return {
     schema: RESPONSE_SCHEMA,
     lead: 'fan',
-    inputs: [{ kind: 'temperature', ...input }],
+    inputs: [{ kind: 'temperature', ...input, lostPct: lostSensorPct(duty, floorPct) }],
     floor: { speedPct: floorPct, reasons: [] },
     ceiling: { speedPct: 100, how: 'clip' },
     rules: [
@@ -122,7 +123,7 @@ export function newInstallation(name: string, duty: NewDuty): Installation {
       schema: CALIBRATION_SCHEMA,
       fans: [{ fan: 'fan', startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] }],
     },
-    response: startingResponse(start),
+    response: startingResponse(start, duty),
     dial: { present: [], done: [] },
   }
 }

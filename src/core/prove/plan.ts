@@ -1,6 +1,7 @@
 import { assertNever } from '@/core/assertNever'
 import type { Kit } from '@/core/kit/schema'
 import type { Machine } from '@/core/response/compile'
+import { partChecks } from '@/core/prove/partChecks'
 import { quietInputs } from '@/core/response/quietInputs'
 import { ruleName } from '@/core/response/words'
 import type { Differential, MeasuredInput, Ramp, Response, Rule, SwitchRule } from '@/core/response/schema'
@@ -189,12 +190,12 @@ function ruleChecks(response: Response, rule: Rule, preference: UnitPreference):
 /** Everything to carry out for a given response, in the order in which a hand would do it. */
 export function provePlan(machine: Machine, kit: Kit, preference: UnitPreference = METRIC): Check[] {
   const { response } = machine
-  const lead = kit.fans.find(({ id }) => id === response.lead)?.name ?? response.lead
+  const named = (fanId: string): string => kit.fans.find(({ id }) => id === fanId)?.name ?? fanId
   const checks: Check[] = [
     {
       kind: 'speed',
       id: 'floor',
-      title: `Let everything rest and read the ${lead} at its floor.`,
+      title: `Let everything rest and read the ${named(response.lead)} at its floor.`,
       how: 'If the room is already warm, raise the ramp start on the controller to bring the floor out, and put it back after.',
       measureWith: 'a meter or the display at the output',
       waitS: 60,
@@ -204,6 +205,7 @@ export function provePlan(machine: Machine, kit: Kit, preference: UnitPreference
     },
   ]
   for (const rule of machine.rules) checks.push(...ruleChecks(response, rule, preference))
+  checks.push(...partChecks(response, named, preference))
   if (response.startKick)
     checks.push({
       kind: 'time',

@@ -101,6 +101,33 @@ test('speeds stay finite, off or between floor and ceiling, and out of rest band
   )
 })
 
+test('with a rate, a rest band is crossed and not stayed in: no longer inside than its width at that rate', () => {
+  const band = { fromPct: 43, toPct: 48 }
+  const machine = machineFor(
+    exampleResponse({
+      rules: [RULES[0]!],
+      restBands: [band],
+      rate: { upPctPerS: 0.5, downPctPerS: 1 },
+    }),
+  )
+  fc.assert(
+    fc.property(fc.array(fc.double({ min: 10, max: 35, noNaN: true }), { minLength: 2, maxLength: 12 }), (temps) => {
+      const state = machine.newState()
+      let [insideS, longestS] = [0, 0]
+      for (const temp of temps)
+        // Each stands long enough for a crossing to end before the next.
+        for (let second = 0; second < 200; second++) {
+          machine.step(state, machine.inputsFrom({ temp }), 1)
+          const isInside = state.fansPct[0]! > band.fromPct && state.fansPct[0]! < band.toPct
+          insideS = isInside ? insideS + 1 : 0
+          longestS = Math.max(longestS, insideS)
+        }
+      expect(longestS).toBeLessThanOrEqual((band.toPct - band.fromPct) / 0.5)
+    }),
+    { seed: 73, numRuns: 30 },
+  )
+})
+
 test('the state of another response is refused with a way out', () => {
   const saved = saveState(machineFor(exampleResponse({ rules: [...RULES] })).newState())
   expect(loadState(machineFor(exampleResponse()), saved)).toMatchObject({ ok: false, problems: [{ path: 'memory' }] })

@@ -6,7 +6,8 @@ import { inputQuantity, ruleInputId, type RuleWhy, type SentencePart } from '@/c
 import { ruleKind } from '@/core/response/rules/table'
 import type { Input, OtherOutput, Response, Rule } from '@/core/response/schema'
 
-const OUTPUT_STATE: Record<OtherOutput['kind'], readonly [off: string, on: string]> = {
+/** What each other output is called off and on. */
+export const OUTPUT_STATE: Record<OtherOutput['kind'], readonly [off: string, on: string]> = {
   bypass: ['shut', 'open'],
   shutter: ['shut', 'open'],
   alarm: ['quiet', 'raised'],

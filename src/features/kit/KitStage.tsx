@@ -2,10 +2,11 @@
 
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { fit } from '@/core/controller/fit'
+import { useMemo } from 'react'
 import { freeId } from '@/core/document/freeId'
 import type { ControllerModel } from '@/core/controller/schema'
 import { lossText } from '@/core/controller/lossText'
+import { rankModels } from '@/core/controller/rankModels'
 import { FanForm } from '@/features/kit/FanForm'
 import { ProbeForm } from '@/features/kit/ProbeForm'
 import { Choice } from '@/ui/Choice'
@@ -106,13 +107,18 @@ function Comparison({ models }: { models: readonly ControllerModel[] }) {
   const { kit, response, brief } = useDocument()
   const { fit: chosen } = useDerived()
   const preference = usePreference()
+  const order = useMemo(() => rankModels(response, kit, brief.duty, models), [response, kit, brief.duty, models])
   return (
     <>
       <SideHeading>Which controller?</SideHeading>
-      <Typography variant="body2">How many things each cannot do exactly as asked now.</Typography>
-      {models.map((model) => (
+      <Typography variant="body2">The nearest to what is asked now stands first.</Typography>
+      {order.map(({ model, cannotDrive, missing, changed }) => (
         <Ruled key={model.id} label={model.name} strong={model.id === kit.controller?.id}>
-          {fit(response, model, brief.duty).losses.length}
+          {cannotDrive.length > 0
+            ? 'cannot drive it'
+            : missing.length + changed.length === 0
+              ? 'as asked'
+              : `${missing.length} missing, ${changed.length} otherwise`}
         </Ruled>
       ))}
       {chosen && chosen.losses.length > 0 && <SideHeading>What this one cannot do</SideHeading>}
