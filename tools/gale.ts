@@ -8,6 +8,8 @@ const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, wit
 ./gale check FILE… [--judge]            validate documents
 ./gale evaluate FILE --at NAME=VALUE    what each fan gives, and why
 ./gale fit FILE [--model FILE]          settings for a controller, and what is lost
+./gale fit FILE --models DIR            which of several controllers does it best
+./gale points --set 21 --width 0.8 …    what a leaflet’s set point and differential mean
 ./gale card FILE                        the whole setting as text
 ./gale rehearse FILE --inputs CSV       what the fan would have done`
 
@@ -32,6 +34,12 @@ async function main([name = '', ...args]: readonly string[]): Promise<number> {
       return runCommand([name, ...args], { out: (line) => console.log(line), err: (line) => console.error(line) })
   }
 }
+
+// Who reads only the first lines (| head) closes the pipe: that is no fault.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EPIPE') process.exit(0)
+  throw error
+})
 
 try {
   process.exitCode = await main(process.argv.slice(2))

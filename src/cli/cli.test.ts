@@ -155,3 +155,92 @@ test('rehearse replays a readings file and writes the trace', () => {
   })
   expect(run('rehearse', FRUITING).status).toBe(2)
 })
+
+describe('points', () => {
+  test('says the same in every convention', () => {
+    const { status, out } = run('points', '--as', 'symmetric', '--set', '21C', '--width', '0.8K', '--json')
+    expect(status).toBe(0)
+    expect(JSON.parse(out.join(''))).toMatchObject({
+      sense: 'cooling',
+      sentence: 'On at 21.4 °C and above, off at 20.6 °C and below.',
+      conventions: [
+        { convention: 'on-at-set', differential: expect.closeTo(0.8, 9) as number },
+        { convention: 'symmetric', setPoint: expect.closeTo(21, 9) as number },
+        { convention: 'plus-minus', differential: expect.closeTo(0.4, 9) as number },
+        { convention: 'off-at-set', setPoint: expect.closeTo(20.6, 9) as number },
+      ],
+    })
+  })
+  test.each([
+    { by: 'foot', startAt: 20, fullAt: 24 },
+    { by: 'centre', startAt: 18, fullAt: 22 },
+    { by: 'top', startAt: 16, fullAt: 20 },
+  ])('a ramp by its $by', ({ by, startAt, fullAt }) =>
+    expect(JSON.parse(run('points', '--ramp', by, '--set', '20', '--width', '4', '--json').out.join(''))).toEqual({
+      startAt,
+      fullAt,
+    }),
+  )
+  // Common practice, no source: a difference converted with 32 is the usual slip.
+  test('a width in F° has no 32 in it', () =>
+    expect(run('points', '--ramp', 'foot', '--set', '68F', '--width', '3.6F').out).toEqual([
+      'Starts at 20.0 °C (68.0 °F), full at 22.0 °C (71.6 °F): a band of 2.00 K (3.60 F°).',
+    ]))
+  test.each([
+    { args: ['--set', '70F', '--width', '4', '--ramp', 'foot'], err: /say which it is, 4K or 4F/ },
+    { args: ['--set', '70F', '--ramp', 'foot'], err: /--width is missing/ },
+    { args: ['--set', '20', '--width=-1', '--as', 'symmetric'], err: /cannot be negative/ },
+    { args: ['--set', '20', '--width', '1'], err: /Say one of --as and --ramp/ },
+    { args: ['--set', '20', '--width', '1', '--as', 'loose'], err: /known are on-at-set/ },
+    { args: ['--set', '20', '--width', '0', '--ramp', 'top'], err: /needs a band above 0/ },
+  ])('$args is answered with the way out', ({ args, err }) => {
+    const { status, err: said } = run('points', ...args)
+    expect(status).toBe(2)
+    expect(said.join(' ')).toMatch(err)
+  })
+})
+
+describe('real documents', () => {
+  const BROODER = 'demo/installations/duckling-brooder.json'
+  test('a house on its ladder, and its alarm', () => {
+    const { out } = run('evaluate', BROODER, '--at', 'house1=28', '--at', 'house2=29', '--json')
+    expect(JSON.parse(out.join(''))).toMatchObject({
+      // 28.5 °C is 62.5 % of the ladder: two fixed fans, and the variable one half way from 65 to 100 %.
+      fans: [
+        { id: 'variable', speedPct: 83 },
+        { id: 'fixed-1', speedPct: 100 },
+        { id: 'fixed-2', speedPct: 100 },
+        { id: 'fixed-3', speedPct: 0 },
+      ],
+      outputs: [{ id: 'call', isOn: false }],
+    })
+    const lost = run('evaluate', BROODER)
+    expect(lost.out).toContain('fixed-3: 100 %, on')
+    expect(lost.out.join(' ')).toContain('A probe has no reading: 100 %')
+  })
+  test('a calendar moves the point of the door curtain', () => {
+    const at = (clock: string) =>
+      run('evaluate', 'demo/installations/ticket-hall-door.json', '--at', 'hall=17.5', '--clock', clock).out[0]
+    expect(at('Mon 07:00')).toMatch(/^curtain: 40 %/)
+    expect(at('Mon 10:00')).toMatch(/^curtain: 0 %/)
+  })
+  test('a clock that is none is answered with the way out', () =>
+    expect(run('evaluate', BROODER, '--clock', 'noon').err.join(' ')).toMatch(/as in "Mon 07:30"/))
+  test('which controller: in order, with reasons', () => {
+    const { status, out } = run('fit', BROODER, '--models', 'demo/controllers', '--json')
+    const order = JSON.parse(out.join('')) as { model: string; missing: { title: string }[]; cannotDrive: string[] }[]
+    expect(status).toBe(0)
+    expect(order).toHaveLength(9)
+    expect(order[0]).toMatchObject({ model: 'strip-list-house', missing: [], cannotDrive: [] })
+    expect(order.at(-1)!.cannotDrive.length + order.at(-1)!.missing.length).toBeGreaterThan(3)
+  })
+  test.each([
+    { args: ['--models', 'nowhere'], err: /Cannot read nowhere/ },
+    { args: ['--models', 'docs'], err: /holds no .json file/ },
+    { args: ['--models', 'demo/controllers', '--actions'], err: /goes with neither/ },
+  ])('fit $args', ({ args, err }) => {
+    const { status, err: said } = run('fit', BROODER, ...args)
+    expect(status).toBe(2)
+    expect(said.join(' ')).toMatch(err)
+  })
+})

@@ -3,6 +3,7 @@ import { loadInstallation } from '@/cli/load'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { derive } from '@/core/derive'
 import { evaluateAt } from '@/core/evaluate'
+import type { SignalReading } from '@/core/motor/signal'
 import { good, problemLine, problemText, type Outcome } from '@/core/problem'
 import { formatNumber, formatPct, formatQuantity, METRIC } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
@@ -41,6 +42,9 @@ export function parseClock(said: string): number {
   if (place < 0) throw new UsageError(`--clock ${said}: write a day and a time, as in "Mon 07:30".`)
   return place * 86_400 + Number(hour) * 3600 + Number(minute) * 60
 }
+
+const signalText = ({ kind, value, unit }: SignalReading): string =>
+  kind === 'relay' ? (value > 0 ? 'on' : 'off') : `${formatNumber(value, unit === 'V' ? 2 : 0)} ${unit}`
 
 /** Goes on from the memory in a file (at rest where there is none yet), one step, and writes it back. */
 function continueFrom(
@@ -100,7 +104,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
   }
   for (const { id, speedPct, signal, flowLs } of evaluation.fans)
     streams.out(
-      `${id}: ${formatPct(speedPct)} %, ${formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)} ${signal.unit}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow')}`}`,
+      `${id}: ${formatPct(speedPct)} %, ${signalText(signal)}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow')}`}`,
     )
   for (const { id, isOn } of evaluation.outputs ?? []) streams.out(`${id}: ${isOn ? 'on' : 'off'}`)
   streams.out(evaluation.reason)
