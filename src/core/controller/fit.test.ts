@@ -126,13 +126,13 @@ test.each<{ name: string; rule: Rule; into: string; given: Partial<Rule> }>([
     name: 'an on/off rule becomes a ramp over its band',
     rule: differential(),
     into: 'dial-pages-twin',
-    given: { kind: 'ramp', startAt: 24, fullAt: 26 } as Partial<Rule>,
+    given: { kind: 'ramp', startAt: 24, fullAt: 26 },
   },
   {
     name: 'a ramp becomes an on/off rule, on at half its band',
     rule: plainRamp({ startAt: 20, fullAt: 24 }),
     into: 'scroll-wheel-balanced',
-    given: { kind: 'differential', onAt: 22 } as Partial<Rule>,
+    given: { kind: 'differential', onAt: 22 },
   },
 ])('$name', ({ rule, into, given }) => {
   const fitted = fit(responseTo([rule]), model(into), 'exhaust')

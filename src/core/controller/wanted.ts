@@ -1,4 +1,4 @@
-import type { ControllerModel, Setting } from '@/core/controller/schema'
+import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import type { Response, Rule } from '@/core/response/schema'
 
@@ -74,66 +74,48 @@ export function assign(response: Response, model: ControllerModel): Assignment {
 export const equalJoins = (count: number): number[] =>
   Array.from({ length: count }, (_, index) => (100 * (index + 1)) / (count + 1))
 
+type Wants = (response: Response, slot: number, model: ControllerModel) => number | null | undefined
+
+/** What a response wants of the settings that belong to no rule. */
+const PART_WANTS: Partial<Record<Meaning, Wants>> = {
+  floor: ({ floor }) => floor.speedPct,
+  ceiling: ({ ceiling }) => ceiling.speedPct,
+  'follower.ratioPct': ({ followers }, slot) => followers[slot - 1] && followers[slot - 1]!.ratio * 100,
+  'kick.speedPct': ({ startKick }) => startKick?.speedPct,
+  'kick.holdS': ({ startKick }) => startKick?.holdS,
+  // No run-on and no reduction are one of nothing.
+  'runOn.holdS': ({ runOn }) => runOn?.holdS ?? 0,
+  'reduction.byPct': ({ reductions }, slot) => reductions?.[slot - 1]?.byPct ?? 0,
+  'reduction.at': ({ reductions }, slot) => reductions?.[slot - 1]?.at,
+  'coolDown.speedPct': ({ coolDown }) => coolDown?.speedPct,
+  'coolDown.holdS': ({ coolDown }) => coolDown?.holdS,
+  'light.level': ({ light }) => light?.level,
+  'light.delayS': ({ light }) => light?.delayS,
+  'restBand.fromPct': ({ restBands }, slot) => restBands?.[slot - 1]?.fromPct,
+  'restBand.toPct': ({ restBands }, slot) => restBands?.[slot - 1]?.toPct,
+  'stages.joinPct': ({ stages }, slot) => stages?.fixed[slot - 1]?.joinsAtPct,
+  'stages.offBelowPct': ({ stages }) => stages?.offBelowPct,
+  'stages.minStageS': ({ stages }) => stages?.minStageS,
+  'input.offset': (response, slot, model) => {
+    const input = modelInput(response, model, slot)
+    return input && (input.offset ?? 0)
+  },
+  'lost.speedPct': (response, slot, model) => modelInput(response, model, slot)?.lostPct,
+}
+
 /** The value a response wants of a setting; null when nothing in the response speaks of it.
  *  @param chosen what settings of the same slot were put to before */
 export function wantedValue(
-  setting: Setting,
+  { means, slot }: Setting,
   response: Response,
   model: ControllerModel,
   { inSlots }: Assignment,
-  chosen: (means: Setting['means']) => number | undefined,
+  chosen: (means: Meaning) => number | undefined,
 ): number | null {
-  const { means, slot } = setting
   const kind = ruleKindOf(means)
-  if (kind) {
-    const rule = inSlots.get(kind)?.[slot - 1]
-    return rule ? slotKind(kind).wants(means, rule, slotKind(kind).slots(model)[slot - 1], chosen) : null
-  }
-  const { floor, ceiling, followers, startKick, runOn, coolDown, light, reductions, restBands, stages } = response
-  switch (means) {
-    case 'floor':
-      return floor.speedPct
-    case 'ceiling':
-      return ceiling.speedPct
-    case 'follower.ratioPct':
-      return followers[slot - 1] ? followers[slot - 1]!.ratio * 100 : null
-    case 'kick.speedPct':
-      return startKick?.speedPct ?? null
-    case 'kick.holdS':
-      return startKick?.holdS ?? null
-    case 'runOn.holdS':
-      return runOn?.holdS ?? 0
-    case 'coolDown.speedPct':
-      return coolDown?.speedPct ?? null
-    case 'coolDown.holdS':
-      return coolDown?.holdS ?? null
-    case 'light.level':
-      return light?.level ?? null
-    case 'light.delayS':
-      return light?.delayS ?? null
-    case 'reduction.at':
-      return reductions?.[slot - 1]?.at ?? null
-    case 'reduction.byPct':
-      return reductions?.[slot - 1]?.byPct ?? 0
-    case 'restBand.fromPct':
-      return restBands?.[slot - 1]?.fromPct ?? null
-    case 'restBand.toPct':
-      return restBands?.[slot - 1]?.toPct ?? null
-    case 'stages.joinPct':
-      return stages?.fixed[slot - 1]?.joinsAtPct ?? null
-    case 'stages.offBelowPct':
-      return stages?.offBelowPct ?? null
-    case 'stages.minStageS':
-      return stages?.minStageS ?? null
-    case 'input.offset': {
-      const input = modelInput(response, model, slot)
-      return input ? (input.offset ?? 0) : null
-    }
-    case 'lost.speedPct':
-      return modelInput(response, model, slot)?.lostPct ?? null
-    default:
-      return null
-  }
+  if (!kind) return PART_WANTS[means]?.(response, slot, model) ?? null
+  const rule = inSlots.get(kind)?.[slot - 1]
+  return rule ? (slotKind(kind).wants[means]?.(rule, slotKind(kind).slots(model)[slot - 1], chosen) ?? null) : null
 }
 
 /** The measured input of a response that is read by a model's `slot`-th input: the first of its kind not read by one before. */

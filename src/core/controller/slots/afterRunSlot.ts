@@ -5,14 +5,11 @@ import type { AfterRun } from '@/core/response/schema'
 export const afterRunSlot: SlotKind<AfterRun, AfterRunSlot> = {
   slots: ({ afterRuns = [] }) => afterRuns,
   takes: (slot, rule, response) => slot.input === inputKindOf(response, rule),
-  wants: (means, { armAbove, holdS, speedPct }) =>
-    means === 'afterRun.armAbove'
-      ? armAbove
-      : means === 'afterRun.holdS'
-        ? holdS
-        : means === 'afterRun.speedPct'
-          ? speedPct
-          : null,
+  wants: {
+    'afterRun.armAbove': ({ armAbove }) => armAbove,
+    'afterRun.holdS': ({ holdS }) => holdS,
+    'afterRun.speedPct': ({ speedPct }) => speedPct,
+  },
   lowerIsMore: () => true,
   give(rule, slot, context) {
     const { valueOf, losses } = context

@@ -5,8 +5,11 @@ import type { Cycle } from '@/core/response/schema'
 export const cycleSlot: SlotKind<Cycle, CycleSlot> = {
   slots: ({ cycles = [] }) => cycles,
   takes: () => true,
-  wants: (means, { onS, periodS, speedPct }) =>
-    means === 'cycle.onS' ? onS : means === 'cycle.periodS' ? periodS : means === 'cycle.speedPct' ? speedPct : null,
+  wants: {
+    'cycle.onS': ({ onS }) => onS,
+    'cycle.periodS': ({ periodS }) => periodS,
+    'cycle.speedPct': ({ speedPct }) => speedPct,
+  },
   lowerIsMore: () => true,
   give: (rule, slot, context) => ({
     ...rule,

@@ -12,22 +12,17 @@ function setPointFor(rule: Differential, { convention, sense }: DifferentialSlot
 export const differentialSlot: SlotKind<Differential, DifferentialSlot> = {
   slots: ({ differentials = [] }) => differentials,
   takes: (slot, rule, response) => slot.input === inputKindOf(response, rule) && slot.sense === rule.sense,
-  wants(means, rule, slot, chosen) {
-    const asked = asConvention(slot.convention, slot.sense, rule)
-    switch (means) {
-      case 'differential.width':
-        return asked.differential
-      case 'differential.setPoint':
-        return setPointFor(rule, slot, slot.fixedWidth ?? chosen('differential.width') ?? asked.differential)
-      case 'differential.speedPct':
-        return rule.speedPct
-      case 'differential.minOnS':
-        return rule.minOnS
-      case 'differential.minOffS':
-        return rule.minOffS
-      default:
-        return null
-    }
+  wants: {
+    'differential.width': (rule, { convention, sense }) => asConvention(convention, sense, rule).differential,
+    'differential.setPoint': (rule, slot, chosen) =>
+      setPointFor(
+        rule,
+        slot,
+        slot.fixedWidth ?? chosen('differential.width') ?? asConvention(slot.convention, slot.sense, rule).differential,
+      ),
+    'differential.speedPct': ({ speedPct }) => speedPct,
+    'differential.minOnS': ({ minOnS }) => minOnS,
+    'differential.minOffS': ({ minOffS }) => minOffS,
   },
   lowerIsMore: ({ sense }) => sense === 'cooling',
   give(rule, slot, context) {

@@ -8,19 +8,11 @@ const falls = ({ startAt, fullAt }: Ramp): boolean => fullAt < startAt
 export const rampSlot: SlotKind<Ramp, RampSlot> = {
   slots: ({ ramps }) => ramps,
   takes: (slot, ramp, response) => slot.input === inputKindOf(response, ramp) && (slot.falls ?? false) === falls(ramp),
-  wants(means, ramp) {
-    switch (means) {
-      case 'ramp.startAt':
-        return ramp.startAt
-      case 'ramp.span':
-        return Math.abs(ramp.fullAt - ramp.startAt)
-      case 'ramp.fromPct':
-        return ramp.fromPct
-      case 'ramp.toPct':
-        return ramp.toPct
-      default:
-        return null
-    }
+  wants: {
+    'ramp.startAt': ({ startAt }) => startAt,
+    'ramp.span': ({ startAt, fullAt }) => Math.abs(fullAt - startAt),
+    'ramp.fromPct': ({ fromPct }) => fromPct,
+    'ramp.toPct': ({ toPct }) => toPct,
   },
   lowerIsMore: (ramp) => !falls(ramp),
   give(ramp, slot, { response, model, valueOf, floorPct, ceilingPct, losses }) {

@@ -17,9 +17,8 @@ export type SlotKind<R extends Rule, S> = {
   readonly slots: (model: ControllerModel) => readonly S[]
   /** Whether this slot can hold the rule at all. */
   readonly takes: (slot: S, rule: R, response: Response) => boolean
-  /** What the rule wants of a setting of the slot, null where it says nothing of it. `chosen` gives what was chosen before: widths
-   *  and spans come first. */
-  readonly wants: (means: Meaning, rule: R, slot: S, chosen: (means: Meaning) => number | undefined) => number | null
+  /** What the rule wants of each setting of the slot. `chosen` gives what was chosen before: widths and spans come first. */
+  readonly wants: Partial<Record<Meaning, (rule: R, slot: S, chosen: (means: Meaning) => number | undefined) => number>>
   /** The rule as this controller will carry it out; pushes what is lost. */
   readonly give: (rule: R, slot: S, context: GiveContext) => R
   /** Where a smaller figure of its points means more air: false for falling ramps and heating. */

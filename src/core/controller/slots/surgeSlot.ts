@@ -5,21 +5,12 @@ import type { Surge } from '@/core/response/schema'
 export const surgeSlot: SlotKind<Surge, SurgeSlot> = {
   slots: ({ surges = [] }) => surges,
   takes: (slot, rule, response) => slot.input === inputKindOf(response, rule),
-  wants(means, { rise, release, windowS, capS, speedPct }) {
-    switch (means) {
-      case 'surge.rise':
-        return rise
-      case 'surge.release':
-        return release
-      case 'surge.windowS':
-        return windowS
-      case 'surge.capS':
-        return capS
-      case 'surge.speedPct':
-        return speedPct
-      default:
-        return null
-    }
+  wants: {
+    'surge.rise': ({ rise }) => rise,
+    'surge.release': ({ release }) => release,
+    'surge.windowS': ({ windowS }) => windowS,
+    'surge.capS': ({ capS }) => capS,
+    'surge.speedPct': ({ speedPct }) => speedPct,
   },
   lowerIsMore: () => true,
   give(rule, slot, context) {

@@ -35,17 +35,10 @@ function giveOverrun(
 export const switchSlot: SlotKind<SwitchRule, SwitchSlot> = {
   slots: ({ switches }) => switches,
   takes: () => true,
-  wants(means, { speedPct, onDelayS, overrun }) {
-    switch (means) {
-      case 'switch.speedPct':
-        return speedPct
-      case 'switch.onDelayS':
-        return onDelayS
-      case 'switch.overrunS':
-        return longestS(overrun)
-      default:
-        return null
-    }
+  wants: {
+    'switch.speedPct': ({ speedPct }) => speedPct,
+    'switch.onDelayS': ({ onDelayS }) => onDelayS,
+    'switch.overrunS': ({ overrun }) => longestS(overrun),
   },
   lowerIsMore: () => true,
   give(rule, slot, context) {

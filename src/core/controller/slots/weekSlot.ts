@@ -47,7 +47,7 @@ export function giveSetPoints(
 export const weekSlot: SlotKind<Week, WeekSlot> = {
   slots: ({ weeks = [] }) => weeks.filter((slot) => slot.of === 'speed'),
   takes: () => true,
-  wants: () => null,
+  wants: {},
   lowerIsMore: () => true,
   give: (rule, slot, { losses }) => ({
     ...rule,
