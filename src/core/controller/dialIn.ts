@@ -1,7 +1,7 @@
 import { settingStepText, settingValueText } from '@/core/controller/lossText'
 import type { Fit } from '@/core/controller/fit'
 import type { ControllerModel, Setting, SettingValue, WeekSlot } from '@/core/controller/schema'
-import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
+import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { inputQuantity } from '@/core/response/rules/kind'
 import { periodText } from '@/core/response/rules/week'
 import type { Response, WeekSpan } from '@/core/response/schema'
