@@ -95,6 +95,17 @@ export const QUANTITIES = {
     plausible: [-100000, 20000000],
     hint: '60 Pa, 0.24 inWG, 9.2 bar or 133 psi',
   },
+  // Refrigerant gauges and vapour are read in kPa, bar or psi; ducts and filters in Pa.
+  gaugePressure: {
+    label: 'pressure',
+    units: [
+      { symbol: 'kPa', names: ['kpa', 'kpag'], scale: 1, decimals: 1 },
+      { symbol: 'bar', names: ['bar', 'barg'], scale: 100, decimals: 2 },
+      { symbol: 'psi', names: ['psi', 'psig'], scale: 6.894757293, decimals: 1 },
+    ],
+    plausible: [-101.4, 20000],
+    hint: '915 kPa, 9.2 bar or 133 psi',
+  },
   volts: {
     label: 'voltage',
     units: [
@@ -172,6 +183,112 @@ export const QUANTITIES = {
     units: [{ symbol: 'dB', names: ['db', 'dba', 'db(a)'], scale: 1, decimals: 0 }],
     plausible: [0, 140],
     hint: '41 or 41 dB',
+  },
+  share: {
+    label: 'share',
+    units: [{ symbol: '%', names: ['%', 'percent', 'pct'], scale: 1, decimals: 1 }],
+    plausible: [0, 1000],
+    hint: '85 or 85 %',
+  },
+  count: {
+    label: 'number',
+    units: [{ symbol: '', names: [], scale: 1, decimals: 2 }],
+    plausible: [0, 1000000],
+    hint: '3 or 0.75',
+  },
+  length: {
+    label: 'length',
+    units: [
+      { symbol: 'm', names: ['m', 'metre', 'metres'], scale: 1, decimals: 3 },
+      { symbol: 'mm', names: ['mm'], scale: 0.001, decimals: 0 },
+      { symbol: 'cm', names: ['cm'], scale: 0.01, decimals: 1 },
+      { symbol: 'in', names: ['in', '"', 'inch', 'inches'], scale: 0.0254, decimals: 2 },
+      { symbol: 'ft', names: ['ft', 'feet'], scale: 0.3048, decimals: 2 },
+    ],
+    plausible: [-500, 9000],
+    hint: '0.15 m, 150 mm or 6 in',
+  },
+  mass: {
+    label: 'mass',
+    units: [
+      { symbol: 'kg', names: ['kg'], scale: 1, decimals: 2 },
+      { symbol: 'g', names: ['g'], scale: 0.001, decimals: 0 },
+      { symbol: 'lb', names: ['lb', 'lbs'], scale: 0.45359237, decimals: 2 },
+    ],
+    plausible: [0, 2000],
+    hint: '1.8 kg, 400 g or 4 lb',
+  },
+  humidityRatio: {
+    label: 'humidity ratio',
+    units: [{ symbol: 'g/kg', names: ['g/kg'], scale: 1, decimals: 2 }],
+    plausible: [0, 1000],
+    hint: '7.3 g/kg',
+  },
+  enthalpy: {
+    label: 'enthalpy',
+    units: [{ symbol: 'kJ/kg', names: ['kj/kg'], scale: 1, decimals: 1 }],
+    plausible: [-100, 5000],
+    hint: '38.6 kJ/kg',
+  },
+  density: {
+    label: 'density',
+    units: [
+      { symbol: 'kg/m³', names: ['kg/m³', 'kg/m3'], scale: 1, decimals: 3 },
+      { symbol: 'lb/ft³', names: ['lb/ft³', 'lb/ft3'], scale: 16.01846337, decimals: 4 },
+    ],
+    plausible: [0.1, 3],
+    hint: '1.2 kg/m3',
+  },
+  airChanges: {
+    label: 'air changes',
+    units: [{ symbol: '1/h', names: ['1/h', '/h', 'ach'], scale: 1, decimals: 2 }],
+    plausible: [0, 1000],
+    hint: '4 or 4 ach',
+  },
+  concentration: {
+    label: 'concentration',
+    units: [{ symbol: 'ppm', names: ['ppm'], scale: 1, decimals: 0 }],
+    plausible: [0, 1000000],
+    hint: '3000 ppm',
+  },
+  specificPower: {
+    label: 'specific fan power',
+    units: [{ symbol: 'W/(l/s)', names: ['w/(l/s)', 'w/l/s'], scale: 1, decimals: 2 }],
+    plausible: [0, 1000],
+    hint: '0.4 W/(l/s)',
+  },
+  conductance: {
+    label: 'heat loss',
+    units: [{ symbol: 'W/K', names: ['w/k'], scale: 1, decimals: 1 }],
+    plausible: [0, 1000000],
+    hint: '300 W/K',
+  },
+  heatCapacity: {
+    label: 'heat capacity',
+    units: [
+      { symbol: 'kJ/K', names: ['kj/k'], scale: 1, decimals: 0 },
+      { symbol: 'MJ/K', names: ['mj/k'], scale: 1000, decimals: 2 },
+    ],
+    plausible: [0, 10000000],
+    hint: '3000 kJ/K or 3 MJ/K',
+  },
+  energy: {
+    label: 'energy',
+    units: [{ symbol: 'kWh', names: ['kwh'], scale: 1, decimals: 1 }],
+    plausible: [0, 100000000],
+    hint: '120 kWh',
+  },
+  moistureRate: {
+    label: 'moisture given off',
+    units: [{ symbol: 'g/h', names: ['g/h'], scale: 1, decimals: 0 }],
+    plausible: [0, 10000000],
+    hint: '450 g/h',
+  },
+  angle: {
+    label: 'angle',
+    units: [{ symbol: '°', names: ['°', 'deg', 'degrees'], scale: 1, decimals: 1 }],
+    plausible: [0, 360],
+    hint: '90',
   },
 } as const satisfies Record<string, QuantitySpec>
 

@@ -22,7 +22,7 @@ test('a new installation says what is missing', () => {
     '✓ 1 rule',
     '– replay a day',
     '– needs a controller',
-    '– 0 of 6 checks',
+    '– 0 of 7 checks',
     '– never sealed',
   ])
 })

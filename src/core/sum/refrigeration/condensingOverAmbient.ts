@@ -1,0 +1,29 @@
+import { saturationC } from '@/core/refrigerant/saturation'
+import { altitude, fluid, noSaturation, outsideKpa } from '@/core/sum/refrigeration/refrigerantInputs'
+import { defineSum, number, out } from '@/core/sum/sum'
+
+export const condensingOverAmbient = defineSum({
+  id: 'condensing-over-ambient',
+  name: 'Condensing over ambient, and subcooling',
+  group: 'refrigeration',
+  words: 'head pressure high side split liquid line',
+  inputs: {
+    fluid,
+    p: number('gauge pressure, high side', 'gaugePressure', 900),
+    ta: number('air onto the condenser', 'temperature', 15, [-40, 60]),
+    tl: number('liquid line', 'temperature', 33, [-40, 90]),
+    z: altitude,
+  },
+  outputs: {
+    tc: out('condensing', 'temperature'),
+    over: out('over ambient', 'temperatureDifference'),
+    sub: out('subcooling', 'temperatureDifference'),
+  },
+  formula: 'tc of {fluid}, bubble, at {p} + air at {z}; over = tc − {ta}; subcooling = tc − {tl}',
+  source: 'Definition; published equations of each refrigerant',
+  caution: 'Refrigerant work by certified people only. Never judge charge while the fan is modulating.',
+  run({ fluid: id, p, ta, tl, z }) {
+    const tc = saturationC(id, 'bubble', p + outsideKpa(z))
+    return Number.isNaN(tc) ? noSaturation(id) : { tc, over: tc - ta, sub: tc - tl }
+  },
+})

@@ -1,0 +1,24 @@
+import { saturationC } from '@/core/refrigerant/saturation'
+import { altitude, fluid, noSaturation, outsideKpa } from '@/core/sum/refrigeration/refrigerantInputs'
+import { defineSum, number, out } from '@/core/sum/sum'
+
+export const superheat = defineSum({
+  id: 'superheat',
+  name: 'Superheat',
+  group: 'refrigeration',
+  words: 'suction low side evaporator',
+  inputs: {
+    fluid,
+    p: number('gauge pressure, low side', 'gaugePressure', 150),
+    ts: number('suction line', 'temperature', 4, [-60, 60]),
+    z: altitude,
+  },
+  outputs: { te: out('evaporating', 'temperature'), sh: out('superheat', 'temperatureDifference') },
+  formula: 'te of {fluid}, dew, at {p} + air at {z}; superheat = {ts} − te',
+  source: 'Definition; published equations of each refrigerant',
+  caution: 'Refrigerant work by certified people only.',
+  run({ fluid: id, p, ts, z }) {
+    const te = saturationC(id, 'dew', p + outsideKpa(z))
+    return Number.isNaN(te) ? noSaturation(id) : { te, sh: ts - te }
+  },
+})
