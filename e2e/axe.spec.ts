@@ -6,7 +6,7 @@ test('sign-in', async ({ page }) => {
   await expectNoAxeFindings(page)
 })
 
-for (const path of ['/yard', '/controllers', '/log'])
+for (const path of ['/yard', '/controllers', '/sums', '/log'])
   test(path, async ({ yard }) => {
     await yard.goto(path)
     await expectNoAxeFindings(yard)

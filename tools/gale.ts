@@ -10,6 +10,7 @@ const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, wit
 ./gale fit FILE [--model FILE]          settings for a controller, and what is lost
 ./gale fit FILE --models DIR            which of several controllers does it best
 ./gale points --set 21 --width 0.8 …    what a leaflet’s set point and differential mean
+./gale sums [WORDS…]                    single calculations: list, show NAME, run NAME key=value…
 ./gale card FILE                        the whole setting as text
 ./gale rehearse FILE --inputs CSV       what the fan would have done`
 

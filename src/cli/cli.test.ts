@@ -244,3 +244,37 @@ describe('real documents', () => {
     expect(said.join(' ')).toMatch(err)
   })
 })
+
+describe('sums', () => {
+  test('lists, finds by words and shows', () => {
+    expect(run('sums').out.length).toBeGreaterThan(45)
+    expect(run('sums', 'duct', 'round').out).toContain('round-duct: Flow in a round duct (flow)')
+    expect(run('sums', 'show', 'heat-removal').out).toContain('  q = P / (1.2072 · dT)')
+    expect(run('sums', 'unicorn')).toMatchObject({ status: 1, out: [] })
+  })
+  test('runs with any unit, says the formula with the values, or prints JSON', () => {
+    const { status, out } = run('sums', 'run', 'heat-removal', 'P=0.9kW', 'dT=7.2F°')
+    expect(status).toBe(0)
+    expect(out.slice(0, 2)).toEqual(['flow: 186 l/s', 'q = 900 W / (1.2072 · 4.0 K)'])
+    expect(JSON.parse(run('sums', 'run', 'air-changes', 'q=30', 'V=30', '--json').out.join(''))).toEqual({
+      sum: 'air-changes',
+      values: { q: 30, V: 30 },
+      results: { n: 3.6, tau: 1000 },
+    })
+  })
+  test.each([
+    {
+      args: ['run', 'heat-removal', 'P=warm', 'x=1'],
+      status: 1,
+      err: /P: “warm” is not a number.* x: There is no input “x”; known: P, dT/,
+    },
+    { args: ['run', 'air-changes', 'V=0'], status: 1, err: /must be above 0/ },
+    { args: ['run', 'saturation-pressure', 'fluid=R-744', 't=35'], status: 1, err: /no saturation above 31.0 °C/ },
+    { args: ['run', 'duct'], status: 2, err: /There is no sum “duct”; near it: .*round-duct/ },
+    { args: ['run', 'heat-removal', 'P'], status: 2, err: /not key=value/ },
+  ])('$args is answered with its place and the way out', ({ args, status, err }) => {
+    const outcome = run('sums', ...args)
+    expect(outcome.status).toBe(status)
+    expect(outcome.err.join(' ')).toMatch(err)
+  })
+})

@@ -4,6 +4,7 @@ import { evaluate } from '@/cli/evaluate'
 import { fitCommand } from '@/cli/fit'
 import { points } from '@/cli/points'
 import { rehearse } from '@/cli/rehearse'
+import { sums } from '@/cli/sums'
 import { UsageError, type Streams } from '@/cli/streams'
 
 const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Streams) => number>> = {
@@ -13,6 +14,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Strea
   card,
   rehearse,
   points,
+  sums,
 }
 
 /** Runs one command of the core. Results go to `out`, messages to `err`. Returns 0, 1 (the document is wrong) or 2 (wrong usage). */

@@ -9,7 +9,7 @@ import { parseQuantity } from '@/core/quantity/parse'
 import { problemText } from '@/core/problem'
 import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
 import { MONO } from '@/ui/theme'
-import { usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
 
 type Props = {
   label: string

@@ -4,7 +4,8 @@ import { createContext, useCallback, useContext, useMemo, useState, type ReactNo
 import { evaluateAt, type Instant } from '@/core/evaluate'
 import type { Installation } from '@/core/document/installation'
 import type { Response } from '@/core/response/schema'
-import { useDerived, useDocument, usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 type Values = Readonly<Record<string, number>>
 

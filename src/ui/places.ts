@@ -2,5 +2,6 @@
 export const PLACES = [
   { name: 'Yard', path: '/yard', key: 'y' },
   { name: 'Controllers', path: '/controllers', key: 'c' },
+  { name: 'Sums', path: '/sums', key: 's' },
   { name: 'Log', path: '/log', key: 'l' },
 ] as const

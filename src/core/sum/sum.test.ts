@@ -2,7 +2,15 @@ import fc from 'fast-check'
 import { problemText } from '@/core/problem'
 import { quantitySpec } from '@/core/quantity/units'
 import { findSums, sumById, SUMS } from '@/core/sum/registry'
-import { formulaText, readSumField, resultLines, runSum, runSumFromText, startValues } from '@/core/sum/runSum'
+import {
+  formulaText,
+  readSumField,
+  resultLines,
+  runSum,
+  runSumFromText,
+  startValues,
+  type SumValue,
+} from '@/core/sum/runSum'
 import { referencePoints } from '@/testing/reference'
 
 type Figures = Record<string, number | string | readonly number[]>
@@ -376,7 +384,7 @@ describe('every sum', () => {
           fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 }),
           (shares) => {
             const values = Object.fromEntries(
-              Object.entries(sum.inputs).map(([key, input], index) => {
+              Object.entries(sum.inputs).map(([key, input], index): [string, SumValue] => {
                 if (input.kind === 'choice')
                   return [key, input.options[Math.floor(shares[index]! * 0.999 * input.options.length)]![0]]
                 const [low, high] =

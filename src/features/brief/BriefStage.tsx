@@ -2,10 +2,13 @@
 
 import { DUTY_NAMES, NEW_DUTIES } from '@/core/brief/duty'
 import Button from '@mui/material/Button'
+import { useSearchParams } from 'next/navigation'
 import Typography from '@mui/material/Typography'
 import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { type Brief } from '@/core/brief/schema'
-import { formatNumber, formatQuantity } from '@/core/quantity/format'
+import { formatQuantity } from '@/core/quantity/format'
+import { heatRemoval } from '@/core/sum/flow/heatRemoval'
+import { formulaText } from '@/core/sum/runSum'
 import { TargetRow } from '@/features/brief/TargetRow'
 import { CAUTIONS } from '@/features/brief/cautions'
 import { Choice } from '@/ui/Choice'
@@ -15,7 +18,31 @@ import { QuantityField } from '@/ui/QuantityField'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { TextLine } from '@/ui/TextLine'
 import { Why } from '@/ui/Why'
-import { useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** A flow that was worked out in Sums and sent here by its address: taken by a press, undone like any change. */
+function OfferedFlow() {
+  const search = useSearchParams()
+  const current = useDocument().brief.requiredFlow
+  const edit = useWorkingCopy((state) => state.edit)
+  const preference = usePreference()
+  const flowLs = Number(search.get('flowLs'))
+  const why = (search.get('why') ?? '').slice(0, 300)
+  if (!(flowLs > 0 && flowLs <= 1e5) || (current?.flowLs === flowLs && current.why === why)) return null
+  const shown = formatQuantity(flowLs, 'flow', preference)
+  return (
+    <Notice
+      title={`${shown} from Sums.`}
+      action={{
+        label: `Take ${shown} as the flow never to fall below`,
+        onClick: () => edit('required flow', (draft) => void (draft.brief.requiredFlow = { flowLs, why })),
+      }}
+    >
+      {why}
+    </Notice>
+  )
+}
 
 /** What the space needs: duty, space, targets, required flow. */
 export function BriefStage() {
@@ -31,6 +58,7 @@ export function BriefStage() {
     space.heatLoadW !== null && space.allowedRiseK !== null ? flowForHeatLs(space.heatLoadW, space.allowedRiseK) : null
   return (
     <StageLayout title="What the space needs" side={<Care brief={brief} />} sideTitle="Care">
+      <OfferedFlow />
       <FormRow label="Name">
         <TextLine
           label="name"
@@ -89,9 +117,9 @@ export function BriefStage() {
               Needs{' '}
               <Why
                 what="Flow for this heat"
-                formula="q = heat ÷ (1.2072 J/(l·K) × rise)"
-                withValues={`${formatNumber(space.heatLoadW!, 0)} W ÷ (1.2072 × ${formatNumber(space.allowedRiseK!, 1)} K) = ${formatNumber(heatLs, 0)} l/s`}
-                source="density 1.2 kg/m³ and heat 1.006 kJ/(kg K) of air at 20 °C; reference values, air.sensible"
+                formula={formulaText(heatRemoval, null)}
+                withValues={formulaText(heatRemoval, { P: space.heatLoadW!, dT: space.allowedRiseK! }, preference)}
+                source={heatRemoval.source}
               >
                 {formatQuantity(heatLs, 'flow', preference)}
               </Why>{' '}

@@ -14,7 +14,8 @@ import { Trials } from '@/features/calibrate/Trials'
 import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const EMPTY = (fan: string): FanCalibration => ({
   fan,

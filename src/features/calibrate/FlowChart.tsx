@@ -17,7 +17,8 @@ import {
 import type { DerivedFan } from '@/core/derive'
 import { formatPct, formatQuantity, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import { ChartHatch, chartFont, HATCH_FILL } from '@/ui/chart'
-import { useDocument, usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDocument } from '@/ui/workingCopy/context'
 
 const HEIGHT = 250
 

@@ -17,7 +17,8 @@ import { formatNumber, formatQuantity } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/CalibrateStage'
 import { MONO } from '@/ui/theme'
 import { QuantityField } from '@/ui/QuantityField'
-import { usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { calibration: FanCalibration; derived: DerivedFan; onChange: ChangeCalibration }
 

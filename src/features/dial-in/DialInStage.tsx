@@ -14,7 +14,8 @@ import { PhoneBar } from '@/ui/PhoneBar'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { stagePath } from '@/ui/stages'
-import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What to press at the controller, in order, counted from what is on the panel now. */
 export function DialInStage({ installationId }: { installationId: string }) {

@@ -13,7 +13,8 @@ import { WriteLog } from '@/features/hand-over/WriteLog'
 import { formatDayAndClock } from '@/ui/clock'
 import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { useDocument, useJudgements, usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDocument, useJudgements } from '@/ui/workingCopy/context'
 
 export type SealedRevision = {
   readonly id: string

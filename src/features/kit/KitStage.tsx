@@ -14,7 +14,8 @@ import { FormRow } from '@/ui/FormRow'
 import { Caution, Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What is fitted: controller, fans, probes. */
 export function KitStage({ models }: { models: readonly ControllerModel[] }) {

@@ -14,7 +14,8 @@ import { CheckCard } from '@/features/prove/CheckCard'
 import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { stagePath } from '@/ui/stages'
-import { useDerived, useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 export type KeptResult = {
   readonly check: string

@@ -16,7 +16,8 @@ import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { useDerived, useDocument, usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument } from '@/ui/workingCopy/context'
 import { rehearseInWorker } from '@/workers/rehearse'
 
 export type FileSummary = {

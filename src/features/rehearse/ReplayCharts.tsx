@@ -23,7 +23,8 @@ import type { Series } from '@/core/space/series'
 import { thin } from '@/features/rehearse/thin'
 import { chartFont } from '@/ui/chart'
 import { causeVar, inputCause } from '@/ui/cause'
-import { useDocument, usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDocument } from '@/ui/workingCopy/context'
 
 const MOST_POINTS = 700
 

@@ -6,7 +6,8 @@ import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { MeasuredInput, Ramp } from '@/core/response/schema'
 import { settingStep } from '@/features/respond/settingStep'
 import { causeVar, inputCause } from '@/ui/cause'
-import { useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** The rectangle inside the axes, in pixels of the chart. */
 export type PlotArea = { readonly x: number; readonly y: number; readonly width: number; readonly height: number }

@@ -10,7 +10,8 @@ import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
 import type { MeasuredInput } from '@/core/response/schema'
 import { MONO } from '@/ui/theme'
 import { useTryIt } from '@/ui/TryItValues'
-import { useDerived, usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived } from '@/ui/workingCopy/context'
 
 const EVERY = 20
 

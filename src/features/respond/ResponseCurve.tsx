@@ -22,7 +22,8 @@ import { CurveHandles, type PlotArea } from '@/features/respond/CurveHandles'
 import { ChartHatch, chartFont, HATCH_FILL } from '@/ui/chart'
 import { causeVar, inputCause } from '@/ui/cause'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
-import { useDerived, useDocument, usePreference } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 const HEIGHT = 245
 

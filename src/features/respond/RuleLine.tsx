@@ -15,7 +15,8 @@ import { SentenceRow } from '@/features/respond/SentenceRow'
 import { causeColour, ruleCause } from '@/ui/cause'
 import { useInstant } from '@/ui/TryItValues'
 import { Why } from '@/ui/Why'
-import { useDocument, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** A rule as a sentence with inline fields, what it asks now and why. */
 export function RuleLine({ rule, index }: { rule: Rule; index: number }) {

@@ -13,7 +13,8 @@ import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
 import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
-import { useDerived, useDocument, useJudgements, usePreference, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument, useJudgements, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** One control for each input, and the answer below: speed, signal, flow, and the reason. */
 export function TryItSheet() {

@@ -6,12 +6,11 @@ import { judgeInstallation } from '@/core/advise/judge'
 import type { Judgement } from '@/core/advise/judgement'
 import { derive, type Derived } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
-import { METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { UnitPreference } from '@/core/quantity/format'
+import { PreferenceProvider } from '@/ui/preference'
 import { createWorkingCopyStore, type WorkingCopyState, type WorkingCopyStore } from '@/ui/workingCopy/store'
 
-type Held = { readonly store: WorkingCopyStore; readonly preference: UnitPreference }
-
-const Context = createContext<Held | null>(null)
+const Context = createContext<WorkingCopyStore | null>(null)
 const DerivedContext = createContext<{ readonly derived: Derived; readonly judgements: readonly Judgement[] } | null>(
   null,
 )
@@ -39,11 +38,12 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
     void store.getState().open()
     return () => channel?.removeEventListener('message', hear)
   }, [store, channel])
-  const held = useMemo(() => ({ store, preference }), [store, preference])
   return (
-    <Context.Provider value={held}>
-      <WithDerived>{children}</WithDerived>
-    </Context.Provider>
+    <PreferenceProvider value={preference}>
+      <Context.Provider value={store}>
+        <WithDerived>{children}</WithDerived>
+      </Context.Provider>
+    </PreferenceProvider>
   )
 }
 
@@ -58,13 +58,13 @@ function WithDerived({ children }: { children: ReactNode }) {
   return <DerivedContext.Provider value={value}>{children}</DerivedContext.Provider>
 }
 
-function useHeld(): Held {
-  const held = useContext(Context)
-  if (!held) throw new Error('there is no working copy above this component')
-  return held
+function useWorkingCopyStore(): WorkingCopyStore {
+  const store = useContext(Context)
+  if (!store) throw new Error('there is no working copy above this component')
+  return store
 }
 
-export const useWorkingCopy = <T,>(pick: (state: WorkingCopyState) => T): T => useStore(useHeld().store, pick)
+export const useWorkingCopy = <T,>(pick: (state: WorkingCopyState) => T): T => useStore(useWorkingCopyStore(), pick)
 
 export const useDocument = (): Installation => useWorkingCopy((state) => state.document)
 
@@ -79,6 +79,3 @@ export function useJudgements(): readonly Judgement[] {
   if (!value) throw new Error('there is no working copy above this component')
   return value.judgements
 }
-
-/** How this person wants figures shown, inside an installation or out of one. */
-export const usePreference = (): UnitPreference => useContext(Context)?.preference ?? METRIC

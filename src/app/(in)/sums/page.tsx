@@ -1,0 +1,12 @@
+import type { Metadata } from 'next'
+import { listYard } from '@/db/queries/installation'
+import { SumsPage } from '@/features/sums/SumsPage'
+import { requireSigned } from '@/server/scope'
+
+export const metadata: Metadata = { title: 'Sums' }
+
+export default async function Sums({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
+  const [{ scope, preference }, { sum }] = await Promise.all([requireSigned(), searchParams])
+  const installations = (await listYard(scope)).map(({ id, workingCopy }) => ({ id, name: workingCopy.document.name }))
+  return <SumsPage chosen={sum ?? null} installations={installations} preference={preference} />
+}

@@ -1,0 +1,83 @@
+import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
+import { problemText } from '@/core/problem'
+import { quantitySpec } from '@/core/quantity/units'
+import { findSums, sumById, SUMS } from '@/core/sum/registry'
+import { formulaText, resultLines, runSumFromText, sumValueText, type SumResult } from '@/core/sum/runSum'
+import type { AnySum, SumInput } from '@/core/sum/sum'
+
+const USAGE = 'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME key=value[unit]… [--json]'
+
+function namedSum(name: string | undefined): AnySum {
+  if (name === undefined) throw new UsageError(`Name a sum.\nUsage: ${USAGE}`)
+  const sum = sumById(name)
+  if (sum) return sum
+  const near = findSums(name.replace(/-/g, ' ')).map(({ id }) => id)
+  throw new UsageError(
+    `There is no sum “${name}”${near.length > 0 ? `; near it: ${near.join(', ')}` : '; list them with gale sums'}.`,
+  )
+}
+
+function inputText(key: string, input: SumInput): string {
+  const start = sumValueText(input, input.start)
+  if (input.kind === 'choice')
+    return `  ${key}: ${input.name}, ${input.options.map(([value]) => value).join(' | ')} (${String(input.start)})`
+  const units = quantitySpec(input.quantity)
+    .units.map(({ symbol }) => symbol)
+    .filter(Boolean)
+    .join(', ')
+  return `  ${key}: ${input.name}${units ? `, in ${units}` : ''}${input.kind === 'list' ? ', several with spaces between' : ''} (${start})`
+}
+
+function show(sum: AnySum, { out }: Streams): void {
+  out(`${sum.id}: ${sum.name}`)
+  for (const [key, input] of Object.entries(sum.inputs)) out(inputText(key, input))
+  out(`  ${formulaText(sum, null)}`)
+  out(`  Source: ${sum.source}`)
+  if (sum.caution) out(`  ! ${sum.caution}`)
+}
+
+function sayResult(sum: AnySum, { values, results }: SumResult, { out }: Streams): void {
+  for (const { name, text } of resultLines(sum, results)) out(`${name}: ${text}`)
+  out(formulaText(sum, values))
+  out(`Source: ${sum.source}`)
+  if (sum.caution) out(`! ${sum.caution}`)
+}
+
+function run([name, ...pairs]: readonly string[], json: boolean, streams: Streams): number {
+  const sum = namedSum(name)
+  const texts = Object.fromEntries(
+    pairs.map((pair): [string, string] => {
+      const at = pair.indexOf('=')
+      if (at < 1) throw new UsageError(`“${pair}” is not key=value.\nUsage: ${USAGE}`)
+      return [pair.slice(0, at), pair.slice(at + 1)]
+    }),
+  )
+  const outcome = runSumFromText(sum, texts)
+  if (!outcome.ok) {
+    for (const problem of outcome.problems)
+      streams.err(`${problem.path ? `${problem.path}: ` : ''}${problemText(problem)}`)
+    return 1
+  }
+  if (json) streams.out(JSON.stringify({ sum: sum.id, ...outcome.value }))
+  else sayResult(sum, outcome.value, streams)
+  return 0
+}
+
+/** Lists the sums, shows one, or runs one: the same as in the place Sums. */
+export function sums(args: readonly string[], streams: Streams): number {
+  const { values, positionals } = parseCommandLine(args, { json: { type: 'boolean' } }, USAGE)
+  const [first, ...rest] = positionals
+  if (first === 'run') return run(rest, values.json ?? false, streams)
+  if (first === 'show') {
+    show(namedSum(rest[0]), streams)
+    return 0
+  }
+  const found = positionals.length === 0 ? SUMS : findSums(positionals.join(' '))
+  if (found.length === 0) {
+    streams.err(`No sum has the words “${positionals.join(' ')}”.`)
+    return 1
+  }
+  for (const { id, name, group } of found)
+    streams.out(values.json ? JSON.stringify({ id, name, group }) : `${id}: ${name} (${group})`)
+  return 0
+}

@@ -1,0 +1,123 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Link from '@mui/material/Link'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { problemText } from '@/core/problem'
+import { formulaText, resultLines, runSum, startValues, type SumValue, type SumValues } from '@/core/sum/runSum'
+import type { AnySum, SumInput } from '@/core/sum/sum'
+import { ReadingsField } from '@/features/sums/ReadingsField'
+import type { Target } from '@/features/sums/SumsPage'
+import { Choice } from '@/ui/Choice'
+import { FormRow } from '@/ui/FormRow'
+import { Caution } from '@/ui/Notice'
+import { usePreference } from '@/ui/preference'
+import { QuantityField } from '@/ui/QuantityField'
+import { MONO } from '@/ui/theme'
+
+/** One sum: its fields, the answer as one types, the formula with the values put in, its source. */
+export function SumForm({ sum, installations }: { sum: AnySum; installations: readonly Target[] }) {
+  const preference = usePreference()
+  const [values, setValues] = useState<SumValues>(() => startValues(sum))
+  const outcome = runSum(sum, values)
+  const lines = outcome.ok ? resultLines(sum, outcome.value.results, preference) : []
+  const flow = outcome.ok
+    ? lines.findLast(({ key, value }) => sum.outputs[key]?.quantity === 'flow' && value > 0)
+    : undefined
+  return (
+    <Box sx={{ px: { xs: 2, md: 4 }, py: 2, maxWidth: 780 }}>
+      <Typography variant="h1">{sum.name}</Typography>
+      {Object.entries(sum.inputs).map(([key, input]) => (
+        <FormRow key={key} label={`${input.name.charAt(0).toUpperCase()}${input.name.slice(1)}`}>
+          <SumField
+            input={input}
+            value={values[key] ?? input.start}
+            onChange={(value) => setValues((before) => ({ ...before, [key]: value }))}
+          />
+        </FormRow>
+      ))}
+      <Box
+        component="section"
+        aria-label="Result"
+        aria-live="polite"
+        sx={{ my: 2, borderLeft: '4px solid', borderColor: 'cause.speed', pl: 2 }}
+      >
+        {outcome.ok ? (
+          lines.map(({ key, name, text }) => (
+            <Box key={key} sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
+              <Typography sx={{ width: 220, color: 'text.secondary' }}>{name}</Typography>
+              <Typography
+                data-testid={`result-${key}`}
+                sx={{ fontFamily: MONO, fontSize: '1.375rem', fontWeight: 600, fontVariantNumeric: 'tabular-nums' }}
+              >
+                {text}
+              </Typography>
+            </Box>
+          ))
+        ) : (
+          <Typography>{outcome.problems.map(problemText).join(' ')}</Typography>
+        )}
+      </Box>
+      {sum.caution && <Caution text={sum.caution} />}
+      <FormRow label="Formula">
+        <Box component="span" sx={{ fontFamily: MONO, fontSize: '0.875rem', overflowWrap: 'anywhere' }}>
+          {formulaText(sum, null)}
+        </Box>
+      </FormRow>
+      <FormRow label="With these values">
+        <Box component="span" sx={{ fontFamily: MONO, fontSize: '0.875rem', overflowWrap: 'anywhere' }}>
+          {formulaText(sum, values, preference)}
+        </Box>
+      </FormRow>
+      <FormRow label="Source">{sum.source}</FormRow>
+      {flow && installations.length > 0 && (
+        <FormRow
+          label="Use this in"
+          hint={`${flow.name}, ${flow.text}, is offered in its Brief as the flow never to fall below.`}
+        >
+          {installations.map(({ id, name }, index) => (
+            <span key={id}>
+              {index > 0 && ' · '}
+              <Link
+                href={`/installation/${id}/brief?${new URLSearchParams({ flowLs: flow.value.toPrecision(6), why: sum.name })}`}
+              >
+                {name}
+              </Link>
+            </span>
+          ))}
+        </FormRow>
+      )}
+    </Box>
+  )
+}
+
+function SumField({
+  input,
+  value,
+  onChange,
+}: {
+  input: SumInput
+  value: SumValue
+  onChange: (value: SumValue) => void
+}) {
+  if (input.kind === 'choice')
+    return <Choice label={input.name} value={String(value)} options={input.options} onChange={onChange} />
+  if (input.kind === 'list')
+    return (
+      <ReadingsField
+        input={input}
+        values={Array.isArray(value) ? (value as readonly number[]) : []}
+        onChange={onChange}
+      />
+    )
+  return (
+    <QuantityField
+      label={input.name}
+      quantity={input.quantity}
+      value={Number(value)}
+      onChange={onChange}
+      {...(input.limits ? { limits: input.limits } : {})}
+    />
+  )
+}
