@@ -64,9 +64,11 @@ export function QuantityField({
       ? ''
       : quantity === 'time'
         ? String(Number(fromBase(unit, value).toFixed(2)))
-        : quantity === 'speed' || quantity === 'ratio'
-          ? formatPct(value)
-          : formatFigure(value, quantity, preference)
+        : quantity === 'count'
+          ? String(Number(value.toFixed(3)))
+          : quantity === 'speed' || quantity === 'ratio'
+            ? formatPct(value)
+            : formatFigure(value, quantity, preference)
   const text = typed ?? figure
 
   function type(next: string): void {

@@ -4,6 +4,7 @@ import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import type { ControllerModel } from '@/core/controller/schema'
+import { formatPct } from '@/core/quantity/format'
 import { type Fan } from '@/core/kit/schema'
 import type { Signal } from '@/core/motor/signal'
 import { Choice } from '@/ui/Choice'
@@ -64,13 +65,19 @@ export function FanForm({
       },
       `fan-${index}-${label}`,
     )
-  const isFollower = response.followers.some((follower) => follower.fan === fan.id)
+  const joinsAt = response.stages?.fixed.find((stage) => stage.fan === fan.id)?.joinsAtPct
+  const part = isLead
+    ? 'leads'
+    : response.followers.some((follower) => follower.fan === fan.id)
+      ? 'follows'
+      : joinsAt !== undefined
+        ? `joins at ${formatPct(joinsAt)} % of the ladder`
+        : null
   return (
     <>
       <Typography variant="h2" sx={{ mt: 2 }}>
-        Fan {index + 1},{' '}
-        {isLead ? 'leads' : isFollower ? 'follows' : 'not driven yet: add a rule “follows” under Respond'}
-        {!isLead && !isFollower && (
+        Fan {index + 1}, {part ?? 'not driven yet: add a rule “follows” under Respond'}
+        {part === null && (
           <Button
             size="small"
             onClick={() =>

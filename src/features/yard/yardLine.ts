@@ -2,6 +2,7 @@ import { DUTY_NAMES } from '@/core/brief/duty'
 import { judgeInstallation } from '@/core/advise/judge'
 import { derive } from '@/core/derive'
 import { evaluateAt } from '@/core/evaluate'
+import type { Installation } from '@/core/document/installation'
 import { readInstallation } from '@/core/document/read'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
@@ -9,6 +10,12 @@ import { ruleInputId, type Cause } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import type { YardRow } from '@/db/queries/installation'
 import type { RailProps } from '@/ui/rail/SpeedRail'
+
+/** The fans by name; of a long row only how many. */
+function namesOf({ kit: { fans } }: Installation): string {
+  const names = fans.map(({ name }) => name)
+  return names.length > 2 ? `${names[0]} and ${names.length - 1} more` : names.join(' and ')
+}
 
 export type YardLine = {
   readonly id: string
@@ -51,7 +58,7 @@ export function yardLine(
     id,
     site: siteName,
     name: document.name,
-    about: `${DUTY_NAMES[brief.duty]} · ${document.kit.fans.map(({ name }) => name).join(' and ')}`,
+    about: `${DUTY_NAMES[brief.duty]} · ${namesOf(document)}`,
     rail: {
       startPct: derived.lead?.startPct ?? null,
       floorPct: response.floor.speedPct,
