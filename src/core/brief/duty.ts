@@ -22,7 +22,3 @@ export const DUTY_NAMES: Record<Duty, string> = {
   'door-curtain': 'door curtain',
   electronics: 'electronics cooling',
 }
-
-/** Duties whose questions and starting response exist so far. */
-export const NEW_DUTIES = ['grow-room', 'exhaust', 'electronics'] as const satisfies readonly Duty[]
-export type NewDuty = (typeof NEW_DUTIES)[number]

@@ -33,6 +33,13 @@ export const Brief = Type.Object(
       },
       closed,
     ),
+    /** Answers to the duty’s own questions, by their ids, numbers in base units; null is “I do not know yet”. */
+    answers: Type.Optional(
+      Type.Record(
+        Type.String({ pattern: '^[a-z][A-Za-z0-9]{0,30}$' }),
+        Type.Union([Type.Number(), Type.String({ maxLength: 60 }), Type.Boolean(), Type.Null()]),
+      ),
+    ),
     targets: Type.Array(Target, { maxItems: 8 }),
     /** Flow that must never be undercut (L/s), and why. */
     requiredFlow: Type.Union([

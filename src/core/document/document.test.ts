@@ -1,4 +1,4 @@
-import { NEW_DUTIES } from '@/core/brief/duty'
+import { DUTIES } from '@/core/brief/duty'
 import fc from 'fast-check'
 import { canonicalJson } from '@/core/document/canonical'
 import { newInstallation } from '@/core/document/newInstallation'
@@ -31,7 +31,7 @@ function flatKeys(value: unknown, found: Record<string, true> = {}): Record<stri
   return found
 }
 
-test.each(NEW_DUTIES)('a new installation for %s is good as it is', (duty) =>
+test.each(DUTIES)('a new installation for %s is good as it is', (duty) =>
   expect(readInstallation(newInstallation('Shed', duty))).toMatchObject({ ok: true }),
 )
 

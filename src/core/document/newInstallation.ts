@@ -1,94 +1,41 @@
-import type { NewDuty } from '@/core/brief/duty'
-import { lostSensorPct } from '@/core/brief/lostSensor'
+import type { Duty } from '@/core/brief/duty'
 import { BRIEF_SCHEMA, type Brief } from '@/core/brief/schema'
 import { CALIBRATION_SCHEMA } from '@/core/calibration/schema'
 import { INSTALLATION_SCHEMA, type Installation } from '@/core/document/installation'
-import { KIT_SCHEMA } from '@/core/kit/schema'
-import { RESPONSE_SCHEMA, type Response } from '@/core/response/schema'
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { KIT_SCHEMA, type Probe } from '@/core/kit/schema'
+import { isMeasured } from '@/core/response/rules/kind'
+import type { Response } from '@/core/response/schema'
 
-type Start = {
-  readonly target: Brief['targets'][number]
-  readonly input: { id: string; name: string; from: number; to: number }
-  readonly startAt: number
-  readonly fullAt: number
-  readonly floorPct: number
-}
+/** A probe for every temperature and humidity that is read, not made of others. */
+const probesFor = ({ inputs }: Response): Probe[] =>
+  inputs.filter(isMeasured).flatMap((input): Probe[] =>
+    input.combines || (input.kind !== 'temperature' && input.kind !== 'humidity')
+      ? []
+      : [
+          {
+            id: `${input.id}-probe`,
+            input: input.id,
+            name: `${input.name} probe`,
+            quantity: input.kind,
+            survivesToC: null,
+            resolution: input.kind === 'humidity' ? 1 : 0.5,
+            place: '',
+          },
+        ],
+  )
 
-// Sensible first figures; common practice, no source. The electronics ramp is the 40 + 15 of trade.md section 2.
-const STARTS: Record<NewDuty, Start> = {
-  'grow-room': {
-    target: {
-      quantity: 'temperature',
-      bandFrom: 18,
-      bandTo: 26,
-      limitAbove: 30,
-      why: 'Starting value; ask the grower',
-      source: '',
-    },
-    input: { id: 'roomTemp', name: 'room temperature', from: 10, to: 36 },
-    startAt: 22,
-    fullAt: 27,
-    floorPct: 20,
-  },
-  exhaust: {
-    target: {
-      quantity: 'temperature',
-      bandFrom: 10,
-      bandTo: 30,
-      limitAbove: 40,
-      why: 'Starting value; ask what the equipment stands',
-      source: '',
-    },
-    input: { id: 'roomTemp', name: 'room temperature', from: 10, to: 50 },
-    startAt: 26,
-    fullAt: 34,
-    floorPct: 20,
-  },
-  electronics: {
-    target: {
-      quantity: 'temperature',
-      bandFrom: 10,
-      bandTo: 45,
-      limitAbove: 60,
-      why: 'Starting value; read the plate of the component',
-      source: '',
-    },
-    input: { id: 'sink', name: 'heat-sink temperature', from: 20, to: 80 },
-    startAt: 40,
-    fullAt: 55,
-    floorPct: 30,
-  },
-}
-
-function startingResponse({ input, startAt, fullAt, floorPct }: Start, duty: NewDuty): Response {
-  return {
-    schema: RESPONSE_SCHEMA,
-    lead: 'fan',
-    inputs: [{ kind: 'temperature', ...input, lostPct: lostSensorPct(duty, floorPct) }],
-    floor: { speedPct: floorPct, reasons: [] },
-    ceiling: { speedPct: 100, how: 'clip' },
-    rules: [
-      { id: 'temp', kind: 'ramp', input: input.id, startAt, fullAt, fromPct: floorPct, toPct: 100, below: 'from' },
-    ],
-    startKick: null,
-    followers: [],
-    steps: { stepPct: 0, rounding: 'nearest' },
-  }
-}
-
-/** An installation with one fan, one probe and the usual ramp of its duty, to be changed. */
-export function newInstallation(name: string, duty: NewDuty): Installation {
-  const start = STARTS[duty]
+/** An installation with one fan and the usual targets and response of its duty, to be changed. */
+export function newInstallation(name: string, duty: Duty): Installation {
+  const plan = DUTY_PLANS[duty]
+  const space: Brief['space'] = { about: '', volumeM3: null, heatLoadW: null, allowedRiseK: null }
+  const answers = answerReader(plan, { space })
+  const response = plan.response(answers)
   return {
     schema: INSTALLATION_SCHEMA,
     name,
-    brief: {
-      schema: BRIEF_SCHEMA,
-      duty,
-      space: { about: '', volumeM3: null, heatLoadW: null, allowedRiseK: null },
-      targets: [start.target],
-      requiredFlow: null,
-    },
+    brief: { schema: BRIEF_SCHEMA, duty, space, targets: [...plan.follows(answers).targets], requiredFlow: null },
     kit: {
       schema: KIT_SCHEMA,
       controller: null,
@@ -97,7 +44,7 @@ export function newInstallation(name: string, duty: NewDuty): Installation {
           id: 'fan',
           name: 'fan',
           output: null,
-          signal: duty === 'electronics' ? { kind: 'pwm', inverted: false } : { kind: 'volts', convention: 'ten' },
+          signal: plan.signal,
           motor: 'unknown',
           bearings: 'unknown',
           ratedFlowLs: null,
@@ -107,23 +54,13 @@ export function newInstallation(name: string, duty: NewDuty): Installation {
           coolingFloorPct: null,
         },
       ],
-      probes: [
-        {
-          id: 'probe',
-          input: start.input.id,
-          name: `${start.input.name} probe`,
-          quantity: 'temperature',
-          survivesToC: null,
-          resolution: 0.5,
-          place: '',
-        },
-      ],
+      probes: probesFor(response),
     },
     calibration: {
       schema: CALIBRATION_SCHEMA,
       fans: [{ fan: 'fan', startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] }],
     },
-    response: startingResponse(start, duty),
+    response,
     dial: { present: [], done: [] },
   }
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { DUTY_NAMES, NEW_DUTIES } from '@/core/brief/duty'
+import { DUTIES, DUTY_NAMES } from '@/core/brief/duty'
 import Button from '@mui/material/Button'
 import { useSearchParams } from 'next/navigation'
 import Typography from '@mui/material/Typography'
@@ -10,7 +10,11 @@ import { formatQuantity } from '@/core/quantity/format'
 import { heatRemoval } from '@/core/sum/flow/heatRemoval'
 import { formulaText } from '@/core/sum/runSum'
 import { TargetRow } from '@/features/brief/TargetRow'
-import { CAUTIONS } from '@/features/brief/cautions'
+import { CAUTIONS } from '@/core/duty/cautions'
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { Questions } from '@/features/brief/Questions'
+import { WhatFollows } from '@/features/brief/WhatFollows'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { Notice } from '@/ui/Notice'
@@ -53,7 +57,7 @@ export function BriefStage() {
   const change = (label: string, recipe: (draft: Brief) => void, key?: string) =>
     edit(label, (draft) => recipe(draft.brief), key)
   const { space, requiredFlow } = brief
-  const duties = [...new Set([brief.duty, ...NEW_DUTIES])].map((duty) => [duty, DUTY_NAMES[duty]] as const)
+  const duties = DUTIES.map((duty) => [duty, DUTY_NAMES[duty]] as const)
   const heatLs =
     space.heatLoadW !== null && space.allowedRiseK !== null ? flowForHeatLs(space.heatLoadW, space.allowedRiseK) : null
   return (
@@ -73,7 +77,12 @@ export function BriefStage() {
           label="duty"
           value={brief.duty}
           options={duties}
-          onChange={(duty) => change('duty', (draft) => void (draft.duty = duty))}
+          onChange={(duty) =>
+            change('duty', (draft) => {
+              draft.duty = duty
+              delete draft.answers
+            })
+          }
         />
       </FormRow>
       <FormRow label="The space">
@@ -175,6 +184,8 @@ export function BriefStage() {
           }
         />
       </FormRow>
+      <Questions brief={brief} />
+      <WhatFollows brief={brief} />
       <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
         Targets
       </Typography>
@@ -227,14 +238,17 @@ export function BriefStage() {
 }
 
 function Care({ brief }: { brief: Brief }) {
+  const plan = DUTY_PLANS[brief.duty]
   return (
     <>
       <SideHeading>Care</SideHeading>
-      {CAUTIONS[brief.duty].map(({ title, detail, isGrave }) => (
-        <Notice key={title} title={title} grave={isGrave}>
-          {detail}
-        </Notice>
-      ))}
+      {[...plan.follows(answerReader(plan, brief)).cautions, ...CAUTIONS[brief.duty]].map(
+        ({ title, detail, isGrave }) => (
+          <Notice key={title} title={title} grave={isGrave}>
+            {detail}
+          </Notice>
+        ),
+      )}
       <Notice title="The person on site decides and signs.">
         Local codes, the maker’s instructions and licensed practice come first; nothing here says that an installation
         is safe.

@@ -1,6 +1,6 @@
 'use client'
 
-import { DUTY_NAMES, NEW_DUTIES, type NewDuty } from '@/core/brief/duty'
+import { DUTIES, DUTY_NAMES, type Duty } from '@/core/brief/duty'
 import Alert from '@mui/material/Alert'
 import Autocomplete from '@mui/material/Autocomplete'
 import Button from '@mui/material/Button'
@@ -50,7 +50,7 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
 
   function onSubmit(event: FormEvent<HTMLFormElement>): void {
     event.preventDefault()
-    const { name, duty } = Object.fromEntries(new FormData(event.currentTarget)) as { name: string; duty: NewDuty }
+    const { name, duty } = Object.fromEntries(new FormData(event.currentTarget)) as { name: string; duty: Duty }
     void finish((made) => onMake({ id: made, site, name, duty }))
   }
 
@@ -91,8 +91,8 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
             onInputChange={(_event, next) => setSite(next)}
             renderInput={(params) => <TextField {...params} label="Site" required />}
           />
-          <TextField name="duty" label="Duty" select defaultValue={NEW_DUTIES[0]}>
-            {NEW_DUTIES.map((duty) => (
+          <TextField name="duty" label="Duty" select defaultValue={DUTIES[0]}>
+            {DUTIES.map((duty) => (
               <MenuItem key={duty} value={duty}>
                 {DUTY_NAMES[duty]}
               </MenuItem>

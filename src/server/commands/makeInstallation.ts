@@ -1,4 +1,4 @@
-import { NEW_DUTIES } from '@/core/brief/duty'
+import { DUTIES } from '@/core/brief/duty'
 import { Type } from '@sinclair/typebox'
 import { newInstallation } from '@/core/document/newInstallation'
 import { readInstallationText } from '@/core/document/read'
@@ -12,7 +12,7 @@ import type { Result } from '@/server/result'
 const Named = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })
 const readNew = validator(
   Type.Object(
-    { id: Uuid, site: Named, name: Named, duty: Type.Union(NEW_DUTIES.map((duty) => Type.Literal(duty))) },
+    { id: Uuid, site: Named, name: Named, duty: Type.Union(DUTIES.map((duty) => Type.Literal(duty))) },
     closed,
   ),
 )

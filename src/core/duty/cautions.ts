@@ -12,7 +12,7 @@ const RESTART: Caution = {
   detail: 'When power returns, when it warms, when a clock says so. Keep hands out until it is locked off.',
   isGrave: true,
 }
-const OPEN_FLUE: Caution = {
+export const OPEN_FLUE: Caution = {
   title: 'An open flue anywhere in the building?',
   detail:
     'An extract fan can pull its gases into the room. A spillage test by a certified person, with every extract at full, comes first.',
@@ -21,8 +21,8 @@ const OPEN_FLUE: Caution = {
 
 /** What must stand where the hand is, by duty (trade.md section 7). */
 export const CAUTIONS: Record<Duty, readonly Caution[]> = {
-  extract: [MAINS, OPEN_FLUE, RESTART],
-  exhaust: [MAINS, OPEN_FLUE, RESTART],
+  extract: [MAINS, RESTART],
+  exhaust: [MAINS, RESTART],
   'head-pressure': [
     MAINS,
     RESTART,
@@ -43,7 +43,6 @@ export const CAUTIONS: Record<Duty, readonly Caution[]> = {
   ],
   'grow-room': [
     MAINS,
-    OPEN_FLUE,
     RESTART,
     {
       title: 'CO₂ dosing?',
@@ -60,7 +59,7 @@ export const CAUTIONS: Record<Duty, readonly Caution[]> = {
       isGrave: true,
     },
   ],
-  balanced: [MAINS, OPEN_FLUE, RESTART],
+  balanced: [MAINS, RESTART],
   'door-curtain': [MAINS, RESTART],
   electronics: [
     {

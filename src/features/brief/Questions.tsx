@@ -1,0 +1,121 @@
+'use client'
+
+import Link from '@mui/material/Link'
+import Typography from '@mui/material/Typography'
+import type { Brief } from '@/core/brief/schema'
+import type { Question } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { Choice } from '@/ui/Choice'
+import { FormRow } from '@/ui/FormRow'
+import { QuantityField } from '@/ui/QuantityField'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+type Answer = NonNullable<Brief['answers']>[string]
+
+const YES_NO = [
+  ['yes', 'yes'],
+  ['no', 'no'],
+] as const
+
+/** The duty’s own questions; each can stand at “I do not know yet”, and the rest goes on with what that costs. */
+export function Questions({ brief }: { brief: Brief }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  const { answers = {} } = brief
+  const answer = ({ id, ask }: Question, value: Answer, key?: string) =>
+    edit(
+      ask,
+      (draft) => {
+        draft.brief.answers = { ...draft.brief.answers, [id]: value }
+      },
+      key,
+    )
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
+        To be asked
+      </Typography>
+      {DUTY_PLANS[brief.duty].questions.map((question) => {
+        const value = question.id in answers ? answers[question.id]! : question.start
+        const isUnknown = value === null
+        return (
+          <FormRow
+            key={question.id}
+            label={question.ask}
+            hint={
+              isUnknown ? (
+                question.unknown
+              ) : (
+                <Link
+                  component="button"
+                  type="button"
+                  aria-label={`I do not know yet: ${question.ask}`}
+                  onClick={() => answer(question, null)}
+                  sx={{ fontSize: 'inherit', verticalAlign: 'baseline' }}
+                >
+                  I do not know yet
+                </Link>
+              )
+            }
+          >
+            {isUnknown ? (
+              <>
+                Not known yet.{' '}
+                <Link
+                  component="button"
+                  type="button"
+                  aria-label={`Answer: ${question.ask}`}
+                  onClick={() => answer(question, question.start ?? false)}
+                  sx={{ fontSize: 'inherit', verticalAlign: 'baseline' }}
+                >
+                  Answer it
+                </Link>
+              </>
+            ) : (
+              <AnswerField
+                question={question}
+                value={value}
+                onDone={onDone}
+                onChange={(next) => answer(question, next, question.id)}
+              />
+            )}
+          </FormRow>
+        )
+      })}
+    </>
+  )
+}
+
+type FieldProps = {
+  question: Question
+  value: Exclude<Answer, null>
+  onChange: (value: Exclude<Answer, null>) => void
+  onDone: () => void
+}
+
+function AnswerField({ question, value, onChange, onDone }: FieldProps) {
+  switch (question.kind) {
+    case 'number':
+      return (
+        <QuantityField
+          label={question.ask}
+          quantity={question.quantity}
+          value={typeof value === 'number' ? value : question.start}
+          limits={question.limits}
+          onDone={onDone}
+          onChange={onChange}
+        />
+      )
+    case 'choice':
+      return <Choice label={question.ask} value={String(value)} options={question.options} onChange={onChange} />
+    case 'yes':
+      return (
+        <Choice
+          label={question.ask}
+          value={value === true ? 'yes' : 'no'}
+          options={YES_NO}
+          onChange={(said) => onChange(said === 'yes')}
+        />
+      )
+  }
+}

@@ -1,0 +1,80 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Link from '@mui/material/Link'
+import Typography from '@mui/material/Typography'
+import type { Brief, Target } from '@/core/brief/schema'
+import { answerReader, type Flow } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { formatQuantity } from '@/core/quantity/format'
+import { FormRow } from '@/ui/FormRow'
+import { usePreference } from '@/ui/preference'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+// A document that came back from the database has its keys in another order.
+const sameTargets = (a: readonly Target[], b: readonly Target[]): boolean =>
+  a.length === b.length &&
+  a.every((one, index) => (Object.keys(one) as (keyof Target)[]).every((key) => one[key] === b[index]![key]))
+
+/** What the answers lead to: flows and targets with their reasons, taken by a press; what is still to be measured. */
+export function WhatFollows({ brief }: { brief: Brief }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const plan = DUTY_PLANS[brief.duty]
+  const { targets, least, most, later } = plan.follows(answerReader(plan, brief))
+  const leastLs = least === null ? null : Number(least.flowLs.toPrecision(6))
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
+        What follows
+      </Typography>
+      {least !== null && (
+        <FormRow label="Never less than" hint={`${least.why}. ${least.source}.`}>
+          <Figure flow={least} />{' '}
+          {brief.requiredFlow?.flowLs !== leastLs && (
+            <Take
+              label="Take it as the flow never to fall below"
+              onTake={() =>
+                edit('required flow', (draft) => void (draft.brief.requiredFlow = { flowLs: leastLs!, why: least.why }))
+              }
+            />
+          )}
+        </FormRow>
+      )}
+      {most !== null && (
+        <FormRow label="At the most" hint={`${most.why}. ${most.source}.`}>
+          <Figure flow={most} />
+        </FormRow>
+      )}
+      {!sameTargets(targets, brief.targets) && (
+        <FormRow label="Targets" hint={targets.map(({ quantity, why }) => `${quantity}: ${why}`).join('. ')}>
+          <Take
+            label="Take the targets that follow from these answers"
+            onTake={() => edit('targets', (draft) => void (draft.brief.targets = structuredClone([...targets])))}
+          />
+        </FormRow>
+      )}
+      {later.length > 0 && (
+        <FormRow label="Still to be measured">
+          <Box component="ul" sx={{ m: 0, pl: 2 }}>
+            {later.map((said) => (
+              <li key={said}>{said}</li>
+            ))}
+          </Box>
+        </FormRow>
+      )}
+    </>
+  )
+}
+
+const Figure = ({ flow }: { flow: Flow }) => <b>{formatQuantity(flow.flowLs, 'flow', usePreference())}</b>
+
+const Take = ({ label, onTake }: { label: string; onTake: () => void }) => (
+  <Link
+    component="button"
+    type="button"
+    onClick={onTake}
+    sx={{ fontSize: 'inherit', verticalAlign: 'baseline', minHeight: { xs: 44, md: 0 } }}
+  >
+    {label}
+  </Link>
+)
