@@ -91,7 +91,12 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
           Soft Gale
         </Box>
       </Box>
-      <Box component="nav" aria-label="Places" sx={{ display: 'flex', gap: { xs: 1.5, sm: 2.5 } }}>
+      <Box
+        component="nav"
+        aria-label="Places"
+        // On a phone the places give way: they slide under a thumb, and what is kept stays in sight.
+        sx={{ display: 'flex', gap: { xs: 1.5, sm: 2.5 }, minWidth: 0, overflowX: { xs: 'auto', sm: 'visible' } }}
+      >
         {PLACES.map(({ name, path: to, key }) => {
           const isHere = path.startsWith(to) || (to === '/yard' && path.startsWith('/installation'))
           return (

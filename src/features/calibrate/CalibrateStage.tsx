@@ -111,7 +111,7 @@ function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: boolean }
           sx={{ mt: 1 }}
           onClick={() =>
             edit(`floor ${ruling.speedPct} %`, (draft) => {
-              draft.response.floor = { speedPct: ruling.speedPct, reasons: [...reasons] }
+              draft.response.floor = { ...draft.response.floor, speedPct: ruling.speedPct, reasons: [...reasons] }
             })
           }
         >

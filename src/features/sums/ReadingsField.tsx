@@ -31,7 +31,6 @@ export function ReadingsField({ input, values, onChange }: Props) {
       <InputBase
         value={text}
         onChange={(event) => type(event.target.value)}
-        multiline
         error={problem !== null}
         inputProps={{
           'aria-label': `${input.name}, ${unit.symbol}, with spaces between`,
@@ -41,7 +40,7 @@ export function ReadingsField({ input, values, onChange }: Props) {
           width: '100%',
           borderBottom: '2px solid',
           borderColor: problem === null ? 'text.primary' : 'error.main',
-          '& textarea': { fontFamily: MONO, fontWeight: 600 },
+          '& input': { fontFamily: MONO, fontWeight: 600 },
         }}
       />
       {problem !== null && (
