@@ -1,7 +1,7 @@
 import { judgeInstallation } from '@/core/advise/judge'
 import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
-import { demoInstallation } from '@/testing/examples'
+import { demoInstallation, demoModel } from '@/testing/examples'
 
 const judge = (change: (draft: Installation) => void, name = 'fruiting-room') => {
   const draft = demoInstallation(name)
@@ -38,6 +38,35 @@ describe.each([
     id: 'ask-above-ceiling-boost',
     triggers: (d: Installation) => void Object.assign(d.response.rules[2]!, { speedPct: 95 }),
     short: (d: Installation) => void Object.assign(d.response.rules[2]!, { speedPct: 90 }),
+  },
+  {
+    id: 'cannot-drive-other-signal-exhaust',
+    triggers: (d: Installation) => void (d.kit.fans[0]!.signal = { kind: 'pwm', inverted: false }),
+    short: (d: Installation) => void (d.kit.fans[0]!.signal = { kind: 'volts', convention: 'two-to-ten' }),
+  },
+  {
+    id: 'cannot-drive-motor-exhaust',
+    triggers: (d: Installation) => {
+      d.kit.controller = demoModel('slide-lever-box')
+      Object.assign(d.kit.fans[0]!, { signal: { kind: 'phase-cut', supplyV: 230 }, motor: 'three-phase' })
+    },
+    short: (d: Installation) => {
+      d.kit.controller = demoModel('slide-lever-box')
+      Object.assign(d.kit.fans[0]!, { signal: { kind: 'phase-cut', supplyV: 230 }, motor: 'capacitor' })
+    },
+  },
+  {
+    id: 'current-over-rating-fan',
+    triggers: (d: Installation) => {
+      d.kit.controller = demoModel('slide-lever-box')
+      d.kit.deratedToPct = 70
+      for (const fan of d.kit.fans) Object.assign(fan, { output: 'fan', ratedCurrentA: 1.06 })
+    },
+    short: (d: Installation) => {
+      d.kit.controller = demoModel('slide-lever-box')
+      d.kit.deratedToPct = 70
+      for (const fan of d.kit.fans) Object.assign(fan, { output: 'fan', ratedCurrentA: 1.05 })
+    },
   },
   { id: 'follower-too-slow-make-up', triggers: slowFollower(12.9), short: slowFollower(13) },
   {

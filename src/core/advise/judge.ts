@@ -1,4 +1,6 @@
 import { askAboveCeiling } from '@/core/advise/askAboveCeiling'
+import { cannotDrive } from '@/core/advise/cannotDrive'
+import { currentOverRating } from '@/core/advise/currentOverRating'
 import { floorBelowReason } from '@/core/advise/floorBelowReason'
 import { followerTooSlow } from '@/core/advise/followerTooSlow'
 import { forgetsWithoutPower } from '@/core/advise/forgetsWithoutPower'
@@ -7,6 +9,8 @@ import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 
 const JUDGES: readonly Judge[] = [
+  cannotDrive,
+  currentOverRating,
   floorBelowReason,
   probeOverLimit,
   fullAboveLimit,

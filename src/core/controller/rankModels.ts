@@ -7,6 +7,7 @@ import type { Response } from '@/core/response/schema'
 
 /** Why an output cannot drive a fan at all. Which motors may be phase-cut: trade.md section 4. */
 export type DriveProblem = {
+  readonly fanId: string
   readonly fan: string
   readonly kind: 'no-output' | 'other-signal' | 'motor'
   readonly needs: string
@@ -39,7 +40,11 @@ const MISSING: ReadonlySet<Loss['kind']> = new Set([
 
 const PHASE_CUT_MOTORS: ReadonlySet<Fan['motor']> = new Set(['shaded-pole', 'capacitor', 'unknown'] as const)
 
-function driveProblems(response: Response, { fans }: Pick<Kit, 'fans'>, { outputs }: ControllerModel): DriveProblem[] {
+export function driveProblems(
+  response: Response,
+  { fans }: Pick<Kit, 'fans'>,
+  { outputs }: ControllerModel,
+): DriveProblem[] {
   const driven = [
     response.lead,
     ...response.followers.map(({ fan }) => fan),
@@ -49,13 +54,13 @@ function driveProblems(response: Response, { fans }: Pick<Kit, 'fans'>, { output
     const fan = fans.find((candidate) => candidate.id === id)
     if (!fan) return []
     const output = outputs[index]
-    if (!output) return [{ fan: fan.name, kind: 'no-output', needs: fan.signal.kind, has: '' }]
+    if (!output) return [{ fanId: id, fan: fan.name, kind: 'no-output', needs: fan.signal.kind, has: '' }]
     // Levels are made by cutting the supply, so a fan made for one takes the other.
     const cuts = (kind: string) => kind === 'phase-cut' || kind === 'levels'
     if (output.kind !== fan.signal.kind && !(cuts(output.kind) && cuts(fan.signal.kind)))
-      return [{ fan: fan.name, kind: 'other-signal', needs: fan.signal.kind, has: output.kind }]
+      return [{ fanId: id, fan: fan.name, kind: 'other-signal', needs: fan.signal.kind, has: output.kind }]
     return cuts(output.kind) && !PHASE_CUT_MOTORS.has(fan.motor)
-      ? [{ fan: fan.name, kind: 'motor', needs: fan.motor, has: output.kind }]
+      ? [{ fanId: id, fan: fan.name, kind: 'motor', needs: fan.motor, has: output.kind }]
       : []
   })
 }

@@ -49,6 +49,8 @@ export const Kit = Type.Object(
   {
     schema: Type.Literal(KIT_SCHEMA),
     controller: orNull(ControllerModel),
+    /** What the place where it hangs leaves of the controller’s rated current, from its leaflet; all of it where nothing is said. */
+    deratedToPct: Type.Optional(Type.Number({ minimum: 10, maximum: 100 })),
     fans: Type.Array(Fan, { minItems: 1, maxItems: 8 }),
     probes: Type.Array(Probe, { maxItems: 12 }),
   },

@@ -12,6 +12,7 @@ import { ProbeForm } from '@/features/kit/ProbeForm'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { Caution, Notice } from '@/ui/Notice'
+import { QuantityField } from '@/ui/QuantityField'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
@@ -21,6 +22,7 @@ import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/contex
 export function KitStage({ models }: { models: readonly ControllerModel[] }) {
   const { kit, response } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
+  const onDone = useWorkingCopy((state) => state.endGesture)
   const known =
     kit.controller && !models.some(({ id }) => id === kit.controller?.id) ? [kit.controller, ...models] : models
 
@@ -82,6 +84,21 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
           onChange={choose}
         />
       </FormRow>
+      {kit.controller?.outputs.some(({ ratedCurrentA }) => ratedCurrentA !== undefined) && (
+        <FormRow
+          label="Its place leaves of the rated current"
+          hint="A warm loft or a closed cupboard takes some of it; the leaflet says how much. One overheating means: move it."
+        >
+          <QuantityField
+            label="its place leaves of the rated current"
+            quantity="share"
+            value={kit.deratedToPct ?? 100}
+            limits={[10, 100]}
+            onDone={onDone}
+            onChange={(pct) => edit('rated current', (draft) => void (draft.kit.deratedToPct = pct), 'derated')}
+          />
+        </FormRow>
+      )}
       {kit.fans.map((fan, index) => (
         <FanForm
           key={fan.id}

@@ -1,0 +1,23 @@
+import type { Judge } from '@/core/advise/judgement'
+import { formatNumber } from '@/core/quantity/format'
+
+/** The fans’ currents together against what the output carries, less what its surroundings take. Only outputs that carry the fans’ own
+ *  current have a rating. */
+export const currentOverRating: Judge = ({ kit }) =>
+  (kit.controller?.outputs ?? []).flatMap(({ id, name, ratedCurrentA }) => {
+    if (ratedCurrentA === undefined) return []
+    const onIt = kit.fans.filter(({ output }) => output === id)
+    const totalA = onIt.reduce((total, fan) => total + (fan.ratedCurrentA ?? 0), 0)
+    const carriesA = (ratedCurrentA * (kit.deratedToPct ?? 100)) / 100
+    if (totalA <= carriesA) return []
+    return [
+      {
+        id: `current-over-rating-${id}`,
+        severity: 'hurts' as const,
+        path: `kit.fans.${kit.fans.indexOf(onIt[0]!)}.ratedCurrentA`,
+        title: `${name} would carry ${formatNumber(totalA, 2)} A and is good for ${formatNumber(carriesA, 2)} A.`,
+        detail: `Rated ${formatNumber(ratedCurrentA, 2)} A${kit.deratedToPct === undefined ? '' : `, of which its surroundings leave ${formatNumber(kit.deratedToPct, 0)} %`}. Fewer fans on it, a cooler place, or a bigger controller.`,
+        cure: null,
+      },
+    ]
+  })
