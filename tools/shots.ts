@@ -20,6 +20,7 @@ const SHOTS: readonly Shot[] = [
   { file: 'prove-phone', path: '@prove', phone: true },
   { file: 'hand-over', path: '@hand-over' },
   { file: 'controllers', path: '/controllers' },
+  { file: 'sums', path: '/sums?sum=round-traverse' },
 ]
 
 const FOLDER = 'docs/screenshots'

@@ -68,6 +68,11 @@ describe.each([
       for (const fan of d.kit.fans) Object.assign(fan, { output: 'fan', ratedCurrentA: 1.05 })
     },
   },
+  {
+    id: 'kick-shorter-than-shutters',
+    triggers: (d: Installation) => void (d.calibration.fans[0]!.shutters = { opensInS: [3.5, 4.1], openFromPct: null }),
+    short: (d: Installation) => void (d.calibration.fans[0]!.shutters = { opensInS: [3.5, 4], openFromPct: null }),
+  },
   { id: 'follower-too-slow-make-up', triggers: slowFollower(12.9), short: slowFollower(13) },
   {
     id: 'forgets-without-power',

@@ -5,6 +5,7 @@ import { floorBelowReason } from '@/core/advise/floorBelowReason'
 import { followerTooSlow } from '@/core/advise/followerTooSlow'
 import { forgetsWithoutPower } from '@/core/advise/forgetsWithoutPower'
 import { fullAboveLimit } from '@/core/advise/fullAboveLimit'
+import { kickShorterThanShutters } from '@/core/advise/kickShorterThanShutters'
 import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 
@@ -16,6 +17,7 @@ const JUDGES: readonly Judge[] = [
   fullAboveLimit,
   followerTooSlow,
   askAboveCeiling,
+  kickShorterThanShutters,
   forgetsWithoutPower,
 ]
 

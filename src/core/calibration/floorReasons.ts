@@ -29,6 +29,8 @@ export function floorReasons({ calibration, flow, coolingFloorPct, requiredFlowL
       speedPct: Math.max(...calibration.stallsPct),
       note: `highest of ${calibration.stallsPct.length} stalls`,
     })
+  const openFromPct = calibration?.shutters?.openFromPct ?? null
+  if (openFromPct !== null) reasons.push({ kind: 'shutters', speedPct: openFromPct, note: 'below it they flap' })
   if (coolingFloorPct !== null)
     reasons.push({ kind: 'motor-cooling', speedPct: coolingFloorPct, note: 'from its plate' })
   if (requiredFlowLs !== null && flow?.kind === 'map') {

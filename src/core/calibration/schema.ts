@@ -30,6 +30,16 @@ export const FanCalibration = Type.Object(
     stallsPct: Type.Array(Percent, { maxItems: 20 }),
     /** What is added to the start so that it restarts by itself. */
     restartMarginPct: Type.Number({ minimum: 0, maximum: 30 }),
+    /** Seconds that the shutters took to open, one a trial, and the lowest speed at which they stay open. */
+    shutters: Type.Optional(
+      Type.Object(
+        {
+          opensInS: Type.Array(Type.Number({ minimum: 0, maximum: 600 }), { maxItems: 20 }),
+          openFromPct: Type.Union([Percent, Type.Null()]),
+        },
+        closed,
+      ),
+    ),
     areaM2: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 100 }), Type.Null()]),
     map: Type.Array(MapReading, { maxItems: 60 }),
   },
@@ -37,9 +47,24 @@ export const FanCalibration = Type.Object(
 )
 export type FanCalibration = Static<typeof FanCalibration>
 
+/** A reference and a probe read at the same moment, in °C or %RH. */
+export const SensorReading = Type.Object(
+  { reference: Type.Number({ minimum: -100, maximum: 1000 }), read: Type.Number({ minimum: -100, maximum: 1000 }) },
+  closed,
+)
+export type SensorReading = Static<typeof SensorReading>
+
 export const CALIBRATION_SCHEMA = 'soft-gale/calibration@1'
 export const Calibration = Type.Object(
-  { schema: Type.Literal(CALIBRATION_SCHEMA), fans: Type.Array(FanCalibration, { maxItems: 8 }) },
+  {
+    schema: Type.Literal(CALIBRATION_SCHEMA),
+    fans: Type.Array(FanCalibration, { maxItems: 8 }),
+    sensors: Type.Optional(
+      Type.Array(Type.Object({ probe: Id, readings: Type.Array(SensorReading, { maxItems: 10 }) }, closed), {
+        maxItems: 12,
+      }),
+    ),
+  },
   closed,
 )
 export type Calibration = Static<typeof Calibration>

@@ -10,6 +10,7 @@ const within = (part: string, problems: readonly Problem[]): Problem[] =>
 /** Everything that contradicts itself within the documents of one installation, at once. */
 export function checkInstallation({ brief, kit, calibration, response }: Installation): Problem[] {
   const fanIds = kit.fans.map(({ id }) => id)
+  const probeIds = kit.probes.map(({ id }) => id)
   const inputIds = response.inputs.map(({ id }) => id)
   const unknownFan = (path: string, got: string): Problem[] =>
     fanIds.includes(got) ? [] : [{ code: 'unknown_id', path, what: 'fan', got, known: fanIds }]
@@ -23,6 +24,19 @@ export function checkInstallation({ brief, kit, calibration, response }: Install
       unknownFan(`response.stages.fixed.${index}.fan`, fan),
     ),
     ...calibration.fans.flatMap(({ fan }, index) => unknownFan(`calibration.fans.${index}.fan`, fan)),
+    ...(calibration.sensors ?? []).flatMap(({ probe }, index): Problem[] =>
+      probeIds.includes(probe)
+        ? []
+        : [
+            {
+              code: 'unknown_id',
+              path: `calibration.sensors.${index}.probe`,
+              what: 'probe',
+              got: probe,
+              known: probeIds,
+            },
+          ],
+    ),
     ...fanIds.flatMap((id, index): Problem[] =>
       fanIds.indexOf(id) < index ? [{ code: 'duplicate_id', path: `kit.fans.${index}.id`, what: 'fans', got: id }] : [],
     ),

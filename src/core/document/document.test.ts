@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
 import { DUTIES } from '@/core/brief/duty'
 import fc from 'fast-check'
 import { canonicalJson } from '@/core/document/canonical'
@@ -8,7 +10,7 @@ import { problemLine } from '@/core/problem'
 import { changeText, compare } from '@/core/record/compare'
 import { demoInstallation, demoText } from '@/testing/examples'
 
-const FILES = ['fruiting-room', 'fruiting-room.rev1', 'inverter-cupboard', 'inverter-cupboard.rev1']
+const FILES = readdirSync(join(process.cwd(), 'demo/installations')).map((file) => file.replace('.json', ''))
 
 test.each(FILES)('%s.json goes round byte for byte, whatever order a database gives its keys', (name) => {
   const text = demoText(`installations/${name}.json`)

@@ -10,6 +10,8 @@ import type { DerivedFan } from '@/core/derive'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { FlowChart } from '@/features/calibrate/FlowChart'
 import { MapTable } from '@/features/calibrate/MapTable'
+import { ProbeOffsets } from '@/features/calibrate/ProbeOffsets'
+import { Shutters } from '@/features/calibrate/Shutters'
 import { Trials } from '@/features/calibrate/Trials'
 import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
@@ -75,6 +77,8 @@ export function CalibrateStage() {
       <FlowChart derived={derived} />
       <MapTable calibration={held} derived={derived} onChange={change} />
       <Trials calibration={held} onChange={change} />
+      <Shutters calibration={held} onChange={change} />
+      <ProbeOffsets />
     </StageLayout>
   )
 }
