@@ -19,6 +19,7 @@ for (const duty of DUTIES)
   test(`${duty}: from nothing through brief, kit and calibrate to a floor with reasons and a map`, async ({
     yard: page,
   }) => {
+    await page.goto('/yard')
     await page.getByRole('button', { name: 'New installation' }).click()
     await page.getByRole('textbox', { name: 'Name' }).fill(`Trial of ${duty}`)
     await page.getByRole('combobox', { name: 'Site' }).fill('Trial yard')

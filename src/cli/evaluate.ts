@@ -3,9 +3,9 @@ import { loadInstallation } from '@/cli/load'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { derive } from '@/core/derive'
 import { evaluateAt } from '@/core/evaluate'
-import type { SignalReading } from '@/core/motor/signal'
+import { signalText } from '@/core/motor/signalText'
 import { good, problemLine, problemText, type Outcome } from '@/core/problem'
-import { formatNumber, formatPct, formatQuantity, METRIC } from '@/core/quantity/format'
+import { formatPct, formatQuantity, METRIC } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
 import type { Machine, MachineState } from '@/core/response/compile'
 import { loadState, saveState } from '@/core/response/saveState'
@@ -42,9 +42,6 @@ export function parseClock(said: string): number {
   if (place < 0) throw new UsageError(`--clock ${said}: write a day and a time, as in "Mon 07:30".`)
   return place * 86_400 + Number(hour) * 3600 + Number(minute) * 60
 }
-
-const signalText = ({ kind, value, unit }: SignalReading): string =>
-  kind === 'relay' ? (value > 0 ? 'on' : 'off') : `${formatNumber(value, unit === 'V' ? 2 : 0)} ${unit}`
 
 /** Goes on from the memory in a file (at rest where there is none yet), one step, and writes it back. */
 function continueFrom(

@@ -5,7 +5,8 @@ import Slider from '@mui/material/Slider'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
 import { SEVERITY_NAMES } from '@/core/advise/judgement'
-import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
+import { signalText } from '@/core/motor/signalText'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Input } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/response/words'
 import { causeColour, inputCause, ruleCause } from '@/ui/cause'
@@ -142,8 +143,7 @@ function Answer() {
             </div>
           )}
           <div>
-            {formatNumber(lead.signal.value, lead.signal.unit === 'V' ? 2 : 0)} {lead.signal.unit}{' '}
-            {lead.signal.kind === 'volts' ? 'at the output' : 'duty'}
+            {signalText(lead.signal)} {lead.signal.kind === 'pwm' ? 'duty' : 'at the output'}
           </div>
           <div>
             {lead.flowLs === null
