@@ -36,8 +36,9 @@ function show(sum: AnySum, { out }: Streams): void {
   if (sum.caution) out(`  ! ${sum.caution}`)
 }
 
-function sayResult(sum: AnySum, { values, results }: SumResult, { out }: Streams): void {
+function sayResult(sum: AnySum, { values, results, verdict }: SumResult, { out }: Streams): void {
   for (const { name, text } of resultLines(sum, results)) out(`${name}: ${text}`)
+  if (verdict) out(verdict)
   out(formulaText(sum, values))
   out(`Source: ${sum.source}`)
   if (sum.caution) out(`! ${sum.caution}`)

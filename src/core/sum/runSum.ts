@@ -9,6 +9,7 @@ export type SumValues = Readonly<Record<string, SumValue>>
 export type SumResult = {
   readonly values: SumValues
   readonly results: Readonly<Record<string, number>>
+  readonly verdict?: string
 }
 
 /** What stands in the fields before anyone types. */
@@ -39,7 +40,8 @@ export function readSumField(input: SumInput, text: string, typedUnit?: string):
 export function runSum(sum: AnySum, values: SumValues): Outcome<SumResult> {
   const results = sum.run(values as never)
   if (typeof results === 'string') return bad({ code: 'said', path: '', text: results })
-  return good({ values, results })
+  const verdict = sum.verdict?.(values as never, results)
+  return good({ values, results, ...(verdict === undefined ? {} : { verdict }) })
 }
 
 /** Reads every field and runs the sum; fields not named keep what stands in them first. Each problem has its field as its place. */

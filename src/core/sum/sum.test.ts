@@ -428,3 +428,25 @@ test('found by words, all of which must occur', () => {
   expect(findSums('refrig superheat').map(({ id }) => id)).toContain('superheat')
   expect(findSums('nothing of the kind')).toEqual([])
 })
+
+describe('verdicts', () => {
+  // Common practice, no source: 8 to 12 K.
+  test.each([
+    { ts: '16.1', verdict: /^Small/ },
+    { ts: '16', verdict: /^As usual/ },
+    { ts: '12', verdict: /^As usual/ },
+    { ts: '11.9', verdict: /^Large/ },
+  ])('air split to $ts', ({ ts, verdict }) => {
+    const outcome = runSumFromText(sumById('air-split')!, { tr: '24', ts })
+    expect(outcome.ok ? outcome.value.verdict : '').toMatch(verdict)
+  })
+  test.each([
+    { v: '3.1 3.6 3.9 4 3.7 3.2', verdict: /^Good/ },
+    { v: '1.5 3 4 5 2 3', verdict: /^Fair/ },
+    { v: '3 3 3', verdict: /^Poor/ },
+    { v: '0 0 0 5 5 5', verdict: /^Poor/ },
+  ])('a traverse that reads $v', ({ v, verdict }) => {
+    const outcome = runSumFromText(sumById('round-traverse')!, { v })
+    expect(outcome.ok ? outcome.value.verdict : '').toMatch(verdict)
+  })
+})

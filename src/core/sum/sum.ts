@@ -53,6 +53,8 @@ export type Sum<I extends Record<string, SumInput>, O extends Record<string, Sum
   readonly caution?: string
   /** All figures in base units; NaN for one that does not exist. A text instead says why there is no result, and the way out. */
   readonly run: (given: Given<I>) => { readonly [K in keyof O]: number } | string
+  /** What a colleague would say of these figures, and what they do not prove. */
+  readonly verdict?: (given: Given<I>, results: { readonly [K in keyof O]: number }) => string
 }
 
 export type AnySum = Sum<Record<string, SumInput>, Record<string, SumOutput>>

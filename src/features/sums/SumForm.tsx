@@ -58,6 +58,7 @@ export function SumForm({ sum, installations }: { sum: AnySum; installations: re
         ) : (
           <Typography>{outcome.problems.map(problemText).join(' ')}</Typography>
         )}
+        {outcome.ok && outcome.value.verdict && <Typography>{outcome.value.verdict}</Typography>}
       </Box>
       {sum.caution && <Caution text={sum.caution} />}
       <FormRow label="Formula">

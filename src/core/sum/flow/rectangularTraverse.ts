@@ -1,5 +1,5 @@
 import { RECTANGULAR_LOG_TCHEBYCHEFF, sidePoints } from '@/core/sum/flow/traversePoints'
-import { traverseEvidence } from '@/core/sum/flow/traverseEvidence'
+import { traverseEvidence, traverseVerdict } from '@/core/sum/flow/traverseEvidence'
 import { defineSum, number, out, readings } from '@/core/sum/sum'
 
 export const rectangularTraverse = defineSum({
@@ -36,4 +36,5 @@ export const rectangularTraverse = defineSum({
       down,
     }
   },
+  verdict: ({ v }) => traverseVerdict(v),
 })

@@ -1,5 +1,5 @@
 import { CIRCULAR_LOG_TCHEBYCHEFF } from '@/core/sum/flow/traversePoints'
-import { traverseEvidence } from '@/core/sum/flow/traverseEvidence'
+import { traverseEvidence, traverseVerdict } from '@/core/sum/flow/traverseEvidence'
 import { choice, defineSum, number, out, readings } from '@/core/sum/sum'
 
 export const roundTraverse = defineSum({
@@ -42,4 +42,5 @@ export const roundTraverse = defineSum({
       points: 2 * fractions.length,
     }
   },
+  verdict: ({ v }) => traverseVerdict(v),
 })

@@ -1,3 +1,9 @@
+const VERDICTS = {
+  good: 'Good evidence: the readings lie close together.',
+  fair: 'Fair evidence: the stream is uneven; more straight duct before it would be better.',
+  poor: 'Poor evidence: too few readings, or too many near nothing. Find a straighter place.',
+} as const
+
 /** How far a traverse is to be trusted, from how its readings spread. */
 export type TraverseEvidence = {
   readonly mean: number
@@ -16,3 +22,5 @@ export function traverseEvidence(velocities: readonly number[]): TraverseEvidenc
     strong < 0.75 || velocities.length < 6 ? 'poor' : spread < 0.25 ? 'good' : spread < 0.5 ? 'fair' : 'poor'
   return { mean, spread, verdict }
 }
+
+export const traverseVerdict = (velocities: readonly number[]): string => VERDICTS[traverseEvidence(velocities).verdict]

@@ -11,7 +11,12 @@ export const airSplit = defineSum({
   },
   outputs: { split: out('split', 'temperatureDifference') },
   formula: 'split = {tr} − {ts}',
-  source:
-    'Common practice, no source: 8 to 12 K is usual. A good split does not prove the charge; a poor one may be air, dirt or charge',
+  source: 'Definition; 8 to 12 K: common practice, no source',
   run: ({ tr, ts }) => ({ split: tr - ts }),
+  verdict: (_given, { split }) =>
+    split < 8
+      ? 'Small: too much air, dirt, or charge. It does not say which.'
+      : split > 12
+        ? 'Large: too little air, or a cold coil. It does not say which.'
+        : 'As usual. It does not prove the charge.',
 })
