@@ -1,7 +1,10 @@
+import type { Brief } from '@/core/brief/schema'
 import { floorReasons } from '@/core/calibration/floorReasons'
 import { flowMap, type FlowMapOutcome } from '@/core/calibration/flowMap'
 import { fit, type Fit } from '@/core/controller/fit'
 import type { Installation } from '@/core/document/installation'
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
 import type { Fan } from '@/core/kit/schema'
 import { signalAt, type SignalReading } from '@/core/motor/signal'
 import type { Problem } from '@/core/problem'
@@ -41,8 +44,14 @@ function behaviour(response: Response): Behaviour {
     : { response, machine: null, problems: outcome.problems }
 }
 
+function briefFloors(brief: Brief): readonly FloorReason[] {
+  const plan = DUTY_PLANS[brief.duty]
+  return plan.follows(answerReader(plan, brief)).floors ?? []
+}
+
 function deriveFan(fan: Fan, { brief, calibration, response }: Installation): DerivedFan {
   const readings = calibration.fans.find((candidate) => candidate.fan === fan.id)
+  const isLead = fan.id === response.lead
   const flow = readings ? flowMap(readings) : null
   return {
     fan,
@@ -51,7 +60,8 @@ function deriveFan(fan: Fan, { brief, calibration, response }: Installation): De
       calibration: readings,
       flow,
       coolingFloorPct: fan.coolingFloorPct,
-      requiredFlowLs: fan.id === response.lead ? (brief.requiredFlow?.flowLs ?? null) : null,
+      requiredFlowLs: isLead ? (brief.requiredFlow?.flowLs ?? null) : null,
+      fromBrief: isLead ? briefFloors(brief) : [],
     }),
     startPct: readings && readings.startsPct.length > 0 ? Math.max(...readings.startsPct) : null,
     signal: (speedPct) => signalAt(fan.signal, speedPct),

@@ -2,14 +2,25 @@
 
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
+import Link from '@mui/material/Link'
 import Popover from '@mui/material/Popover'
 import Typography from '@mui/material/Typography'
 import { useState, type ReactNode } from 'react'
 
-type Props = { what: string; formula: string; withValues: string; source: string; children: ReactNode }
+type Props = {
+  what: string
+  formula: string
+  withValues: string
+  source: string
+  /** What the figure does not say. */
+  note?: string
+  /** Where the sum itself can be opened. */
+  href?: string
+  children: ReactNode
+}
 
 /** A figure that can be argued with: touch it and see the formula, the values put in, and the source. */
-export function Why({ what, formula, withValues, source, children }: Props) {
+export function Why({ what, formula, withValues, source, note, href, children }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   return (
     <>
@@ -48,7 +59,17 @@ export function Why({ what, formula, withValues, source, children }: Props) {
           {withValues}
         </Typography>
         <Box sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5 }}>
+          {note && (
+            <Typography variant="body2" sx={{ mb: 0.5 }}>
+              {note}
+            </Typography>
+          )}
           <Typography variant="body2">Source: {source}</Typography>
+          {href && (
+            <Link href={href} variant="body2">
+              Open it under Sums
+            </Link>
+          )}
         </Box>
       </Popover>
     </>

@@ -16,3 +16,8 @@ export function formatDay(iso: string, today: Date = new Date()): string {
 }
 
 export const formatDayAndClock = (iso: string): string => `${formatDay(iso)} ${formatClock(iso).slice(0, 5)}`
+
+/** Today where the browser is, as a label has it: 2026-11-25. */
+export function today(at: Date = new Date()): string {
+  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
+}

@@ -8,11 +8,19 @@ export type FloorEvidence = {
   readonly flow: FlowMapOutcome | null
   readonly coolingFloorPct: number | null
   readonly requiredFlowLs: number | null
+  /** Reasons that follow from the brief. */
+  readonly fromBrief?: readonly FloorReason[]
 }
 
 /** Every reason the floor has, each with its own speed, highest first: the first one rules. */
-export function floorReasons({ calibration, flow, coolingFloorPct, requiredFlowLs }: FloorEvidence): FloorReason[] {
-  const reasons: FloorReason[] = []
+export function floorReasons({
+  calibration,
+  flow,
+  coolingFloorPct,
+  requiredFlowLs,
+  fromBrief = [],
+}: FloorEvidence): FloorReason[] {
+  const reasons: FloorReason[] = [...fromBrief]
   if (calibration && calibration.startsPct.length > 0) {
     const startPct = Math.max(...calibration.startsPct)
     const { restartMarginPct } = calibration

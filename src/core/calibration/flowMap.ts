@@ -1,13 +1,21 @@
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 import { isotonic, pchip, pooled } from '@/core/motor/monotone'
 
-export type Evidence = 'strong' | 'weak'
-
 /** Flow of one reading (L/s): read directly, or velocity × area × 1000; null when neither can be had. */
 export function readingFlowLs({ flowLs, velocityMs }: MapReading, areaM2: number | null): number | null {
   if (flowLs !== null) return flowLs
   return velocityMs !== null && areaM2 !== null ? velocityMs * areaM2 * 1000 : null
 }
+
+/** A reading with the flow it stands for (L/s). */
+export type Sized = { readonly reading: MapReading; readonly flowLs: number }
+
+/** The readings that have a flow. */
+export const sizedReadings = ({ map, areaM2 }: Pick<FanCalibration, 'map' | 'areaM2'>): Sized[] =>
+  map.flatMap((reading) => {
+    const flowLs = readingFlowLs(reading, areaM2)
+    return flowLs === null ? [] : [{ reading, flowLs }]
+  })
 
 export type FlowPoint = {
   readonly reading: MapReading
@@ -25,7 +33,6 @@ export type FlowMap = {
   readonly points: readonly FlowPoint[]
   readonly measuredFromPct: number
   readonly measuredToPct: number
-  readonly evidence: Evidence
 }
 
 export type FlowMapOutcome =
@@ -36,12 +43,8 @@ const NEEDED = 3
 
 /** Speed to flow from at least three readings at different settings, monotone. Set-aside readings are kept but not used. */
 export function flowMap(calibration: FanCalibration): FlowMapOutcome {
-  const { areaM2 } = calibration
   const startPct = calibration.startsPct.length > 0 ? Math.max(...calibration.startsPct) : 0
-  const read = calibration.map.flatMap((reading) => {
-    const flowLs = readingFlowLs(reading, areaM2)
-    return flowLs === null ? [] : [{ reading, flowLs }]
-  })
+  const read = sizedReadings(calibration)
   const usedRaw = pooled(
     read
       .filter(({ reading }) => !reading.setAside)
@@ -73,9 +76,8 @@ export function flowMap(calibration: FanCalibration): FlowMapOutcome {
     const lawLs = lawAt(reading.settingPct)
     return { reading, flowLs, lawLs, offShare: lawLs > 0 ? flowLs / lawLs - 1 : 0, setAside: reading.setAside }
   })
-  const evidence = points.every(({ reading, setAside }) => setAside || reading.flowLs !== null) ? 'strong' : 'weak'
   return {
     kind: 'map',
-    map: { flowAt, speedFor, points, measuredFromPct: lowest.x, measuredToPct: highest.x, evidence },
+    map: { flowAt, speedFor, points, measuredFromPct: lowest.x, measuredToPct: highest.x },
   }
 }

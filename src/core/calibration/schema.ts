@@ -4,6 +4,9 @@ import { Id, Percent } from '@/core/response/schema'
 const closed = { additionalProperties: false } as const
 const orNull = (maximum: number) => Type.Union([Type.Number({ minimum: 0, maximum }), Type.Null()])
 
+/** A day as people write it on a label: 2026-11-25. */
+const Day = Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$' })
+
 /** One line of a speed map: what was set and what was read there. Null: not read. */
 export const MapReading = Type.Object(
   {
@@ -17,6 +20,10 @@ export const MapReading = Type.Object(
     soundDb: orNull(140),
     setAside: Type.Boolean(),
     note: Type.String({ maxLength: 200 }),
+    /** What it was read with, from the register below; the day; the air it was read in (kg/m³). */
+    instrument: Type.Optional(Id),
+    takenOn: Type.Optional(Day),
+    densityKgM3: Type.Optional(Type.Number({ minimum: 0.2, maximum: 3 })),
   },
   closed,
 )
@@ -54,6 +61,69 @@ export const SensorReading = Type.Object(
 )
 export type SensorReading = Static<typeof SensorReading>
 
+export const INSTRUMENT_KINDS = [
+  'hood',
+  'anemometer',
+  'pitot',
+  'tachometer',
+  'sound-meter',
+  'thermometer',
+  'hygrometer',
+  'gauges',
+] as const
+
+/** What readings were taken with. */
+export const Instrument = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ minLength: 1, maxLength: 60 }),
+    kind: Type.Union(INSTRUMENT_KINDS.map((kind) => Type.Literal(kind))),
+    /** Percent of the reading, from its certificate; null where nobody knows. */
+    accuracyPct: Type.Union([Type.Number({ minimum: 0, maximum: 50 }), Type.Null()]),
+    calibratedOn: Type.Union([Day, Type.Null()]),
+  },
+  closed,
+)
+export type Instrument = Static<typeof Instrument>
+
+/** A place tried for a probe: what it read in the mild case and in the hard one, in °C or %RH. */
+export const ProbeSpot = Type.Object(
+  {
+    id: Id,
+    probe: Id,
+    place: Type.String({ maxLength: 200 }),
+    mild: Type.Union([Type.Number({ minimum: -100, maximum: 1000 }), Type.Null()]),
+    hard: Type.Union([Type.Number({ minimum: -100, maximum: 1000 }), Type.Null()]),
+  },
+  closed,
+)
+export type ProbeSpot = Static<typeof ProbeSpot>
+
+/** Supply and extract read terminal by terminal, with each fan at one setting. */
+export const Balance = Type.Object(
+  {
+    supplyPct: Percent,
+    extractPct: Percent,
+    /** How far the two totals may lie apart, and a terminal from what it should have, percent. */
+    tolerancePct: Type.Number({ minimum: 1, maximum: 30 }),
+    terminals: Type.Array(
+      Type.Object(
+        {
+          id: Id,
+          name: Type.String({ minLength: 1, maxLength: 60 }),
+          side: Type.Union([Type.Literal('supply'), Type.Literal('extract')]),
+          wantedLs: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 1e5 }), Type.Null()]),
+          readLs: Type.Union([Type.Number({ minimum: 0, maximum: 1e5 }), Type.Null()]),
+        },
+        closed,
+      ),
+      { maxItems: 40 },
+    ),
+  },
+  closed,
+)
+export type Balance = Static<typeof Balance>
+
 export const CALIBRATION_SCHEMA = 'soft-gale/calibration@1'
 export const Calibration = Type.Object(
   {
@@ -64,6 +134,22 @@ export const Calibration = Type.Object(
         maxItems: 12,
       }),
     ),
+    instruments: Type.Optional(Type.Array(Instrument, { maxItems: 20 })),
+    /** The air in the duct while reading: what makes a density of a velocity pressure and of a fan's power. */
+    air: Type.Optional(
+      Type.Object(
+        {
+          tempC: Type.Number({ minimum: -50, maximum: 300 }),
+          humidityPct: Type.Number({ minimum: 0, maximum: 100 }),
+          altitudeM: Type.Number({ minimum: -400, maximum: 5000 }),
+        },
+        closed,
+      ),
+    ),
+    spots: Type.Optional(Type.Array(ProbeSpot, { maxItems: 40 })),
+    /** High-side pressure on the gauges (kPa above the air) while the spots were read. */
+    gaugeKpa: Type.Optional(Type.Number({ minimum: -100, maximum: 10000 })),
+    balance: Type.Optional(Balance),
   },
   closed,
 )

@@ -58,6 +58,11 @@ export const balanced: DutyPlan = {
           }
         : null,
       cautions: openFlueCautions(isFlued),
+      // Common practice, no source.
+      floors:
+        answers.yes('heatPump') === false
+          ? []
+          : [{ kind: 'equipment', speedPct: 30, note: 'heat pump in its air' } as const],
       later: [
         'Supply equal to extract, terminal by terminal and in total.',
         'Filters clean before anything is measured; fans stopped before the filter door is opened.',

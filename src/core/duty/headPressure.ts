@@ -5,6 +5,8 @@ import { REFRIGERANTS, saturationKpa, type Refrigerant } from '@/core/refrigeran
 import { formatNumber } from '@/core/quantity/format'
 
 const FLOOR_PCT = 30
+/** Common practice, no source: sleeve bearings need the higher lowest speed. */
+const SLEEVE_FLOOR_PCT = 40
 
 export const headPressure: DutyPlan = {
   questions: [
@@ -70,6 +72,10 @@ export const headPressure: DutyPlan = {
         ? { flowLs: flowForHeatLs(rejected, 10), why: 'Heat rejected at 10 K over the coil', source: 'energy balance' }
         : null,
       cautions: [],
+      floors:
+        answers.yes('sleeve') === false
+          ? []
+          : [{ kind: 'bearings', speedPct: SLEEVE_FLOOR_PCT, note: 'sleeve bearings' } as const],
       later: [
         'Gauges on, by certified people: saturation, condensing over ambient, subcooling.',
         'The spot that reads 38 °C when the pressures are right: return bend or between fins, upper third.',
@@ -79,7 +85,7 @@ export const headPressure: DutyPlan = {
   },
   response(answers) {
     const circuits = Number(answers.choice('circuits') ?? '1')
-    const lowPct = answers.yes('sleeve') === false ? FLOOR_PCT : 40
+    const lowPct = answers.yes('sleeve') === false ? FLOOR_PCT : SLEEVE_FLOOR_PCT
     const lostPct = lostSensorPct('head-pressure', lowPct)
     const probes = Array.from({ length: circuits }, (_, index) => ({
       id: `coil${index + 1}`,

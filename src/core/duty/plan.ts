@@ -2,7 +2,7 @@ import type { Brief, Target } from '@/core/brief/schema'
 import type { Caution } from '@/core/duty/cautions'
 import type { Signal } from '@/core/motor/signal'
 import type { Quantity } from '@/core/quantity/units'
-import { RESPONSE_SCHEMA, type Response } from '@/core/response/schema'
+import { RESPONSE_SCHEMA, type FloorReason, type Response } from '@/core/response/schema'
 
 /** One question of a brief, in the order in which a technician asks. */
 export type Question = {
@@ -35,6 +35,8 @@ export type Follows = {
   /** Wanted at the most. */
   readonly most: Flow | null
   readonly cautions: readonly Caution[]
+  /** Reasons of the floor that no reading gives. */
+  readonly floors?: readonly FloorReason[]
   /** What must still be measured or found out, in words. */
   readonly later: readonly string[]
 }

@@ -8,7 +8,6 @@ import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { type Brief } from '@/core/brief/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { heatRemoval } from '@/core/sum/flow/heatRemoval'
-import { formulaText } from '@/core/sum/runSum'
 import { TargetRow } from '@/features/brief/TargetRow'
 import { CAUTIONS } from '@/core/duty/cautions'
 import { answerReader } from '@/core/duty/plan'
@@ -21,7 +20,7 @@ import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { TextLine } from '@/ui/TextLine'
-import { Why } from '@/ui/Why'
+import { SumWhy } from '@/ui/SumWhy'
 import { usePreference } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -124,14 +123,9 @@ export function BriefStage() {
           ) : (
             <>
               Needs{' '}
-              <Why
-                what="Flow for this heat"
-                formula={formulaText(heatRemoval, null)}
-                withValues={formulaText(heatRemoval, { P: space.heatLoadW!, dT: space.allowedRiseK! }, preference)}
-                source={heatRemoval.source}
-              >
+              <SumWhy sum={heatRemoval} values={{ P: space.heatLoadW!, dT: space.allowedRiseK! }}>
                 {formatQuantity(heatLs, 'flow', preference)}
-              </Why>{' '}
+              </SumWhy>{' '}
               at full.
             </>
           )

@@ -2,21 +2,24 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Typography from '@mui/material/Typography'
+import Tab from '@mui/material/Tab'
+import Tabs from '@mui/material/Tabs'
 import { useState } from 'react'
-import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import type { FanCalibration } from '@/core/calibration/schema'
-import type { DerivedFan } from '@/core/derive'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
+import { BalanceSheet } from '@/features/calibrate/BalanceSheet'
+import { Doubts } from '@/features/calibrate/Doubts'
+import { FloorSide } from '@/features/calibrate/FloorSide'
 import { FlowChart } from '@/features/calibrate/FlowChart'
+import { Instruments } from '@/features/calibrate/Instruments'
 import { MapTable } from '@/features/calibrate/MapTable'
+import { Noise } from '@/features/calibrate/Noise'
+import { PARTS, type PartId } from '@/features/calibrate/parts'
 import { ProbeOffsets } from '@/features/calibrate/ProbeOffsets'
+import { ProbeSpots } from '@/features/calibrate/ProbeSpots'
+import { ReadingInHand } from '@/features/calibrate/ReadingInHand'
 import { Shutters } from '@/features/calibrate/Shutters'
 import { Trials } from '@/features/calibrate/Trials'
-import { Notice } from '@/ui/Notice'
-import { Ruled } from '@/ui/Ruled'
-import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { usePreference } from '@/ui/preference'
+import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const EMPTY = (fan: string): FanCalibration => ({
@@ -37,9 +40,11 @@ export function CalibrateStage() {
   const edit = useWorkingCopy((state) => state.edit)
   const [chosen, setChosen] = useState(response.lead)
   const derived = fans.find(({ fan }) => fan.id === chosen) ?? fans[0]
+  const held = derived && calibration.fans.find((candidate) => candidate.fan === derived.fan.id)
+  const [part, setPart] = useState<PartId>(() => (held && held.startsPct.length > 0 ? 'map' : 'turning'))
   if (!derived) return null
   const { fan } = derived
-  const held = calibration.fans.find((candidate) => candidate.fan === fan.id) ?? EMPTY(fan.id)
+  const readings = held ?? EMPTY(fan.id)
   const change: ChangeCalibration = (label, recipe, key) =>
     edit(
       `${fan.name}: ${label}`,
@@ -53,117 +58,74 @@ export function CalibrateStage() {
       },
       key && `${fan.id}-${key}`,
     )
+  const ofOneFan = part === 'turning' || part === 'map' || part === 'noise'
   return (
     <StageLayout
       title="What each setting really gives"
       aside={
-        <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
-          {kit.fans.map(({ id, name }) => (
-            <Button
-              key={id}
-              size="small"
-              variant={id === fan.id ? 'contained' : 'outlined'}
-              onClick={() => setChosen(id)}
-              aria-pressed={id === fan.id}
-            >
-              {name}
-            </Button>
-          ))}
-        </Box>
+        ofOneFan && kit.fans.length > 1 ? (
+          <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
+            {kit.fans.map(({ id, name }) => (
+              <Button
+                key={id}
+                size="small"
+                variant={id === fan.id ? 'contained' : 'outlined'}
+                onClick={() => setChosen(id)}
+                aria-pressed={id === fan.id}
+              >
+                {name}
+              </Button>
+            ))}
+          </Box>
+        ) : undefined
       }
       side={<FloorSide derived={derived} isLead={fan.id === response.lead} />}
       sideTitle="Floor"
     >
-      <FlowChart derived={derived} />
-      <MapTable calibration={held} derived={derived} onChange={change} />
-      <Trials calibration={held} onChange={change} />
-      <Shutters calibration={held} onChange={change} />
-      <ProbeOffsets />
+      <Tabs
+        value={part}
+        onChange={(_event, next: PartId) => setPart(next)}
+        variant="scrollable"
+        allowScrollButtonsMobile
+        aria-label="Parts of calibrating"
+        sx={{ borderBottom: 1, borderColor: 'divider', mb: 1.5, minHeight: { xs: 48, sm: 36 } }}
+      >
+        {PARTS.map(({ id, name }) => (
+          <Tab
+            key={id}
+            value={id}
+            label={name}
+            id={`part-${id}`}
+            aria-controls="calibrate-part"
+            sx={{ textTransform: 'none', minHeight: { xs: 48, sm: 36 }, py: 0, px: 1.5, minWidth: 0 }}
+          />
+        ))}
+      </Tabs>
+      <Box role="tabpanel" id="calibrate-part" aria-labelledby={`part-${part}`}>
+        {part === 'turning' && (
+          <>
+            <Trials key={fan.id} calibration={readings} fan={fan} onChange={change} />
+            <Shutters calibration={readings} onChange={change} />
+          </>
+        )}
+        {part === 'map' && (
+          <>
+            <FlowChart derived={derived} />
+            <ReadingInHand key={fan.id} calibration={readings} derived={derived} onChange={change} />
+            <Doubts calibration={readings} fan={fan} onChange={change} />
+            <MapTable calibration={readings} derived={derived} onChange={change} />
+          </>
+        )}
+        {part === 'noise' && <Noise calibration={readings} fan={fan} />}
+        {part === 'probes' && (
+          <>
+            <ProbeOffsets />
+            <ProbeSpots />
+          </>
+        )}
+        {part === 'balance' && <BalanceSheet />}
+        {part === 'instruments' && <Instruments />}
+      </Box>
     </StageLayout>
-  )
-}
-
-function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: boolean }) {
-  const { response } = useDocument()
-  const edit = useWorkingCopy((state) => state.edit)
-  const preference = usePreference()
-  const { reasons, flow, fan } = derived
-  const [ruling] = reasons
-  const flowNow = flow?.kind === 'map' ? flow.map.flowAt : null
-  return (
-    <>
-      <SideHeading>{isLead ? 'Floor: the highest of its reasons' : `What the ${fan.name} needs to turn`}</SideHeading>
-      {reasons.length === 0 && (
-        <Typography variant="body2">
-          No reason read yet. Raise the speed until the fan turns, and note it at the left.
-        </Typography>
-      )}
-      {reasons.map((reason, index) => (
-        <Ruled
-          key={reason.kind}
-          label={`${FLOOR_REASON_NAMES[reason.kind]}${reason.note ? `, ${reason.note}` : ''}${index === 0 ? ' ◂' : ''}`}
-          strong={index === 0}
-          colour={index === 0 ? 'cause.speed' : undefined}
-        >
-          {formatPct(reason.speedPct)} %
-        </Ruled>
-      ))}
-      {isLead && ruling && ruling.speedPct !== response.floor.speedPct && (
-        <Button
-          variant="contained"
-          size="small"
-          sx={{ mt: 1 }}
-          onClick={() =>
-            edit(`floor ${ruling.speedPct} %`, (draft) => {
-              draft.response.floor = { ...draft.response.floor, speedPct: ruling.speedPct, reasons: [...reasons] }
-            })
-          }
-        >
-          Use floor {formatPct(ruling.speedPct)}
-        </Button>
-      )}
-      {isLead && ruling && (
-        <Typography variant="body2" sx={{ mt: 0.5 }}>
-          The response has its floor at {formatPct(response.floor.speedPct)} %.
-        </Typography>
-      )}
-      <SideHeading>How good is this?</SideHeading>
-      {flow?.kind === 'map' ? (
-        <>
-          <Ruled
-            label={flow.map.evidence === 'strong' ? 'Flow read directly' : 'Flow from velocity × area'}
-            colour={flow.map.evidence === 'strong' ? 'cause.switch' : 'ground.warnInk'}
-          >
-            {flow.map.evidence}
-          </Ruled>
-          <Ruled label="Read from">{`${formatPct(flow.map.measuredFromPct)} to ${formatPct(flow.map.measuredToPct)} %`}</Ruled>
-        </>
-      ) : (
-        <Typography variant="body2">
-          {flow
-            ? `${flow.got} of ${flow.needed} readings: a map needs three at different settings.`
-            : 'No readings yet.'}
-        </Typography>
-      )}
-      {flow?.kind === 'map' && flow.map.evidence === 'weak' && (
-        <Notice title="One velocity times the gross area is weak evidence.">
-          Traverse the duct or use a hood where the figure matters.
-        </Notice>
-      )}
-      {flowNow && (
-        <>
-          <SideHeading>One more percent</SideHeading>
-          {[response.floor.speedPct, 60].map((pct) => (
-            <Ruled key={pct} label={`at ${formatPct(pct)} %`}>
-              +{formatQuantity(flowNow(Math.min(100, pct + 1)) - flowNow(pct), 'flow', preference, 1)}
-            </Ruled>
-          ))}
-        </>
-      )}
-      <SideHeading>Care</SideHeading>
-      <Notice grave title="Blades.">
-        Read by ear, tach or hood with guards on. It starts by itself.
-      </Notice>
-    </>
   )
 }

@@ -1,7 +1,6 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import IconButton from '@mui/material/IconButton'
 import Table from '@mui/material/Table'
@@ -18,38 +17,18 @@ import type { ChangeCalibration } from '@/features/calibrate/CalibrateStage'
 import { MONO } from '@/ui/theme'
 import { QuantityField } from '@/ui/QuantityField'
 import { usePreference } from '@/ui/preference'
-import { useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { calibration: FanCalibration; derived: DerivedFan; onChange: ChangeCalibration }
-
-const PROPOSED = [100, 60, 30, 80, 45, 20]
 
 /** The readings, in order of setting: type what the instrument shows; flow, law and deviation follow. */
 export function MapTable({ calibration, derived, onChange }: Props) {
   const preference = usePreference()
+  const { instruments = [] } = useDocument().calibration
   const onDone = useWorkingCopy((state) => state.endGesture)
   const rows = calibration.map
     .map((reading, index) => ({ reading, index }))
     .sort((a, b) => a.reading.settingPct - b.reading.settingPct)
-  const next = PROPOSED.find((pct) => !calibration.map.some(({ settingPct }) => Math.abs(settingPct - pct) < 8)) ?? 50
-
-  function add(): void {
-    const id = `m${1 + Math.max(0, ...calibration.map.map((reading) => Number(/\d+$/.exec(reading.id)?.[0] ?? 0)))}`
-    onChange(
-      'add a reading',
-      (held) =>
-        void held.map.push({
-          id,
-          settingPct: next,
-          rpm: null,
-          velocityMs: null,
-          flowLs: null,
-          soundDb: null,
-          setAside: false,
-          note: '',
-        }),
-    )
-  }
 
   const field = (
     reading: MapReading,
@@ -88,6 +67,7 @@ export function MapTable({ calibration, derived, onChange }: Props) {
             <TableCell>Flow</TableCell>
             <TableCell>Off law</TableCell>
             <TableCell>Sound, dB</TableCell>
+            <TableCell>With</TableCell>
             <TableCell>Aside</TableCell>
             <TableCell component="td" />
           </TableRow>
@@ -123,6 +103,7 @@ export function MapTable({ calibration, derived, onChange }: Props) {
                 <TableCell>{flowLs === null ? '–' : formatQuantity(flowLs, 'flow', preference)}</TableCell>
                 <TableCell>{point ? `${formatNumber(point.offShare * 100, 0)} %` : '–'}</TableCell>
                 <TableCell>{field(reading, index, 'soundDb', 'sound', 'sound')}</TableCell>
+                <TableCell>{instruments.find(({ id }) => id === reading.instrument)?.name ?? '–'}</TableCell>
                 <TableCell>
                   <Checkbox
                     size="small"
@@ -155,9 +136,6 @@ export function MapTable({ calibration, derived, onChange }: Props) {
         </TableBody>
       </Table>
       <Typography component="div" variant="body2" sx={{ my: 1 }}>
-        <Button size="small" variant="outlined" onClick={add} sx={{ mr: 2 }}>
-          Add a reading at {next} %
-        </Button>
         Free area of the duct for velocities:{' '}
         <QuantityField
           label="free area of the duct"

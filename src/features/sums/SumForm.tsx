@@ -17,9 +17,17 @@ import { QuantityField } from '@/ui/QuantityField'
 import { MONO } from '@/ui/theme'
 
 /** One sum: its fields, the answer as one types, the formula with the values put in, its source. */
-export function SumForm({ sum, installations }: { sum: AnySum; installations: readonly Target[] }) {
+export function SumForm({
+  sum,
+  given,
+  installations,
+}: {
+  sum: AnySum
+  given: SumValues
+  installations: readonly Target[]
+}) {
   const preference = usePreference()
-  const [values, setValues] = useState<SumValues>(() => startValues(sum))
+  const [values, setValues] = useState<SumValues>(() => ({ ...startValues(sum), ...given }))
   const outcome = runSum(sum, values)
   const lines = outcome.ok ? resultLines(sum, outcome.value.results, preference) : []
   const flow = outcome.ok

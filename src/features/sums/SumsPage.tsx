@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { UnitPreference } from '@/core/quantity/format'
 import { findSums, sumById, SUMS } from '@/core/sum/registry'
+import { valuesOfQuery } from '@/core/sum/sumQuery'
 import { GROUPS, type AnySum } from '@/core/sum/sum'
 import { SumForm } from '@/features/sums/SumForm'
 import { PreferenceProvider } from '@/ui/preference'
@@ -14,15 +15,16 @@ import { PreferenceProvider } from '@/ui/preference'
 export type Target = { readonly id: string; readonly name: string }
 
 type Props = {
-  chosen: string | null
+  /** The sum asked for and values to put into it. */
+  query: Readonly<Record<string, string | undefined>>
   installations: readonly Target[]
   preference: UnitPreference
 }
 
 /** Single calculations: found by words, filled in with any unit, answered as one types, with formula and source. */
-export function SumsPage({ chosen, installations, preference }: Props) {
+export function SumsPage({ query, installations, preference }: Props) {
   const [said, setSaid] = useState('')
-  const [sum, setSum] = useState<AnySum>(() => sumById(chosen ?? '') ?? SUMS[0]!)
+  const [sum, setSum] = useState<AnySum>(() => sumById(query.sum ?? '') ?? SUMS[0]!)
   const found = findSums(said)
 
   function choose(next: AnySum): void {
@@ -101,7 +103,12 @@ export function SumsPage({ chosen, installations, preference }: Props) {
             )
           })}
         </Box>
-        <SumForm key={sum.id} sum={sum} installations={installations} />
+        <SumForm
+          key={sum.id}
+          sum={sum}
+          given={sum.id === query.sum ? valuesOfQuery(sum, query) : {}}
+          installations={installations}
+        />
       </Box>
     </PreferenceProvider>
   )

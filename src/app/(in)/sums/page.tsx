@@ -6,7 +6,7 @@ import { requireSigned } from '@/server/scope'
 export const metadata: Metadata = { title: 'Sums' }
 
 export default async function Sums({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
-  const [{ scope, preference }, { sum }] = await Promise.all([requireSigned(), searchParams])
+  const [{ scope, preference }, query] = await Promise.all([requireSigned(), searchParams])
   const installations = (await listYard(scope)).map(({ id, workingCopy }) => ({ id, name: workingCopy.document.name }))
-  return <SumsPage chosen={sum ?? null} installations={installations} preference={preference} />
+  return <SumsPage query={query} installations={installations} preference={preference} />
 }

@@ -1,0 +1,44 @@
+import fc from 'fast-check'
+import { afterTry, nextTry, type Bracket } from '@/core/calibration/nextTry'
+
+const at = (standsPct: number | null, turnsPct: number | null): Bracket => ({ standsPct, turnsPct })
+
+test.each<[name: string, bracket: Bracket, last: number | null, next: number | null]>([
+  ['nothing tried', at(null, null), null, 10],
+  ['after a trial that ended at 14: just short of it', at(null, null), 14, 12],
+  ['stands at 10: a stride up', at(10, null), null, 15],
+  ['turns at once: a stride down', at(null, 10), null, 5],
+  ['bracketed: the middle', at(10, 15), null, 13],
+  ['one step apart: found', at(13, 14), null, null],
+  ['stands even at full', at(100, null), null, null],
+  ['turns even at nothing', at(null, 0), null, null],
+])('%s', (_name, bracket, last, next) => expect(nextTry(bracket, 1, last)).toBe(next))
+
+test('any threshold is found to a step, in few tries, whatever the step of the controller', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 100 }),
+      fc.constantFrom(1, 2, 5, 12.5),
+      fc.option(fc.integer({ min: 0, max: 100 }), { nil: null }),
+      (thresholdPct, stepPct, last) => {
+        let bracket = at(null, null)
+        for (let tries = 0; tries <= 26; tries++) {
+          const pct = nextTry(bracket, stepPct, last)
+          if (pct === null) {
+            if (bracket.turnsPct !== null) expect(bracket.turnsPct).toBeGreaterThanOrEqual(thresholdPct)
+            if (bracket.standsPct !== null) expect(bracket.standsPct).toBeLessThan(thresholdPct)
+            return
+          }
+          bracket = afterTry(bracket, pct, pct >= thresholdPct)
+        }
+        throw new Error('not found')
+      },
+    ),
+    { seed: 61 },
+  )
+})
+
+test('a try that contradicts an earlier one is believed', () => {
+  expect(afterTry(at(12, 15), 11, true)).toEqual(at(null, 11))
+  expect(afterTry(at(12, 15), 16, false)).toEqual(at(16, null))
+})

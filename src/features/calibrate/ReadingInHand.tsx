@@ -1,0 +1,175 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useMemo, useState } from 'react'
+import { sizedReadings } from '@/core/calibration/flowMap'
+import { NEXT_READING_WHY, nextReading } from '@/core/calibration/nextReading'
+import type { FanCalibration, MapReading } from '@/core/calibration/schema'
+import type { DerivedFan } from '@/core/derive'
+import { airState, pressureAt } from '@/core/air/moistAir'
+import { formatNumber, formatPct } from '@/core/quantity/format'
+import type { ChangeCalibration } from '@/features/calibrate/CalibrateStage'
+import { today } from '@/ui/clock'
+import { Choice } from '@/ui/Choice'
+import { QuantityField } from '@/ui/QuantityField'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+const FIELDS = [
+  { key: 'flowLs', label: 'Flow', quantity: 'flow' },
+  { key: 'velocityMs', label: 'Air speed', quantity: 'airSpeed' },
+  { key: 'rpm', label: 'Rotation', quantity: 'rotation' },
+  { key: 'soundDb', label: 'Sound', quantity: 'sound' },
+] as const satisfies readonly { key: keyof MapReading; label: string; quantity: string }[]
+
+const isEmpty = (reading: MapReading): boolean => FIELDS.every(({ key }) => reading[key] === null)
+
+/** The reading being taken: what to set, what the signal should be there, large fields for what is read; then the next one. */
+export function ReadingInHand({
+  calibration,
+  derived,
+  onChange,
+}: {
+  calibration: FanCalibration
+  derived: DerivedFan
+  onChange: ChangeCalibration
+}) {
+  const { brief, response, calibration: whole } = useDocument()
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  const [inHandId, setInHand] = useState<string | null>(null)
+  const reading =
+    calibration.map.find(({ id }) => id === inHandId) ?? calibration.map.find((candidate) => isEmpty(candidate))
+  const { fan, flow, startPct } = derived
+  const next = useMemo(
+    () =>
+      nextReading(
+        sizedReadings(calibration),
+        startPct === null ? 20 : startPct + calibration.restartMarginPct,
+        flow,
+        fan.id === response.lead ? (brief.requiredFlow?.flowLs ?? null) : null,
+      ),
+    [calibration, flow, startPct, fan.id, response.lead, brief.requiredFlow],
+  )
+  const instruments = whole.instruments ?? []
+
+  function add(settingPct: number): void {
+    const id = `m${1 + Math.max(0, ...calibration.map.map(({ id: known }) => Number(/\d+$/.exec(known)?.[0] ?? 0)))}`
+    const instrument = calibration.map.findLast((known) => known.instrument)?.instrument ?? instruments[0]?.id
+    const { air } = whole
+    onChange(
+      'add a reading',
+      (held) =>
+        void held.map.push({
+          id,
+          settingPct,
+          rpm: null,
+          velocityMs: null,
+          flowLs: null,
+          soundDb: null,
+          setAside: false,
+          note: '',
+          takenOn: today(),
+          ...(instrument === undefined ? {} : { instrument }),
+          ...(air && {
+            densityKgM3: Number(airState(air.tempC, air.humidityPct, pressureAt(air.altitudeM)).densityKgM3.toFixed(4)),
+          }),
+        }),
+    )
+    setInHand(id)
+  }
+
+  if (!reading) {
+    const settingPct = next?.settingPct ?? 50
+    return (
+      <Box sx={{ my: 1, display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Button
+          variant={next ? 'contained' : 'outlined'}
+          onClick={() => add(settingPct)}
+          disabled={calibration.map.length >= 60}
+          sx={{ minHeight: { xs: 56, sm: 36 }, width: { xs: '100%', sm: 'auto' } }}
+        >
+          Add a reading at {formatPct(settingPct)} %
+        </Button>
+        <Typography variant="body2">
+          {next ? `Next, ${NEXT_READING_WHY[next.why]}.` : 'The map has what it needs; more do no harm.'}
+        </Typography>
+      </Box>
+    )
+  }
+  const index = calibration.map.indexOf(reading)
+  const signal = derived.signal(reading.settingPct)
+  return (
+    <Box
+      component="section"
+      aria-label="The reading in hand"
+      sx={{ borderLeft: '4px solid', borderColor: 'cause.speed', pl: 1.5, my: 1 }}
+    >
+      <Typography component="div">
+        Set the {fan.name} to{' '}
+        <QuantityField
+          label="setting of the reading in hand"
+          quantity="speed"
+          value={reading.settingPct}
+          step={1}
+          onDone={onDone}
+          onChange={(pct) =>
+            onChange('setting', (held) => void (held.map[index]!.settingPct = pct), `${reading.id}-set`)
+          }
+        />{' '}
+        (<b>{formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)}</b> {signal.unit} at its terminals), wait until it
+        stands still, and type what you read:
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, auto) 1fr' }, gap: 1.5, my: 1 }}>
+        {FIELDS.map(({ key, label, quantity }) => (
+          <Box key={key}>
+            <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+              {label}
+            </Typography>
+            <QuantityField
+              label={`${label} now`}
+              quantity={quantity}
+              value={reading[key]}
+              large
+              onDone={onDone}
+              onClear={() => onChange(label, (held) => void (held.map[index]![key] = null))}
+              onChange={(x) => onChange(label, (held) => void (held.map[index]![key] = x), `${reading.id}-${key}`)}
+            />
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Button
+          variant="contained"
+          disabled={isEmpty(reading)}
+          onClick={() => setInHand(null)}
+          sx={{ minHeight: { xs: 56, sm: 36 }, width: { xs: '100%', sm: 'auto' } }}
+        >
+          That is it
+        </Button>
+        {isEmpty(reading) && (
+          <Button
+            onClick={() => onChange('remove a reading', (held) => void held.map.splice(index, 1))}
+            sx={{ minHeight: { xs: 44, sm: 36 } }}
+          >
+            Leave it out
+          </Button>
+        )}
+        <Typography variant="body2" component="div">
+          with{' '}
+          <Choice
+            label="instrument of the reading in hand"
+            value={reading.instrument ?? ''}
+            options={[['', 'no instrument named'] as const, ...instruments.map(({ id, name }) => [id, name] as const)]}
+            onChange={(id) =>
+              onChange('instrument', (held) => {
+                if (id) held.map[index]!.instrument = id
+                else delete held.map[index]!.instrument
+              })
+            }
+          />
+        </Typography>
+      </Box>
+    </Box>
+  )
+}
