@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import { loadInstallation } from '@/cli/load'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { derive } from '@/core/derive'
-import { findColumns } from '@/core/formats/readingsCsv/columns'
+import { guessLayout } from '@/core/formats/readingsCsv/guessLayout'
 import { rowReader } from '@/core/formats/readingsCsv/reader'
 import { bad, good, problemLine, type Outcome, type Problem } from '@/core/problem'
 import { formatNumber, formatPct } from '@/core/quantity/format'
@@ -15,15 +15,16 @@ const MOST_PROBLEMS = 20
 
 /** A readings CSV as a table, or every bad line up to a number a person can read. */
 function readTable(text: string): Outcome<ReadingTable> {
-  const [header = [], ...lines] = Papa.parse<string[]>(text.trimEnd()).data
-  const columns = findColumns(header)
-  if (!columns.ok) return columns
-  const read = rowReader(columns.value)
+  const guess = guessLayout(text)
+  if (!guess.ok) return guess
+  const { layout } = guess.value
+  const lines = Papa.parse<string[]>(text.trimEnd(), { delimiter: layout.delimiter }).data
+  const read = rowReader(layout)
   const problems: Problem[] = []
   const atMs: number[] = []
-  const values = columns.value.columns.map((): number[] => [])
-  lines.forEach((cells, index) => {
-    const outcome = read(cells, index + 2)
+  const values = layout.columns.map((): number[] => [])
+  lines.slice(layout.skipLines + 1).forEach((cells, index) => {
+    const outcome = read(cells, layout.skipLines + index + 2)
     if (!outcome.ok) problems.push(outcome.problem)
     else {
       atMs.push(outcome.row.atMs)
@@ -32,7 +33,7 @@ function readTable(text: string): Outcome<ReadingTable> {
   })
   return problems.length > 0
     ? bad(...problems.slice(0, MOST_PROBLEMS))
-    : good({ columns: columns.value.columns.map(({ quantity }) => quantity), atMs, values })
+    : good({ columns: layout.columns.map(({ quantity }) => quantity), atMs, values, zone: layout.zone })
 }
 
 /** Runs readings through an installation's response, open loop; writes a line of speeds a reading and prints the measures. */

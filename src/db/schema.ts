@@ -1,5 +1,6 @@
 import {
   boolean,
+  customType,
   doublePrecision,
   bigint,
   index,
@@ -14,6 +15,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core'
 
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 const now = (name: string) => at(name).notNull().defaultNow()
 
@@ -188,6 +190,8 @@ export const controllerModel = pgTable(
     workspaceId: ofWorkspace(),
     id: text('id').notNull(),
     document: jsonb('document').notNull(),
+    /** Who wrote it; null for the examples that come with the program. */
+    madeBy: text('made_by'),
     createdAt: now('created_at'),
   },
   (table) => [primaryKey({ columns: [table.workspaceId, table.id] })],
@@ -200,22 +204,67 @@ export const readingFile = pgTable('reading_file', {
     .notNull()
     .references(() => installation.id),
   name: text('name').notNull(),
-  /** Quantity of each column, in the order of `reading.column_no`. */
+  /** Name and quantity of each column, in the order of `reading.column_no`. */
   columns: jsonb('columns').notNull(),
   lineCount: integer('line_count').notNull(),
   fromMs: bigint('from_ms', { mode: 'number' }).notNull(),
   toMs: bigint('to_ms', { mode: 'number' }).notNull(),
+  /** IANA name of the zone the logger's clock stood in; `as-written` where its times are kept as they are, as if in UTC. */
+  zone: text('zone').notNull().default('as-written'),
   importedAt: now('imported_at'),
 })
 
+/** A readings file on its way in: sent, waiting, being read, and how that ended. Its id becomes the file's. */
+export const importJob = pgTable(
+  'import_job',
+  {
+    id: uuid('id').primaryKey(),
+    workspaceId: ofWorkspace(),
+    installationId: uuid('installation_id')
+      .notNull()
+      .references(() => installation.id),
+    name: text('name').notNull(),
+    layout: jsonb('layout').notNull(),
+    state: text('state').notNull(),
+    cancelAsked: boolean('cancel_asked').notNull().default(false),
+    bytesTotal: bigint('bytes_total', { mode: 'number' }).notNull(),
+    bytesDone: bigint('bytes_done', { mode: 'number' }).notNull().default(0),
+    lineCount: integer('line_count').notNull().default(0),
+    problems: jsonb('problems').notNull().default([]),
+    askedAt: now('asked_at'),
+  },
+  (table) => [index('import_job_of').on(table.installationId, table.askedAt)],
+)
+
+/** The bytes of a file that waits to be read, piece by piece. */
+export const importPiece = pgTable(
+  'import_piece',
+  {
+    workspaceId: ofWorkspace(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => importJob.id, { onDelete: 'cascade' }),
+    no: integer('no').notNull(),
+    bytes: bytea('bytes').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.no] })],
+)
+
+/** Which jobs wait, for the worker that serves all workspaces: it holds nothing but their ids, and stands outside row security. */
+export const importQueue = pgTable('import_queue', {
+  jobId: uuid('job_id').primaryKey(),
+  workspaceId: uuid('workspace_id').notNull(),
+  queuedAt: now('queued_at'),
+})
+
+/** Partitioned by month of `at_ms`; `reading_month()` makes a month's part when it is first needed. */
 export const reading = pgTable(
   'reading',
   {
-    // No reference of its own to the workspace: the file has one, and a check a row would cost a third of an import.
+    // No references of its own: the file has them, a check a row would cost a third of an import, and a reference would make each new
+    // month wait for every import that is under way.
     workspaceId: uuid('workspace_id').notNull(),
-    fileId: uuid('file_id')
-      .notNull()
-      .references(() => readingFile.id, { onDelete: 'cascade' }),
+    fileId: uuid('file_id').notNull(),
     columnNo: smallint('column_no').notNull(),
     atMs: bigint('at_ms', { mode: 'number' }).notNull(),
     value: doublePrecision('value').notNull(),
@@ -234,4 +283,6 @@ export const WORKSPACE_TABLES = [
   'controller_model',
   'reading_file',
   'reading',
+  'import_job',
+  'import_piece',
 ] as const

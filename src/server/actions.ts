@@ -2,6 +2,7 @@
 
 import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
+import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
@@ -31,6 +32,10 @@ export async function keepCheckAction(input: unknown) {
 
 export async function writeLogAction(input: unknown) {
   return asSigned((scope) => writeLog(scope, input))
+}
+
+export async function cancelImportAction(input: unknown) {
+  return asSigned((scope) => cancelImport(scope, input))
 }
 
 export async function choosePreferenceAction(input: unknown) {

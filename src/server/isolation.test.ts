@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
+import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import type { Scope } from '@/db/client'
 import * as checkResults from '@/db/queries/checkResult'
 import * as controllerModels from '@/db/queries/controllerModel'
 import * as documents from '@/db/queries/document'
+import * as importJobs from '@/db/queries/importJob'
 import * as installations from '@/db/queries/installation'
 import * as logs from '@/db/queries/log'
 import * as readings from '@/db/queries/reading'
@@ -12,12 +14,15 @@ import * as revisions from '@/db/queries/revision'
 import * as sites from '@/db/queries/site'
 import * as workspaces from '@/db/queries/workspace'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
+import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
+import { keepController } from '@/server/commands/keepController'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
 import { seal } from '@/server/commands/seal'
+import { sendReadings } from '@/server/commands/sendReadings'
 import { writeLog } from '@/server/commands/writeLog'
 import { demoInstallation, demoModel, demoText } from '@/testing/examples'
 
@@ -25,6 +30,15 @@ useThrowawayDatabase()
 
 const document = demoInstallation('fruiting-room')
 const reading = { kind: 'speed', inputRead: null, fansPct: { exhaust: 25 } } as const
+const layout: ReadingLayout = {
+  delimiter: ',',
+  decimal: '.',
+  dateOrder: 'ymd',
+  zone: 'as-written',
+  skipLines: 0,
+  timeIndex: 0,
+  columns: [{ index: 1, name: 'temperature', quantity: 'temperature', unit: '°C' }],
+}
 const csv = async function* () {
   yield await Promise.resolve(new TextEncoder().encode(demoText('readings/inverter-cupboard-14-nov.csv')))
 }
@@ -33,6 +47,7 @@ let mine: Scope
 let stranger: Scope
 let id: string
 let fileId: string
+let jobId: string
 
 /** Everything a workspace can hold. */
 beforeAll(async () => {
@@ -55,6 +70,9 @@ beforeAll(async () => {
     sentence: 'Good.',
   })
   await revisions.sealRevision(mine, { id: randomUUID(), installationId: id, version: 1, reason: 'sealed by me' })
+  jobId = randomUUID()
+  await importJobs.beginImport(mine, { id: jobId, installationId: id, name: 'waits.csv', layout, bytesTotal: 3 })
+  await importJobs.addImportPiece(mine, jobId, 0, Buffer.from('abc'))
   await importReadingsFile(mine, { id: fileId, installationId: id, name: 'mine.csv' }, csv())
 })
 
@@ -64,6 +82,8 @@ const snapshot = async () => ({
   results: await checkResults.listCheckResults(mine, id),
   log: await logs.listLog(mine),
   files: await readings.listReadingFiles(mine, id),
+  imports: await importJobs.listImports(mine, id),
+  piece: (await importJobs.importPieces(mine, jobId).next()).value,
   models: await controllerModels.listControllerModels(mine),
   sites: await sites.listSites(mine),
   name: await workspaces.workspaceName(mine),
@@ -103,9 +123,38 @@ const QUERIES: Record<string, Walk[string] | null> = {
   listReadingFiles: (who) => readings.listReadingFiles(who, id),
   getReadings: (who) => readings.getReadings(who, fileId),
   importReadings: (who) =>
-    readings.importReadings(who, { id: randomUUID(), installationId: id, name: 'x', columns: ['temperature'] }, none()),
+    readings.importReadings(
+      who,
+      {
+        id: randomUUID(),
+        installationId: id,
+        name: 'x',
+        columns: [{ name: 't', quantity: 'temperature' }],
+        zone: 'as-written',
+      },
+      none(),
+    ),
+  getReadingFile: (who) => readings.getReadingFile(who, fileId),
+  viewReadings: (who) => readings.viewReadings(who, fileId, 0, 4e12, 100),
+  readingRows: async (who) => {
+    const pages = readings.readingRows(who, (await readings.getReadingFile(mine, fileId))!)
+    return (await pages.next()).value ?? null
+  },
+  beginImport: (who) =>
+    importJobs.beginImport(who, { id: randomUUID(), installationId: id, name: 'x', layout, bytesTotal: 1 }),
+  addImportPiece: (who) => importJobs.addImportPiece(who, jobId, 9, Buffer.from('x')).catch(() => undefined),
+  queueImport: (who) => importJobs.queueImport(who, jobId).catch(() => undefined),
+  dropImport: (who) => importJobs.dropImport(who, jobId),
+  listImports: (who) => importJobs.listImports(who, id),
+  askCancel: (who) => importJobs.askCancel(who, jobId),
+  getImport: (who) => importJobs.getImport(who, jobId),
+  noteImport: async (who) => ((await importJobs.noteImport(who, jobId, 1, 1)).cancelAsked ? null : 'noted'),
+  endImport: (who) => importJobs.endImport(who, jobId, { state: 'done' }),
+  importPieces: async (who) => (await importJobs.importPieces(who, jobId).next()).value ?? null,
+  workNextImport: null,
   listControllerModels: (who) => controllerModels.listControllerModels(who),
   saveControllerModel: null,
+  getControllerModel: (who) => controllerModels.getControllerModel(who, 'two-pad-pwm'),
   listSites: async (who) => (await sites.listSites(who)).filter(({ name }) => name === 'Lock Cottage'),
   ensureSite: null,
   workspaceName: async (who) => (await workspaces.workspaceName(who)).includes('Tam'),
@@ -123,6 +172,13 @@ const COMMANDS: Walk = {
   keepCheck: (who) => keepCheck(who, { id: randomUUID(), installationId: id, check: 'floor', reading }),
   writeLog: (who) => writeLog(who, { id: randomUUID(), installationId: id, text: 'by a stranger' }),
   importReadingsFile: (who) => importReadingsFile(who, { id: randomUUID(), installationId: id, name: 'x.csv' }, csv()),
+  sendReadings: (who) =>
+    sendReadings(who, { id: randomUUID(), installationId: id, name: 'x.csv', bytes: 3, layout }, csv()),
+  cancelImport: (who) => cancelImport(who, { id: jobId }),
+  keepController: async (who) =>
+    (await keepController(who, { text: JSON.stringify({ ...demoModel('two-pad-pwm'), id: 'theirs' }) })).kind === 'done'
+      ? { kind: 'unknown' }
+      : null,
   makeInstallation: async (who) =>
     (await makeInstallation(who, { id: randomUUID(), site: 'Theirs', name: 'Shed', duty: 'exhaust' })).kind === 'done'
       ? { kind: 'unknown' }
@@ -148,6 +204,7 @@ test('every query stands in the walk', () => {
     checkResults,
     controllerModels,
     documents,
+    importJobs,
     installations,
     logs,
     readings,

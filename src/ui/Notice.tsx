@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box'
-import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
+import { TextButton } from '@/ui/TextButton'
 
 type Props = { grave?: boolean; title: string; children?: ReactNode; action?: { label: string; onClick: () => void } }
 
@@ -23,17 +23,7 @@ export function Notice({ grave = false, title, children, action }: Props) {
         <Box component="strong" sx={{ color: grave ? 'error.main' : 'text.primary' }}>
           {title}
         </Box>{' '}
-        {children}{' '}
-        {action && (
-          <Link
-            component="button"
-            type="button"
-            onClick={action.onClick}
-            sx={{ verticalAlign: 'baseline', fontSize: 'inherit' }}
-          >
-            {action.label}
-          </Link>
-        )}
+        {children} {action && <TextButton onClick={action.onClick}>{action.label}</TextButton>}
       </Typography>
     </Box>
   )

@@ -73,6 +73,24 @@ describe.each([
     triggers: (d: Installation) => void (d.calibration.fans[0]!.shutters = { opensInS: [3.5, 4.1], openFromPct: null }),
     short: (d: Installation) => void (d.calibration.fans[0]!.shutters = { opensInS: [3.5, 4], openFromPct: null }),
   },
+  {
+    id: 'mounting-series',
+    triggers: (d: Installation) => void (d.kit.mounting = { series: 'yes' }),
+    short: (d: Installation) => void (d.kit.mounting = { series: 'no', backup: 'no' }),
+  },
+  {
+    id: 'mounting-backup',
+    triggers: (d: Installation) =>
+      void Object.assign(d, {
+        brief: { ...d.brief, duty: 'livestock' },
+        kit: { ...d.kit, mounting: { backup: 'no' } },
+      }),
+    short: (d: Installation) =>
+      void Object.assign(d, {
+        brief: { ...d.brief, duty: 'livestock' },
+        kit: { ...d.kit, mounting: { backup: 'yes' } },
+      }),
+  },
   { id: 'follower-too-slow-make-up', triggers: slowFollower(12.9), short: slowFollower(13) },
   {
     id: 'forgets-without-power',

@@ -8,10 +8,12 @@ import { fullAboveLimit } from '@/core/advise/fullAboveLimit'
 import { kickShorterThanShutters } from '@/core/advise/kickShorterThanShutters'
 import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
+import { wiredOrMountedWrong } from '@/core/advise/wiredOrMountedWrong'
 
 const JUDGES: readonly Judge[] = [
   cannotDrive,
   currentOverRating,
+  wiredOrMountedWrong,
   floorBelowReason,
   probeOverLimit,
   fullAboveLimit,

@@ -44,6 +44,17 @@ export const Probe = Type.Object(
 )
 export type Probe = Static<typeof Probe>
 
+/** What is wired where, as the technician wrote it down. */
+export const Terminal = Type.Object(
+  {
+    terminal: Type.String({ maxLength: 80 }),
+    wire: Type.String({ maxLength: 80 }),
+    goesTo: Type.String({ maxLength: 80 }),
+  },
+  closed,
+)
+export type Terminal = Static<typeof Terminal>
+
 export const KIT_SCHEMA = 'soft-gale/kit@1'
 export const Kit = Type.Object(
   {
@@ -53,6 +64,14 @@ export const Kit = Type.Object(
     deratedToPct: Type.Optional(Type.Number({ minimum: 10, maximum: 100 })),
     fans: Type.Array(Fan, { minItems: 1, maxItems: 8 }),
     probes: Type.Array(Probe, { maxItems: 12 }),
+    /** Answers to the looks at wiring and mounting, by the question’s id; one that is missing was not looked at yet. */
+    mounting: Type.Optional(
+      Type.Record(
+        Type.String({ pattern: '^[a-z][a-z-]{0,30}$' }),
+        Type.Union([Type.Literal('yes'), Type.Literal('no')]),
+      ),
+    ),
+    terminals: Type.Optional(Type.Array(Terminal, { maxItems: 40 })),
   },
   closed,
 )

@@ -1,10 +1,29 @@
 import { DUTY_NAMES } from '@/core/brief/duty'
+import { balanceResult } from '@/core/calibration/balance'
+import type { Balance } from '@/core/calibration/schema'
 import type { Installation } from '@/core/document/installation'
-import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
+import { mountingQuestions } from '@/core/kit/checklist'
+import {
+  formatNumber,
+  formatPct,
+  formatQuantity,
+  formatTime,
+  METRIC,
+  type UnitPreference,
+} from '@/core/quantity/format'
 import { ruleName, ruleSentence } from '@/core/response/words'
 
 /** One thing that is so in an installation, by a key that stays the same between revisions. */
 export type Fact = { readonly key: string; readonly label: string; readonly said: string }
+
+function balanceFact(balance: Balance, q: (base: number, quantity: 'flow') => string): Fact {
+  const { supply, extract, offShare } = balanceResult(balance)
+  return {
+    key: 'balance',
+    label: 'Balance',
+    said: `supply ${q(supply.readLs, 'flow')} at ${formatPct(balance.supplyPct)} %, extract ${q(extract.readLs, 'flow')} at ${formatPct(balance.extractPct)} %${offShare === null ? ', not all read' : `, ${formatNumber(Math.abs(offShare) * 100, 0)} % apart`}`,
+  }
+}
 
 /** Everything that is decided, as short statements: what a record prints and what two revisions are compared by. */
 export function facts(
@@ -46,6 +65,24 @@ export function facts(
       label: `Probe “${probe.name}”`,
       said: `${probe.place || 'place not noted'}; ${probe.survivesToC === null ? 'survival limit not known' : `survives ${q(probe.survivesToC, 'temperature')}`}`,
     })),
+    ...mountingQuestions(brief.duty).flatMap(({ id, ask }) => {
+      const answer = kit.mounting?.[id]
+      return answer === undefined ? [] : [{ key: `mounting-${id}`, label: ask, said: answer }]
+    }),
+    ...(kit.terminals ?? []).map(({ terminal, wire, goesTo }, index) => ({
+      key: `terminal-${index}`,
+      label: `Terminal ${terminal || index + 1}`,
+      said: [wire, goesTo].filter(Boolean).join(' to ') || 'not written down',
+    })),
+    ...(calibration.instruments ?? []).map((instrument) => ({
+      key: `instrument-${instrument.id}`,
+      label: `Instrument “${instrument.name}”`,
+      said: [
+        ...(instrument.accuracyPct === null ? [] : [`± ${formatNumber(instrument.accuracyPct, 1)} % of the reading`]),
+        instrument.calibratedOn === null ? 'calibration not known' : `calibrated ${instrument.calibratedOn}`,
+      ].join(', '),
+    })),
+    ...(calibration.balance && calibration.balance.terminals.length > 0 ? [balanceFact(calibration.balance, q)] : []),
     ...calibration.fans.map(({ fan, startsPct, stallsPct, map }) => ({
       key: `calibration-${fan}`,
       label: `Calibration of “${fanName(fan)}”`,

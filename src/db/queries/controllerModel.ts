@@ -1,4 +1,4 @@
-import { asc } from 'drizzle-orm'
+import { asc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { ControllerModel } from '@/core/controller/schema'
 import { readControllerModel } from '@/core/document/read'
 import { inWorkspace, type Scope } from '@/db/client'
@@ -12,11 +12,35 @@ export const listControllerModels = (scope: Scope): Promise<ControllerModel[]> =
     return rows.map(({ id, document }) => stored(`controller model ${id}`, readControllerModel(document)))
   })
 
-/** Adds a model, or puts the newer text in its place. */
-export const saveControllerModel = (scope: Scope, document: ControllerModel): Promise<void> =>
+/** Adds a model, or puts the newer text in its place. The examples that come with the program and the models people wrote do not take each
+ *  other's ids: false when this one does.
+ *  @param madeBy who wrote it; null for an example */
+export const saveControllerModel = (
+  scope: Scope,
+  document: ControllerModel,
+  madeBy: string | null = null,
+): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
-    await tx
+    const rows = await tx
       .insert(controllerModel)
-      .values({ workspaceId: scope.workspaceId, id: document.id, document })
-      .onConflictDoUpdate({ target: [controllerModel.workspaceId, controllerModel.id], set: { document } })
+      .values({ workspaceId: scope.workspaceId, id: document.id, document, madeBy })
+      .onConflictDoUpdate({
+        target: [controllerModel.workspaceId, controllerModel.id],
+        set: { document, madeBy },
+        setWhere: madeBy === null ? isNull(controllerModel.madeBy) : isNotNull(controllerModel.madeBy),
+      })
+      .returning({ id: controllerModel.id })
+    return rows.length > 0
+  })
+
+/** One model with who wrote it; null when this workspace has none of that id. */
+export const getControllerModel = (
+  scope: Scope,
+  id: string,
+): Promise<{ model: ControllerModel; madeBy: string | null } | null> =>
+  inWorkspace(scope, async (tx) => {
+    const [row] = await tx.select().from(controllerModel).where(eq(controllerModel.id, id))
+    return row
+      ? { model: stored(`controller model ${id}`, readControllerModel(row.document)), madeBy: row.madeBy }
+      : null
   })

@@ -1,15 +1,20 @@
-import { asc, desc, eq, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
+import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
-import { inWorkspace, type Scope } from '@/db/client'
+import type { ReadingTable } from '@/core/space/readingsSeries'
+import { database, inWorkspace, type Scope } from '@/db/client'
 import { installation, reading, readingFile } from '@/db/schema'
+
+export type FileColumn = { readonly name: string; readonly quantity: ReadingQuantity }
 
 export type ReadingFile = {
   readonly id: string
   readonly name: string
-  readonly columns: readonly ('temperature' | 'humidity')[]
+  readonly columns: readonly FileColumn[]
   readonly lineCount: number
   readonly fromMs: number
   readonly toMs: number
+  readonly zone: string
   readonly importedAt: Date
 }
 
@@ -18,12 +23,18 @@ export type NewReadings = {
   readonly installationId: string
   readonly name: string
   readonly columns: ReadingFile['columns']
+  readonly zone: string
+}
+
+const monthOf = (atMs: number): number => {
+  const at = new Date(atMs)
+  return Date.UTC(at.getUTCFullYear(), at.getUTCMonth())
 }
 
 /** Rows arrive in batches; all of them are kept or none. Returns the file, or null when the installation is not of this workspace. */
 export const importReadings = (
   scope: Scope,
-  { id, installationId, name, columns }: NewReadings,
+  { id, installationId, name, columns, zone }: NewReadings,
   batches: AsyncIterable<readonly ReadingRow[]>,
 ): Promise<ReadingFile | null> =>
   inWorkspace(scope, async (tx) => {
@@ -34,13 +45,23 @@ export const importReadings = (
       .where(eq(installation.id, installationId))
     if (!known) return null
     let [lineCount, fromMs, toMs] = [0, 0, 0]
-    await tx.insert(readingFile).values({ id, workspaceId, installationId, name, columns, lineCount, fromMs, toMs })
+    await tx
+      .insert(readingFile)
+      .values({ id, workspaceId, installationId, name, columns, zone, lineCount, fromMs, toMs })
+    const months = new Set<number>()
     for await (const rows of batches) {
       const [first, last] = [rows[0], rows[rows.length - 1]]
       if (!first || !last) continue
       if (lineCount === 0) fromMs = first.atMs
       toMs = last.atMs
       lineCount += rows.length
+      for (const { atMs } of rows) {
+        const month = monthOf(atMs)
+        if (months.has(month)) continue
+        months.add(month)
+        // Outside this transaction: its lock on the table of months must not last as long as the import.
+        await database().execute(sql`select reading_month(${month}::bigint)`)
+      }
       for (let column = 0; column < columns.length; column++) {
         const times = rows.map(({ atMs }) => atMs)
         const values = rows.map(({ values: held }) => held[column]!)
@@ -51,8 +72,28 @@ export const importReadings = (
     }
     const importedAt = new Date()
     await tx.update(readingFile).set({ lineCount, fromMs, toMs, importedAt }).where(eq(readingFile.id, id))
-    return { id, name, columns, lineCount, fromMs, toMs, importedAt }
+    return { id, name, columns, lineCount, fromMs, toMs, zone, importedAt }
   })
+
+const fileOf = ({
+  id,
+  name,
+  columns,
+  lineCount,
+  fromMs,
+  toMs,
+  zone,
+  importedAt,
+}: typeof readingFile.$inferSelect): ReadingFile => ({
+  id,
+  name,
+  columns: columns as ReadingFile['columns'],
+  lineCount,
+  fromMs,
+  toMs,
+  zone,
+  importedAt,
+})
 
 export const listReadingFiles = (scope: Scope, installationId: string): Promise<ReadingFile[]> =>
   inWorkspace(scope, async (tx) => {
@@ -61,38 +102,111 @@ export const listReadingFiles = (scope: Scope, installationId: string): Promise<
       .from(readingFile)
       .where(eq(readingFile.installationId, installationId))
       .orderBy(desc(readingFile.importedAt))
-    return rows.map(({ id, name, columns, lineCount, fromMs, toMs, importedAt }) => ({
-      id,
-      name,
-      columns: columns as ReadingFile['columns'],
-      lineCount,
-      fromMs,
-      toMs,
-      importedAt,
-    }))
+    return rows.map(fileOf)
   })
 
-export type ReadingTable = {
-  readonly columns: ReadingFile['columns']
-  readonly atMs: readonly number[]
-  readonly values: readonly (readonly number[])[]
+export const getReadingFile = (scope: Scope, fileId: string): Promise<ReadingFile | null> =>
+  inWorkspace(scope, async (tx) => {
+    const [row] = await tx.select().from(readingFile).where(eq(readingFile.id, fileId))
+    return row ? fileOf(row) : null
+  })
+
+/** More lines than this are thinned to their means before they go to a browser to be replayed. */
+export const MOST_REPLAYED = 100_000
+
+/** The readings of a file, a list a column; null when this workspace has no such file. One with more than `MOST_REPLAYED` lines comes as the
+ *  means of equal stretches of time. */
+export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable | null> =>
+  inWorkspace(scope, async (tx) => {
+    const [file] = await tx.select().from(readingFile).where(eq(readingFile.id, fileId))
+    if (!file) return null
+    const { columns, lineCount, fromMs, toMs, zone } = fileOf(file)
+    const quantities = columns.map(({ quantity }) => quantity)
+    const stretchMs = lineCount > MOST_REPLAYED ? Math.ceil((toMs - fromMs + 1) / MOST_REPLAYED) : null
+    const rows =
+      stretchMs === null
+        ? await tx
+            .select({ columnNo: reading.columnNo, atMs: reading.atMs, value: reading.value })
+            .from(reading)
+            .where(eq(reading.fileId, fileId))
+            .orderBy(asc(reading.columnNo), asc(reading.atMs))
+        : (
+            await tx.execute<{ column_no: number; at_ms: string; value: number }>(
+              sql`select column_no, min(at_ms) as at_ms, avg(value) as value from reading where file_id = ${fileId}::uuid
+                group by column_no, (at_ms - ${fromMs}::bigint) / ${stretchMs}::bigint order by column_no, at_ms`,
+            )
+          ).rows.map(({ column_no: columnNo, at_ms: atMs, value }) => ({ columnNo, atMs: Number(atMs), value }))
+    const inColumn = columns.map((_, index) => rows.filter(({ columnNo }) => columnNo === index))
+    return {
+      columns: quantities,
+      atMs: (inColumn[0] ?? []).map(({ atMs }) => atMs),
+      values: inColumn.map((column) => column.map(({ value }) => value)),
+      zone,
+      ...(stretchMs === null ? {} : { meanOverMs: stretchMs }),
+    }
+  })
+
+/** The lowest and highest reading of each of so many equal stretches of time: no peak is lost, and no more is sent than a screen can show. */
+export type ReadingView = {
+  readonly fromMs: number
+  readonly toMs: number
+  /** For each column: time of the stretch's first reading, lowest, highest. */
+  readonly columns: readonly (readonly (readonly [atMs: number, low: number, high: number])[])[]
 }
 
-/** All readings of a file, a list a column; null when this workspace has no such file. */
-export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable | null> =>
+/** What a chart shows of a file between two instants; null when this workspace has no such file.
+ *  @param stretches how many points across, at most 4000 */
+export const viewReadings = (
+  scope: Scope,
+  fileId: string,
+  fromMs: number,
+  toMs: number,
+  stretches: number,
+): Promise<ReadingView | null> =>
   inWorkspace(scope, async (tx) => {
     const [file] = await tx.select({ columns: readingFile.columns }).from(readingFile).where(eq(readingFile.id, fileId))
     if (!file) return null
-    const columns = file.columns as ReadingFile['columns']
-    const rows = await tx
-      .select({ columnNo: reading.columnNo, atMs: reading.atMs, value: reading.value })
-      .from(reading)
-      .where(eq(reading.fileId, fileId))
-      .orderBy(asc(reading.columnNo), asc(reading.atMs))
-    const inColumn = columns.map((_, index) => rows.filter(({ columnNo }) => columnNo === index))
+    const most = Math.min(4000, Math.max(1, Math.floor(stretches)))
+    const widthMs = Math.max(1, Math.ceil((toMs - fromMs + 1) / most))
+    const { rows } = await tx.execute<{ column_no: number; at_ms: string; low: number; high: number }>(
+      sql`select column_no, min(at_ms) as at_ms, min(value) as low, max(value) as high from reading
+        where file_id = ${fileId}::uuid and at_ms between ${fromMs}::bigint and ${toMs}::bigint
+        group by column_no, (at_ms - ${fromMs}::bigint) / ${widthMs}::bigint order by column_no, at_ms`,
+    )
     return {
-      columns,
-      atMs: (inColumn[0] ?? []).map(({ atMs }) => atMs),
-      values: inColumn.map((column) => column.map(({ value }) => value)),
+      fromMs,
+      toMs,
+      columns: (file.columns as ReadingFile['columns']).map((_, index) =>
+        rows
+          .filter(({ column_no: column }) => column === index)
+          .map(({ at_ms: atMs, low, high }) => [Number(atMs), low, high] as const),
+      ),
     }
   })
+
+const PAGE_ROWS = 5000
+
+/** The readings of a file in order of time, page after page, so that a file of any length can be written out. */
+export async function* readingRows(scope: Scope, file: ReadingFile): AsyncGenerator<ReadingRow[]> {
+  let after = file.fromMs - 1
+  for (;;) {
+    // Every line has every column, so that the pages of all columns hold the same instants.
+    const columns = await inWorkspace(scope, (tx) =>
+      Promise.all(
+        file.columns.map((_, column) =>
+          tx
+            .select({ atMs: reading.atMs, value: reading.value })
+            .from(reading)
+            .where(and(eq(reading.fileId, file.id), eq(reading.columnNo, column), gt(reading.atMs, after)))
+            .orderBy(asc(reading.atMs))
+            .limit(PAGE_ROWS),
+        ),
+      ),
+    )
+    const [first] = columns
+    const last = first?.[first.length - 1]
+    if (!first || !last) return
+    yield first.map(({ atMs }, row) => ({ atMs, values: columns.map((column) => column[row]!.value) }))
+    after = last.atMs
+  }
+}

@@ -1,12 +1,12 @@
 'use client'
 
-import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import type { Brief } from '@/core/brief/schema'
 import type { Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
+import { TextButton } from '@/ui/TextButton'
 import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -46,30 +46,18 @@ export function Questions({ brief }: { brief: Brief }) {
               isUnknown ? (
                 question.unknown
               ) : (
-                <Link
-                  component="button"
-                  type="button"
-                  aria-label={`I do not know yet: ${question.ask}`}
-                  onClick={() => answer(question, null)}
-                  sx={{ fontSize: 'inherit', verticalAlign: 'baseline' }}
-                >
+                <TextButton label={`I do not know yet: ${question.ask}`} onClick={() => answer(question, null)}>
                   I do not know yet
-                </Link>
+                </TextButton>
               )
             }
           >
             {isUnknown ? (
               <>
                 Not known yet.{' '}
-                <Link
-                  component="button"
-                  type="button"
-                  aria-label={`Answer: ${question.ask}`}
-                  onClick={() => answer(question, question.start ?? false)}
-                  sx={{ fontSize: 'inherit', verticalAlign: 'baseline' }}
-                >
+                <TextButton label={`Answer: ${question.ask}`} onClick={() => answer(question, question.start ?? false)}>
                   Answer it
-                </Link>
+                </TextButton>
               </>
             ) : (
               <AnswerField

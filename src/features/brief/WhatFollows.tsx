@@ -1,12 +1,12 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import type { Brief, Target } from '@/core/brief/schema'
 import { answerReader, type Flow } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { formatQuantity } from '@/core/quantity/format'
+import { TextButton } from '@/ui/TextButton'
 import { FormRow } from '@/ui/FormRow'
 import { usePreference } from '@/ui/preference'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
@@ -69,12 +69,5 @@ export function WhatFollows({ brief }: { brief: Brief }) {
 const Figure = ({ flow }: { flow: Flow }) => <b>{formatQuantity(flow.flowLs, 'flow', usePreference())}</b>
 
 const Take = ({ label, onTake }: { label: string; onTake: () => void }) => (
-  <Link
-    component="button"
-    type="button"
-    onClick={onTake}
-    sx={{ fontSize: 'inherit', verticalAlign: 'baseline', minHeight: { xs: 44, md: 0 } }}
-  >
-    {label}
-  </Link>
+  <TextButton onClick={onTake}>{label}</TextButton>
 )

@@ -8,7 +8,9 @@ import type { ControllerModel } from '@/core/controller/schema'
 import { lossText } from '@/core/controller/lossText'
 import { rankModels } from '@/core/controller/rankModels'
 import { FanForm } from '@/features/kit/FanForm'
+import { Mounting } from '@/features/kit/Mounting'
 import { ProbeForm } from '@/features/kit/ProbeForm'
+import { TerminalTable } from '@/features/kit/TerminalTable'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { Caution, Notice } from '@/ui/Notice'
@@ -117,6 +119,8 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
       <Button size="small" onClick={addProbe} disabled={!response.inputs.some(({ kind }) => kind !== 'switch')}>
         Add a probe
       </Button>
+      <Mounting />
+      <TerminalTable />
     </StageLayout>
   )
 }
@@ -152,9 +156,7 @@ function Comparison({ models }: { models: readonly ControllerModel[] }) {
       {kit.controller?.cautions.map((caution) => (
         <Caution key={caution} text={caution} />
       ))}
-      <Notice title="Never two speed controls in series.">
-        And a controller on a surface that does not burn, ventilated, not in a closed cupboard.
-      </Notice>
+      <Notice grave title="Never two speed controls in series." />
     </>
   )
 }

@@ -102,10 +102,14 @@ describe('readings files', () => {
 
   test('two columns, semicolons and decimal commas', async () => {
     const result = await send('Zeit;Temperatur °C;rH %\n2026-11-09 10:00;18,2;91\n2026-11-09 10:01;18,3;92\n')
-    expect(result).toMatchObject({ kind: 'done', file: { lineCount: 2, columns: ['temperature', 'humidity'] } })
+    expect(result).toMatchObject({
+      kind: 'done',
+      file: { lineCount: 2, columns: [{ quantity: 'temperature' }, { quantity: 'humidity' }] },
+    })
     const [file] = await listReadingFiles(scope, id)
     expect(await getReadings(scope, file!.id)).toEqual({
       columns: ['temperature', 'humidity'],
+      zone: 'as-written',
       atMs: [Date.UTC(2026, 10, 9, 10), Date.UTC(2026, 10, 9, 10, 1)],
       values: [
         [18.2, 18.3],
@@ -125,7 +129,7 @@ describe('readings files', () => {
   test.each([
     { name: 'empty', text: '', line: 'The file is empty.' },
     { name: 'headings only', text: 'time,temperature\n', line: 'There is no line of readings under the headings.' },
-    { name: 'no time', text: 'temperature\n18\n', line: /line 1: No column is headed “time”/ },
+    { name: 'no time', text: 'place;temperature\nattic;18\n', line: /line 1: No column is headed “time”/ },
     {
       name: 'a bad line far down',
       text: `time,temp\n${Array.from({ length: 12_000 }, (_, index) => `${minute(index)},18.0`).join('\n')}\n2027-01-01 00:00,hot\n`,

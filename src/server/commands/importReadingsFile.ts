@@ -1,10 +1,12 @@
 import Papa from 'papaparse'
 import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/document/validator'
-import { findColumns, type ReadingColumns } from '@/core/formats/readingsCsv/columns'
+import { guessLayout, layoutProblem } from '@/core/formats/readingsCsv/guessLayout'
+import { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { rowReader, type ReadingRow } from '@/core/formats/readingsCsv/reader'
-import type { Problem } from '@/core/problem'
+import { isZone } from '@/core/formats/readingsCsv/zone'
+import { bad, good, type Outcome, type Problem } from '@/core/problem'
 import type { Scope } from '@/db/client'
 import { importReadings, type ReadingFile } from '@/db/queries/reading'
 import { closed, Uuid } from '@/server/commands/input'
@@ -12,10 +14,36 @@ import type { Result } from '@/server/result'
 
 const MOST_PROBLEMS = 20
 const BATCH_ROWS = 5000
+/** Enough of a file to see how it is laid out. */
+const LOOK_BYTES = 65_536
 
 const readInput = validator(
-  Type.Object({ id: Uuid, installationId: Uuid, name: Type.String({ minLength: 1, maxLength: 120 }) }, closed),
+  Type.Object(
+    {
+      id: Uuid,
+      installationId: Uuid,
+      name: Type.String({ minLength: 1, maxLength: 120 }),
+      /** How the file is to be read; looked for in it where nothing is said. */
+      layout: Type.Optional(ReadingLayout),
+    },
+    closed,
+  ),
 )
+const shapeOfLayout = validator(ReadingLayout)
+
+/** A layout from outside: its shape, its units, its zone. */
+export function readLayout(data: unknown): Outcome<ReadingLayout> {
+  const read = shapeOfLayout(data)
+  if (!read.ok) return read
+  const wrong = layoutProblem(read.value)
+  if (wrong !== null) return bad(said('layout', wrong))
+  return isZone(read.value.zone)
+    ? good(read.value)
+    : bad(said('layout.zone', `“${read.value.zone}” is no time zone; write for example Europe/London.`))
+}
+
+/** Called as the file is read, with bytes and lines so far; what it throws ends the import, and nothing of it is kept. */
+export type OnProgress = (bytes: number, lines: number) => Promise<void>
 
 /** A file that cannot be taken; carries every problem found, up to a number a person can read. */
 class Refused extends Error {
@@ -26,28 +54,49 @@ class Refused extends Error {
 
 const said = (path: string, text: string): Problem => ({ code: 'said', path, text })
 
-/** The file's lines as cells. Whole lines are parsed a piece at a time; a logger's cells hold no line breaks. */
+/** The first bytes of a body as text, and the body again from its beginning. */
+async function lookAhead(body: AsyncIterable<Uint8Array>): Promise<{ head: string; whole: AsyncIterable<Uint8Array> }> {
+  const source = body[Symbol.asyncIterator]()
+  const held: Uint8Array[] = []
+  let bytes = 0
+  while (bytes < LOOK_BYTES) {
+    const { done, value } = await source.next()
+    if (done) break
+    held.push(value)
+    bytes += value.byteLength
+  }
+  async function* whole(): AsyncGenerator<Uint8Array> {
+    yield* held
+    for (let next = await source.next(); !next.done; next = await source.next()) yield next.value
+  }
+  return { head: new TextDecoder().decode(Buffer.concat(held)), whole: whole() }
+}
+
+type Line = { readonly cells: string[]; readonly number: number }
+
+/** The file's lines as cells, numbered as in the file. Whole lines are parsed a piece at a time; a logger's cells hold no line breaks. */
 async function* csvLines(
   body: AsyncIterable<Uint8Array>,
-  onProgress: (bytes: number) => void,
-): AsyncGenerator<string[]> {
+  { delimiter, skipLines }: ReadingLayout,
+  seen: { bytes: number },
+): AsyncGenerator<Line> {
   const decoder = new TextDecoder()
-  let [bytes, rest, delimiter] = [0, '', '']
-  const parse = function* (text: string): Generator<string[]> {
-    const { data, meta } = Papa.parse<string[]>(text, { delimiter })
-    delimiter ||= meta.delimiter
-    yield* data
+  let [rest, number] = ['', 0]
+  const parse = function* (text: string): Generator<Line> {
+    for (const cells of Papa.parse<string[]>(text, { delimiter }).data) {
+      number++
+      if (number > skipLines) yield { cells, number }
+    }
   }
   for await (const chunk of body) {
-    bytes += chunk.byteLength
-    if (bytes > LARGEST_READINGS_BYTES)
+    seen.bytes += chunk.byteLength
+    if (seen.bytes > LARGEST_READINGS_BYTES)
       throw new Refused([
         said(
           '',
           `The file is larger than ${LARGEST_READINGS_BYTES / 1e6} MB. Cut it by month and import the parts one after another.`,
         ),
       ])
-    onProgress(bytes)
     rest += decoder.decode(chunk, { stream: true })
     const end = rest.lastIndexOf('\n')
     if (end < 0) continue
@@ -57,55 +106,74 @@ async function* csvLines(
   if (rest.trim() !== '') yield* parse(rest)
 }
 
-async function* batches(lines: AsyncIterable<string[]>, columns: ReadingColumns): AsyncGenerator<ReadingRow[]> {
-  const read = rowReader(columns)
+async function* batches(
+  body: AsyncIterable<Uint8Array>,
+  layout: ReadingLayout,
+  onProgress: OnProgress,
+): AsyncGenerator<ReadingRow[]> {
+  const read = rowReader(layout)
   const problems: Problem[] = []
-  let lineNumber = 1
+  const seen = { bytes: 0 }
+  let [lines, isHeader] = [0, true]
   let rows: ReadingRow[] = []
-  for await (const cells of lines) {
-    lineNumber++
+  for await (const { cells, number } of csvLines(body, layout, seen)) {
+    if (isHeader) {
+      isHeader = false
+      continue
+    }
     if (cells.length === 1 && cells[0]?.trim() === '') continue
-    const outcome = read(cells, lineNumber)
+    const outcome = read(cells, number)
     if (outcome.ok) rows.push(outcome.row)
     else if (problems.push(outcome.problem) >= MOST_PROBLEMS)
       throw new Refused([...problems, said('', 'There may be more; these come first.')])
-    if (rows.length >= BATCH_ROWS && problems.length === 0) {
-      yield rows
-      rows = []
-    }
+    if (rows.length < BATCH_ROWS || problems.length > 0) continue
+    yield rows
+    lines += rows.length
+    rows = []
+    await onProgress(seen.bytes, lines)
   }
   if (problems.length > 0) throw new Refused(problems)
-  if (rows.length === 0 && lineNumber < 3)
+  if (rows.length === 0 && lines === 0)
     throw new Refused([said('', 'There is no line of readings under the headings.')])
   yield rows
 }
 
-/** Imports a readings CSV as it streams in. All lines are kept or none; each bad line is named.
- *  @param onProgress called with the bytes read so far */
+/** Imports a readings CSV as it streams in. All lines are kept or none; each bad line is named. */
 export async function importReadingsFile(
   scope: Scope,
   input: unknown,
   body: AsyncIterable<Uint8Array>,
-  onProgress: (bytes: number) => void = () => undefined,
+  onProgress: OnProgress = () => Promise.resolve(),
 ): Promise<Result<{ file: ReadingFile }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const lines = csvLines(body, onProgress)
+  const { id, installationId, name, layout: asked } = read.value
+  let [layout, whole] = [asked, body]
+  if (layout) {
+    const checked = readLayout(layout)
+    if (!checked.ok) return { kind: 'invalid', problems: checked.problems }
+  } else {
+    const looked = await lookAhead(body)
+    const guess = guessLayout(looked.head)
+    if (!guess.ok) return { kind: 'invalid', problems: guess.problems }
+    layout = guess.value.layout
+    whole = looked.whole
+  }
   try {
-    const header = await lines.next()
-    if (header.done) throw new Refused([said('', 'The file is empty.')])
-    const columns = findColumns(header.value)
-    if (!columns.ok) throw new Refused(columns.problems)
     const file = await importReadings(
       scope,
-      { ...read.value, columns: columns.value.columns.map(({ quantity }) => quantity) },
-      batches(lines, columns.value),
+      {
+        id,
+        installationId,
+        name,
+        zone: layout.zone,
+        columns: layout.columns.map((column) => ({ name: column.name, quantity: column.quantity })),
+      },
+      batches(whole, layout, onProgress),
     )
     return file ? { kind: 'done', file } : { kind: 'unknown' }
   } catch (error) {
     if (error instanceof Refused) return { kind: 'invalid', problems: error.problems }
     throw error
-  } finally {
-    await lines.return(undefined)
   }
 }

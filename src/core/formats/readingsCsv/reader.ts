@@ -1,33 +1,49 @@
-import type { Problem } from '@/core/problem'
-import type { ReadingColumns } from '@/core/formats/readingsCsv/columns'
+import { columnUnit, type ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { parseLoggerTime } from '@/core/formats/readingsCsv/time'
+import { instantsOf } from '@/core/formats/readingsCsv/zone'
+import type { Problem } from '@/core/problem'
+import { quantitySpec, toBase } from '@/core/quantity/units'
 
 export type ReadingRow = { readonly atMs: number; readonly values: readonly number[] }
 
 export type RowOutcome =
   { readonly ok: true; readonly row: ReadingRow } | { readonly ok: false; readonly problem: Problem }
 
-const NUMBER = /^[+-]?\d+(?:[.,]\d+)?$/
+const NUMBER = /^[+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?$/
 
-const PLAUSIBLE = { temperature: [-60, 650], humidity: [0, 100] } as const
+export type RowReader = (cells: readonly string[], lineNumber: number) => RowOutcome
 
 /** Reads the lines of a readings file one after another: times must rise, and one decimal mark is used throughout.
- *  Temperatures come out in °C, humidity in %RH. */
-export function rowReader({
-  timeIndex,
-  columns,
-}: ReadingColumns): (cells: readonly string[], lineNumber: number) => RowOutcome {
+ *  Values come out in the base unit of their quantity. */
+export function rowReader(layout: Omit<ReadingLayout, 'delimiter' | 'skipLines'>): RowReader {
+  const { timeIndex, timeOfDayIndex, dateOrder, zone } = layout
+  const columns = layout.columns.map((column) => {
+    const unit = columnUnit(column)
+    if (!unit) throw new RangeError(`${column.quantity} has no unit ${column.unit}`)
+    return { ...column, unit, plausible: quantitySpec(column.quantity).plausible }
+  })
+  const instants = instantsOf(zone)
   let lastMs = -Infinity
   let lastLine = 0
-  let decimal: ',' | '.' | null = null
+  let { decimal } = layout
   return (cells, lineNumber) => {
     const path = `line ${lineNumber}`
     const refuse = (text: string): RowOutcome => ({ ok: false, problem: { code: 'said', path, text } })
-    const timeText = cells[timeIndex] ?? ''
-    const atMs = parseLoggerTime(timeText)
-    if (Number.isNaN(atMs)) return refuse(`“${timeText}” is not a time; write 2026-11-09 14:20:00.`)
+    const timeText =
+      timeOfDayIndex === undefined
+        ? (cells[timeIndex] ?? '')
+        : `${cells[timeIndex] ?? ''} ${cells[timeOfDayIndex] ?? ''}`
+    const time = parseLoggerTime(timeText, dateOrder)
+    if (!time) return refuse(`“${timeText}” is not a time; write 2026-11-09 14:20:00.`)
+    const possible = time.isInstant ? [time.ms] : instants(time.ms)
+    // In the hour that the clock shows twice, the second time round is the one that still comes after the line before.
+    const atMs = possible.find((ms) => ms > lastMs) ?? possible[possible.length - 1]
+    if (atMs === undefined)
+      return refuse(
+        `“${timeText.trim()}” did not exist in ${zone}: the clocks went forward over it. Choose “as the logger wrote it” if its clock was never changed.`,
+      )
     const values: number[] = []
-    for (const { index, name, quantity, unit } of columns) {
+    for (const { index, name, unit, plausible } of columns) {
       const cell = (cells[index] ?? '').trim()
       if (cell === '') return refuse(`${name} is empty.`)
       if (!NUMBER.test(cell)) return refuse(`“${cell}” in ${name} is not a number.`)
@@ -35,10 +51,9 @@ export function rowReader({
       if (mark && decimal && mark !== decimal)
         return refuse(`${name} has “${mark}” where earlier lines have “${decimal}”; use one decimal mark throughout.`)
       decimal ??= mark
-      const raw = Number(cell.replace(',', '.'))
-      const value = unit === 'F' ? ((raw - 32) * 5) / 9 : raw
-      const [min, max] = PLAUSIBLE[quantity]
-      if (value < min || value > max) return refuse(`${name} is ${cell}, which no such reading can be; check its unit.`)
+      const value = toBase(unit, Number(cell.replace(',', '.')))
+      if (value < plausible[0] || value > plausible[1])
+        return refuse(`${name} is ${cell}, which no such reading can be; check its unit.`)
       values.push(value)
     }
     if (atMs === lastMs) return refuse(`the time is the same as on line ${lastLine}.`)

@@ -1,16 +1,15 @@
+import { parseJson } from '@/core/document/read'
 import { isUuid } from '@/server/commands/input'
-import { getReadings, type ReadingTable } from '@/db/queries/reading'
+import { getReadings } from '@/db/queries/reading'
+import type { ReadingTable } from '@/core/space/readingsSeries'
 import type { Result } from '@/server/result'
-import { isDatabaseGone } from '@/db/client'
-import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
-import { importReadingsFile } from '@/server/commands/importReadingsFile'
-import { respond, scopeOrResponse } from '@/server/respond'
+import { sendReadings } from '@/server/commands/sendReadings'
+import { wakeImports } from '@/server/jobs/importWorker'
+import { respond } from '@/server/respond'
 
 type Context = { params: Promise<{ id: string }> }
 
-const REPORT_EVERY_BYTES = 250_000
-
-/** Every reading of a file, a list a column. */
+/** Every reading of a file, a list a column; means of stretches where it is a long one. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
   const { id } = await params
   return respond(async (scope): Promise<Result<ReadingTable>> => {
@@ -19,44 +18,22 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
   })
 }
 
-/** Imports a CSV under this new id. Answers with a line of JSON for each piece of progress, and the result as the last line. */
+/** Takes a CSV under this new id; it is imported in the background, see /api/imports. */
 export async function POST(request: Request, { params }: Context): Promise<Response> {
-  const scope = await scopeOrResponse()
-  if (scope instanceof Response) return scope
   const { id } = await params
   const query = new URL(request.url).searchParams
-  const size = Number(request.headers.get('content-length') ?? 0)
-  const tooLarge = size > LARGEST_READINGS_BYTES
-  const body = request.body
-  if (!body || tooLarge) {
-    const text = tooLarge
-      ? `The file has ${Math.round(size / 1e6)} MB; the most is ${LARGEST_READINGS_BYTES / 1e6}. Cut it by month and import the parts one after another.`
-      : 'The file is empty.'
-    return Response.json(
-      { kind: 'invalid', problems: [{ code: 'said', path: '', text }] },
-      { status: tooLarge ? 413 : 422 },
-    )
-  }
-  const encoder = new TextEncoder()
-  const stream = new ReadableStream<Uint8Array>({
-    async start(controller) {
-      const line = (value: object) => controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`))
-      let reported = 0
-      try {
-        const input = { id, installationId: query.get('installation') ?? '', name: query.get('name') ?? 'readings.csv' }
-        line(
-          await importReadingsFile(scope, input, body, (bytes) => {
-            if (bytes - reported < REPORT_EVERY_BYTES) return
-            reported = bytes
-            line({ kind: 'progress', share: size > 0 ? bytes / size : 0 })
-          }),
-        )
-      } catch (error) {
-        if (!isDatabaseGone(error)) console.error(error)
-        line({ kind: 'unavailable' })
-      }
-      controller.close()
-    },
+  const layout = parseJson(query.get('layout') ?? '')
+  const answer = await respond(async (scope): Promise<Result<{ id: string }>> => {
+    if (!layout.ok) return { kind: 'invalid', problems: layout.problems }
+    const input = {
+      id,
+      installationId: query.get('installation') ?? '',
+      name: query.get('name') ?? 'readings.csv',
+      bytes: Number(request.headers.get('content-length') ?? 0),
+      layout: layout.value,
+    }
+    return sendReadings(scope, input, request.body ?? new ReadableStream())
   })
-  return new Response(stream, { headers: { 'content-type': 'application/x-ndjson' } })
+  if (answer.ok) wakeImports()
+  return answer
 }

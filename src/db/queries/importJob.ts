@@ -1,0 +1,160 @@
+import { and, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm'
+import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
+import type { Problem } from '@/core/problem'
+import { database, inWorkspace, type Scope } from '@/db/client'
+import { importJob, importPiece, importQueue, installation } from '@/db/schema'
+
+/** `sending`: bytes are still coming. `waiting`: all are here. The others say how it ended. */
+export const IMPORT_STATES = ['sending', 'waiting', 'working', 'done', 'refused', 'cancelled'] as const
+export type ImportState = (typeof IMPORT_STATES)[number]
+
+export type ImportJob = {
+  readonly id: string
+  readonly installationId: string
+  readonly name: string
+  readonly state: ImportState
+  readonly bytesTotal: number
+  readonly bytesDone: number
+  readonly lineCount: number
+  readonly problems: readonly Problem[]
+}
+
+type OfWorkspace = Pick<Scope, 'workspaceId'>
+
+const jobOf = (row: typeof importJob.$inferSelect): ImportJob => ({
+  id: row.id,
+  installationId: row.installationId,
+  name: row.name,
+  state: row.state as ImportState,
+  bytesTotal: row.bytesTotal,
+  bytesDone: row.bytesDone,
+  lineCount: row.lineCount,
+  problems: row.problems as readonly Problem[],
+})
+
+const LEFT_BEHIND_MS = 86_400_000
+
+/** A job for bytes that are about to come; false when the installation is not of this workspace. What was left behind by lost connections a
+ *  day ago and more goes. */
+export const beginImport = (
+  { workspaceId }: OfWorkspace,
+  job: { id: string; installationId: string; name: string; layout: ReadingLayout; bytesTotal: number },
+): Promise<boolean> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    await tx
+      .delete(importJob)
+      .where(and(eq(importJob.state, 'sending'), lt(importJob.askedAt, new Date(Date.now() - LEFT_BEHIND_MS))))
+    const [known] = await tx
+      .select({ id: installation.id })
+      .from(installation)
+      .where(eq(installation.id, job.installationId))
+    if (!known) return false
+    await tx.insert(importJob).values({ ...job, workspaceId, state: 'sending' })
+    return true
+  })
+
+export const addImportPiece = ({ workspaceId }: OfWorkspace, jobId: string, no: number, bytes: Buffer): Promise<void> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    await tx.insert(importPiece).values({ workspaceId, jobId, no, bytes })
+  })
+
+/** All bytes are here: from now on the import goes on by itself, whatever becomes of the browser and of this server. */
+export const queueImport = ({ workspaceId }: OfWorkspace, jobId: string): Promise<void> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    await tx.update(importJob).set({ state: 'waiting' }).where(eq(importJob.id, jobId))
+    await tx.insert(importQueue).values({ jobId, workspaceId })
+  })
+
+export const dropImport = ({ workspaceId }: OfWorkspace, jobId: string): Promise<void> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    await tx.delete(importJob).where(and(eq(importJob.id, jobId), eq(importJob.state, 'sending')))
+  })
+
+/** The newest imports into an installation, newest first. */
+export const listImports = ({ workspaceId }: OfWorkspace, installationId: string): Promise<ImportJob[]> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    const rows = await tx
+      .select()
+      .from(importJob)
+      .where(eq(importJob.installationId, installationId))
+      .orderBy(desc(importJob.askedAt))
+      .limit(10)
+    return rows.map(jobOf)
+  })
+
+/** Asks an import to stop; false when this workspace has none such that could still be stopped. */
+export const askCancel = ({ workspaceId }: OfWorkspace, jobId: string): Promise<boolean> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    const rows = await tx
+      .update(importJob)
+      .set({ cancelAsked: true })
+      .where(and(eq(importJob.id, jobId), inArray(importJob.state, ['sending', 'waiting', 'working'])))
+      .returning({ id: importJob.id })
+    return rows.length > 0
+  })
+
+export const getImport = (
+  { workspaceId }: OfWorkspace,
+  jobId: string,
+): Promise<{ job: ImportJob; layout: unknown; cancelAsked: boolean } | null> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    const [row] = await tx.select().from(importJob).where(eq(importJob.id, jobId))
+    return row ? { job: jobOf(row), layout: row.layout, cancelAsked: row.cancelAsked } : null
+  })
+
+/** Notes how far an import is; says whether it was asked to stop. */
+export const noteImport = (
+  { workspaceId }: OfWorkspace,
+  jobId: string,
+  bytesDone: number,
+  lineCount: number,
+): Promise<{ cancelAsked: boolean }> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    const [row] = await tx
+      .update(importJob)
+      .set({ state: 'working', bytesDone, lineCount })
+      .where(eq(importJob.id, jobId))
+      .returning({ cancelAsked: importJob.cancelAsked })
+    return { cancelAsked: row?.cancelAsked ?? true }
+  })
+
+/** How an import ended. Its bytes are not kept any longer. */
+export const endImport = (
+  { workspaceId }: OfWorkspace,
+  jobId: string,
+  ended: { state: ImportState; lineCount?: number; problems?: readonly Problem[] },
+): Promise<void> =>
+  inWorkspace({ workspaceId }, async (tx) => {
+    await tx.update(importJob).set(ended).where(eq(importJob.id, jobId))
+    await tx.delete(importPiece).where(eq(importPiece.jobId, jobId))
+  })
+
+/** The pieces of a job, one at a time. */
+export async function* importPieces({ workspaceId }: OfWorkspace, jobId: string): AsyncGenerator<Uint8Array> {
+  for (let no = 0; ; no++) {
+    const [piece] = await inWorkspace({ workspaceId }, (tx) =>
+      tx
+        .select({ bytes: importPiece.bytes })
+        .from(importPiece)
+        .where(and(eq(importPiece.jobId, jobId), eq(importPiece.no, no))),
+    )
+    if (!piece) return
+    yield piece.bytes
+  }
+}
+
+/** Takes the longest waiting job that no living worker holds, runs `work`, and takes it off the queue. The row stays locked meanwhile: when the
+ *  worker's process dies, the lock goes with it and the next one begins the job anew. False when nothing waits. */
+export const workNextImport = (work: (workspaceId: string, jobId: string) => Promise<void>): Promise<boolean> =>
+  database().transaction(async (tx) => {
+    const [next] = await tx
+      .select()
+      .from(importQueue)
+      .orderBy(asc(importQueue.queuedAt))
+      .limit(1)
+      .for('update', { skipLocked: true })
+    if (!next) return false
+    await work(next.workspaceId, next.jobId)
+    await tx.execute(sql`delete from import_queue where job_id = ${next.jobId}::uuid`)
+    return true
+  })

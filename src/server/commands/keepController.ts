@@ -1,0 +1,22 @@
+import { Type } from '@sinclair/typebox'
+import { parseJson, readControllerModel } from '@/core/document/read'
+import { validator } from '@/core/document/validator'
+import type { Scope } from '@/db/client'
+import { saveControllerModel } from '@/db/queries/controllerModel'
+import { closed } from '@/server/commands/input'
+import type { Result } from '@/server/result'
+
+const readInput = validator(Type.Object({ text: Type.String({ maxLength: 1_000_000 }) }, closed))
+
+/** Keeps a technician’s own controller model. One that contradicts itself is refused with every problem; an example is never overwritten. */
+export async function keepController(scope: Scope, input: unknown): Promise<Result<{ id: string }>> {
+  const read = readInput(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  const json = parseJson(read.value.text)
+  if (!json.ok) return { kind: 'invalid', problems: json.problems }
+  const model = readControllerModel(json.value)
+  if (!model.ok) return { kind: 'invalid', problems: model.problems }
+  if (await saveControllerModel(scope, model.value, scope.personName)) return { kind: 'done', id: model.value.id }
+  const text = `“${model.value.id}” is the id of an example that came with Soft Gale; give yours another.`
+  return { kind: 'invalid', problems: [{ code: 'said', path: 'id', text }] }
+}

@@ -1,0 +1,62 @@
+import { Type } from '@sinclair/typebox'
+import { validator } from '@/core/document/validator'
+import { ReadingLayout } from '@/core/formats/readingsCsv/layout'
+import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
+import type { Scope } from '@/db/client'
+import { addImportPiece, beginImport, dropImport, queueImport } from '@/db/queries/importJob'
+import { readLayout } from '@/server/commands/importReadingsFile'
+import { closed, Uuid } from '@/server/commands/input'
+import type { Result } from '@/server/result'
+
+const PIECE_BYTES = 1_000_000
+
+const readInput = validator(
+  Type.Object(
+    {
+      id: Uuid,
+      installationId: Uuid,
+      name: Type.String({ minLength: 1, maxLength: 120 }),
+      bytes: Type.Integer({ minimum: 1, maximum: LARGEST_READINGS_BYTES }),
+      layout: ReadingLayout,
+    },
+    closed,
+  ),
+)
+
+/** Takes the bytes of a readings file into the database. Once this is done the import goes on by itself. */
+export async function sendReadings(
+  scope: Scope,
+  input: unknown,
+  body: AsyncIterable<Uint8Array>,
+): Promise<Result<{ id: string }>> {
+  const read = readInput(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  const { id, installationId, name, bytes, layout } = read.value
+  const checked = readLayout(layout)
+  if (!checked.ok) return { kind: 'invalid', problems: checked.problems }
+  if (!(await beginImport(scope, { id, installationId, name, layout, bytesTotal: bytes }))) return { kind: 'unknown' }
+  try {
+    let [held, heldBytes, no, total]: [Uint8Array[], number, number, number] = [[], 0, 0, 0]
+    const flush = async () => {
+      await addImportPiece(scope, id, no++, Buffer.concat(held))
+      held = []
+      heldBytes = 0
+    }
+    for await (const chunk of body) {
+      held.push(chunk)
+      heldBytes += chunk.byteLength
+      total += chunk.byteLength
+      if (total > bytes) throw new RangeError('more bytes came than were announced')
+      if (heldBytes >= PIECE_BYTES) await flush()
+    }
+    if (heldBytes > 0) await flush()
+    if (total < bytes) throw new RangeError('fewer bytes came than were announced')
+    await queueImport(scope, id)
+  } catch (error) {
+    await dropImport(scope, id)
+    if (!(error instanceof RangeError)) throw error
+    const text = `The file did not arrive whole (${error.message}); nothing of it was kept. Send it again.`
+    return { kind: 'invalid', problems: [{ code: 'said', path: '', text }] }
+  }
+  return { kind: 'done', id }
+}
