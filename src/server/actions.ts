@@ -4,6 +4,7 @@ import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
+import { keepController } from '@/server/commands/keepController'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
 import { seal } from '@/server/commands/seal'
@@ -28,6 +29,10 @@ export async function sealAction(input: unknown) {
 
 export async function keepCheckAction(input: unknown) {
   return asSigned((scope) => keepCheck(scope, input))
+}
+
+export async function keepControllerAction(input: unknown) {
+  return asSigned((scope) => keepController(scope, input))
 }
 
 export async function writeLogAction(input: unknown) {

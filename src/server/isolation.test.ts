@@ -154,6 +154,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
   workNextImport: null,
   listControllerModels: (who) => controllerModels.listControllerModels(who),
   saveControllerModel: null,
+  listOwnModelIds: (who) => controllerModels.listOwnModelIds(who),
   getControllerModel: (who) => controllerModels.getControllerModel(who, 'two-pad-pwm'),
   listSites: async (who) => (await sites.listSites(who)).filter(({ name }) => name === 'Lock Cottage'),
   ensureSite: null,

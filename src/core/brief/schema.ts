@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { RoomList } from '@/core/brief/flowTable'
 import { DUTIES } from '@/core/brief/duty'
 
 const closed = { additionalProperties: false } as const
@@ -40,6 +41,7 @@ export const Brief = Type.Object(
         Type.Union([Type.Number(), Type.String({ maxLength: 60 }), Type.Boolean(), Type.Null()]),
       ),
     ),
+    rooms: Type.Optional(RoomList),
     targets: Type.Array(Target, { maxItems: 8 }),
     /** Flow that must never be undercut (L/s), and why. */
     requiredFlow: Type.Union([

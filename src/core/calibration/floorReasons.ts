@@ -12,6 +12,8 @@ export type FloorEvidence = {
   readonly fromBrief?: readonly FloorReason[]
 }
 
+const trials = (count: number, what: string): string => (count === 1 ? `one ${what}` : `highest of ${count} ${what}s`)
+
 /** Every reason the floor has, each with its own speed, highest first: the first one rules. */
 export function floorReasons({
   calibration,
@@ -24,7 +26,7 @@ export function floorReasons({
   if (calibration && calibration.startsPct.length > 0) {
     const startPct = Math.max(...calibration.startsPct)
     const { restartMarginPct } = calibration
-    reasons.push({ kind: 'turns', speedPct: startPct, note: `highest of ${calibration.startsPct.length} starts` })
+    reasons.push({ kind: 'turns', speedPct: startPct, note: trials(calibration.startsPct.length, 'start') })
     reasons.push({
       kind: 'restarts',
       speedPct: Math.min(100, startPct + restartMarginPct),
@@ -35,7 +37,7 @@ export function floorReasons({
     reasons.push({
       kind: 'stall',
       speedPct: Math.max(...calibration.stallsPct),
-      note: `highest of ${calibration.stallsPct.length} stalls`,
+      note: trials(calibration.stallsPct.length, 'stall'),
     })
   const openFromPct = calibration?.shutters?.openFromPct ?? null
   if (openFromPct !== null) reasons.push({ kind: 'shutters', speedPct: openFromPct, note: 'below it they flap' })

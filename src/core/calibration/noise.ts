@@ -12,55 +12,56 @@ export type NoiseVerdict =
 const NEEDED = 5
 /** A sound-level meter in a plant room repeats to about 1 dB; common practice, no source. */
 const STANDS_OUT_DB = 3
-const GONE_DB = 1.5
-const LAW = 50
+/** The fan law has 50 dB in a decade of speed (AMCA 301, from memory). */
 const STEEP = 75
+/** A band that rings is at most so many readings wide; a wider hump is the fan's own. */
+const WIDEST = 4
 
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b)
-  const middle = sorted.length >> 1
-  return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2
+type Heard = { readonly settingPct: number; readonly soundDb: number; readonly decade: number }
+
+/** How far every reading of a stretch stands out over the line from the reading before it to the one after it, over the logarithm of speed.
+ *  The fan law is straight there, and a room's own noise at low speed bends the other way: neither stands out. */
+function standsOut(read: readonly Heard[], first: number, last: number): number {
+  const [before, after] = [read[first - 1]!, read[last + 1]!]
+  const slope = (after.soundDb - before.soundDb) / (after.decade - before.decade)
+  return Math.min(
+    ...read
+      .slice(first, last + 1)
+      .map(({ soundDb, decade }) => soundDb - before.soundDb - slope * (decade - before.decade)),
+  )
 }
 
 /** What the sound readings say: a peak in a band that is gone above it is resonance; a rise to full steeper than the fan law is bearing or air.
- *  Sound over 50 · log₁₀(speed), AMCA 301 (from memory). Rotation is used where every reading has it, otherwise the setting. */
+ *  Rotation is used where every reading has it, otherwise the setting. */
 export function noiseVerdict(map: readonly MapReading[]): NoiseVerdict {
-  const read = map
-    .flatMap(({ settingPct, soundDb, rpm, setAside }) =>
-      setAside || soundDb === null || settingPct <= 0 ? [] : [{ settingPct, soundDb, rpm }],
-    )
-    .sort((a, b) => a.settingPct - b.settingPct)
-  if (new Set(read.map(({ settingPct }) => settingPct)).size < NEEDED)
-    return { kind: 'too-few', got: read.length, needed: NEEDED }
-  const byRpm = read.every(({ rpm }) => rpm !== null && rpm > 0)
-  const decades = read.map(({ settingPct, rpm }) => Math.log10(byRpm ? rpm! : settingPct))
-  const over = read.map(({ soundDb }, index) => soundDb - LAW * decades[index]!)
-  const usual = median(over)
-  const peaks = over.map((db) => db - usual)
-  const highest = peaks.indexOf(Math.max(...peaks))
-  const after = peaks.slice(highest + 1)
-  if (
-    peaks[highest]! >= STANDS_OUT_DB &&
-    highest > 0 &&
-    after.length > 0 &&
-    after[after.length - 1]! < Math.min(GONE_DB, peaks[highest]! / 2)
-  ) {
-    const loud = (index: number) => peaks[index]! >= peaks[highest]! / 2
-    let [first, last] = [highest, highest]
-    while (first > 0 && loud(first - 1)) first--
-    while (last < read.length - 1 && loud(last + 1)) last++
-    const between = (a: number, b: number) => (read[a]!.settingPct + read[b]!.settingPct) / 2
-    return {
-      kind: 'resonance',
-      fromPct: Math.round(first > 0 ? between(first - 1, first) : read[first]!.settingPct),
-      toPct: Math.round(last < read.length - 1 ? between(last, last + 1) : read[last]!.settingPct),
-      overDb: peaks[highest]!,
+  const heard = map.filter(({ settingPct, soundDb, setAside }) => !setAside && soundDb !== null && settingPct > 0)
+  const byRpm = heard.every(({ rpm }) => rpm !== null && rpm > 0)
+  const read = heard
+    .map(({ settingPct, soundDb, rpm }): Heard => ({
+      settingPct,
+      soundDb: soundDb!,
+      decade: Math.log10(byRpm ? rpm! : settingPct),
+    }))
+    .sort((a, b) => a.decade - b.decade)
+    .filter(({ decade }, index, all) => index === 0 || decade > all[index - 1]!.decade)
+  if (read.length < NEEDED) return { kind: 'too-few', got: read.length, needed: NEEDED }
+  let loudest = { first: 0, last: 0, overDb: 0 }
+  for (let first = 1; first < read.length - 1; first++)
+    for (let last = first; last < Math.min(read.length - 1, first + WIDEST); last++) {
+      const overDb = standsOut(read, first, last)
+      if (overDb > loudest.overDb) loudest = { first, last, overDb }
     }
+  if (loudest.overDb >= STANDS_OUT_DB) {
+    const between = (a: number, b: number) => Math.round((read[a]!.settingPct + read[b]!.settingPct) / 2)
+    const { first, last, overDb } = loudest
+    return { kind: 'resonance', fromPct: between(first - 1, first), toPct: between(last, last + 1), overDb }
   }
+  // At low speed the room is heard, not the fan: the slope is that of the upper readings.
+  const upper = read.slice(Math.floor(read.length / 3))
   const mean = (list: readonly number[]) => list.reduce((total, x) => total + x, 0) / list.length
-  const [x, y] = [mean(decades), mean(read.map(({ soundDb }) => soundDb))]
+  const [x, y] = [mean(upper.map(({ decade }) => decade)), mean(upper.map(({ soundDb }) => soundDb))]
   const slope =
-    read.reduce((total, { soundDb }, index) => total + (decades[index]! - x) * (soundDb - y), 0) /
-    decades.reduce((total, decade) => total + (decade - x) ** 2, 0)
+    upper.reduce((total, { soundDb, decade }) => total + (decade - x) * (soundDb - y), 0) /
+    upper.reduce((total, { decade }) => total + (decade - x) ** 2, 0)
   return slope > STEEP ? { kind: 'steep', dbPerDecade: slope } : { kind: 'as-law' }
 }

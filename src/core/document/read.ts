@@ -1,3 +1,4 @@
+import { checkFlowTable, FLOW_TABLE_SCHEMA, FlowTable } from '@/core/brief/flowTable'
 import { Brief, BRIEF_SCHEMA } from '@/core/brief/schema'
 import { Calibration, CALIBRATION_SCHEMA } from '@/core/calibration/schema'
 import { checkBrief } from '@/core/brief/check'
@@ -26,6 +27,7 @@ export const readBrief = reader(validator(Brief), checkBrief)
 export const readResponse = reader(validator(Response), checkResponse)
 export const readControllerModel = reader(validator(ControllerModel), checkModel)
 export const readInstallation = reader(validator(Installation), checkInstallation)
+const readTable = reader(validator(FlowTable), checkFlowTable)
 const readKit = validator(Kit)
 const readCalibration = validator(Calibration)
 
@@ -37,6 +39,7 @@ export const DOCUMENTS = {
   [BRIEF_SCHEMA]: { schema: Brief, read: readBrief },
   [KIT_SCHEMA]: { schema: Kit, read: readKit },
   [CALIBRATION_SCHEMA]: { schema: Calibration, read: readCalibration },
+  [FLOW_TABLE_SCHEMA]: { schema: FlowTable, read: readTable },
 } as const
 
 export type DocumentName = keyof typeof DOCUMENTS

@@ -12,6 +12,16 @@ export const listControllerModels = (scope: Scope): Promise<ControllerModel[]> =
     return rows.map(({ id, document }) => stored(`controller model ${id}`, readControllerModel(document)))
   })
 
+/** Ids of the models that people of this workspace wrote. */
+export const listOwnModelIds = (scope: Scope): Promise<string[]> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx
+      .select({ id: controllerModel.id })
+      .from(controllerModel)
+      .where(isNotNull(controllerModel.madeBy))
+    return rows.map(({ id }) => id)
+  })
+
 /** Adds a model, or puts the newer text in its place. The examples that come with the program and the models people wrote do not take each
  *  other's ids: false when this one does.
  *  @param madeBy who wrote it; null for an example */

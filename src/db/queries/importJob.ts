@@ -130,7 +130,10 @@ export const endImport = (
   })
 
 /** The pieces of a job, one at a time. */
-export async function* importPieces({ workspaceId }: OfWorkspace, jobId: string): AsyncGenerator<Uint8Array> {
+export async function* importPieces(
+  { workspaceId }: OfWorkspace,
+  jobId: string,
+): AsyncGenerator<Uint8Array, undefined> {
   for (let no = 0; ; no++) {
     const [piece] = await inWorkspace({ workspaceId }, (tx) =>
       tx

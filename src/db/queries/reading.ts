@@ -187,7 +187,7 @@ export const viewReadings = (
 const PAGE_ROWS = 5000
 
 /** The readings of a file in order of time, page after page, so that a file of any length can be written out. */
-export async function* readingRows(scope: Scope, file: ReadingFile): AsyncGenerator<ReadingRow[]> {
+export async function* readingRows(scope: Scope, file: ReadingFile): AsyncGenerator<ReadingRow[], undefined> {
   let after = file.fromMs - 1
   for (;;) {
     // Every line has every column, so that the pages of all columns hold the same instants.

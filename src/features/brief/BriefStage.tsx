@@ -8,6 +8,7 @@ import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { type Brief } from '@/core/brief/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { heatRemoval } from '@/core/sum/flow/heatRemoval'
+import { Rooms } from '@/features/brief/Rooms'
 import { TargetRow } from '@/features/brief/TargetRow'
 import { CAUTIONS } from '@/core/duty/cautions'
 import { answerReader } from '@/core/duty/plan'
@@ -180,6 +181,7 @@ export function BriefStage() {
       </FormRow>
       <Questions brief={brief} />
       <WhatFollows brief={brief} />
+      <Rooms brief={brief} />
       <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
         Targets
       </Typography>

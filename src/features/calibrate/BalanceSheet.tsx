@@ -155,7 +155,7 @@ export function BalanceSheet() {
             disabled={balance.terminals.length >= 40}
             sx={{ minHeight: { xs: 44, sm: 30 } }}
           >
-            Add a {side} terminal
+            Add {side === 'supply' ? 'a supply' : 'an extract'} terminal
           </Button>
           {result[side].readLs > 0 && (
             <Typography component="div">

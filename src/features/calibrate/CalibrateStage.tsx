@@ -86,7 +86,6 @@ export function CalibrateStage() {
         value={part}
         onChange={(_event, next: PartId) => setPart(next)}
         variant="scrollable"
-        allowScrollButtonsMobile
         aria-label="Parts of calibrating"
         sx={{ borderBottom: 1, borderColor: 'divider', mb: 1.5, minHeight: { xs: 48, sm: 36 } }}
       >

@@ -53,7 +53,8 @@ export function MapTable({ calibration, derived, onChange }: Props) {
       <Table
         size="small"
         sx={{
-          '& td': { fontFamily: MONO, fontSize: '0.875rem', textAlign: 'right' },
+          '& td': { fontFamily: MONO, fontSize: '0.875rem', textAlign: 'right', whiteSpace: 'nowrap' },
+          '& td.words': { fontFamily: 'inherit', fontSize: '0.8125rem' },
           '& th': { textAlign: 'right', color: 'text.secondary', fontSize: '0.8125rem', whiteSpace: 'nowrap' },
         }}
       >
@@ -103,7 +104,9 @@ export function MapTable({ calibration, derived, onChange }: Props) {
                 <TableCell>{flowLs === null ? '–' : formatQuantity(flowLs, 'flow', preference)}</TableCell>
                 <TableCell>{point ? `${formatNumber(point.offShare * 100, 0)} %` : '–'}</TableCell>
                 <TableCell>{field(reading, index, 'soundDb', 'sound', 'sound')}</TableCell>
-                <TableCell>{instruments.find(({ id }) => id === reading.instrument)?.name ?? '–'}</TableCell>
+                <TableCell className="words">
+                  {instruments.find(({ id }) => id === reading.instrument)?.name ?? '–'}
+                </TableCell>
                 <TableCell>
                   <Checkbox
                     size="small"

@@ -43,10 +43,10 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
     return {
       read: heard,
       law: top
-        ? Array.from({ length: 91 }, (_, index) => ({
-            pct: index + 10,
-            law: top.dB + 50 * Math.log10((index + 10) / top.pct),
-          }))
+        ? Array.from({ length: Math.max(2, 101 - Math.ceil(heard[0]!.pct)) }, (_, index) => {
+            const pct = Math.max(1, Math.ceil(heard[0]!.pct)) + index
+            return { pct, law: top.dB + 50 * Math.log10(pct / top.pct) }
+          })
         : [],
     }
   }, [calibration.map])

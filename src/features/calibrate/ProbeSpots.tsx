@@ -156,6 +156,17 @@ function SpotsOf({ probe, targetC }: { probe: Probe; targetC: number | null }) {
                 {fits ? '✓ ' : '✕ '}
                 {SPOT_VERDICTS[verdict]}
               </b>
+              <IconButton
+                size="small"
+                aria-label={`Remove spot ${index + 1} of ${probe.name}`}
+                onClick={() =>
+                  edit('remove a spot', (draft) => {
+                    draft.calibration.spots = draft.calibration.spots?.filter((spot) => spot.id !== id)
+                  })
+                }
+              >
+                ×
+              </IconButton>
             </Typography>
             {fits && place.trim() !== '' && place !== probe.place && (
               <Button
@@ -173,17 +184,6 @@ function SpotsOf({ probe, targetC }: { probe: Probe; targetC: number | null }) {
               </Button>
             )}
             {place !== '' && place === probe.place && <Typography variant="body2">It sits here.</Typography>}
-            <IconButton
-              size="small"
-              aria-label={`Remove spot ${index + 1} of ${probe.name}`}
-              onClick={() =>
-                edit('remove a spot', (draft) => {
-                  draft.calibration.spots = draft.calibration.spots?.filter((spot) => spot.id !== id)
-                })
-              }
-            >
-              ×
-            </IconButton>
           </Box>
         )
       })}

@@ -8,26 +8,38 @@ import Typography from '@mui/material/Typography'
 import { settingStepText, settingValueText } from '@/core/controller/lossText'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { UnitPreference } from '@/core/quantity/format'
+import { LinkBox } from '@/ui/LinkBox'
 import { Caution } from '@/ui/Notice'
 
 /** The controllers that can be chosen under Kit: what each can be set to, and what it forgets. */
 export function ControllersPage({
   models,
+  own,
   preference,
 }: {
   models: readonly ControllerModel[]
+  /** Ids of the models that people here wrote. */
+  own: readonly string[]
   preference: UnitPreference
 }) {
   return (
     <Box component="main" sx={{ bgcolor: 'ground.sheet', minHeight: 'calc(100vh - 44px)', px: 2.5, py: 2 }}>
       <Typography variant="h1">Controllers</Typography>
       <Typography sx={{ color: 'text.secondary', mb: 2 }}>
-        Invented examples of each class of ability; choose one under Kit.
+        Invented examples of each class of ability, and your own; choose one under Kit. Make your own from the nearest.
       </Typography>
       {models.map((model) => (
         <Box component="section" key={model.id} aria-label={model.name} sx={{ mb: 4, maxWidth: 980 }}>
           <Typography variant="h2">{model.name}</Typography>
-          <Typography sx={{ mb: 1 }}>{model.about}</Typography>
+          <Typography sx={{ mb: 1 }}>
+            {model.about}{' '}
+            <LinkBox
+              href={`/controllers/${encodeURIComponent(model.id)}`}
+              sx={{ color: 'primary.main', whiteSpace: 'nowrap' }}
+            >
+              {own.includes(model.id) ? 'Change it' : 'Make one of your own like it'}
+            </LinkBox>
+          </Typography>
           <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Settings of ${model.name}`}>
             <Table size="small">
               <TableHead>

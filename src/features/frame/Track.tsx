@@ -31,10 +31,7 @@ export function Track({ id, results, lastSeal }: Props) {
     const seal = lastSeal && { ...lastSeal, isCurrent: compare(lastSeal.document, document).length === 0 }
     return standings(document, derived, judgements, results, seal)
   }, [document, derived, judgements, results, lastSeal])
-  const here = Math.max(
-    0,
-    STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`)),
-  )
+  const here = STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`))
   return (
     <Box
       component="nav"
@@ -66,7 +63,7 @@ export function Track({ id, results, lastSeal }: Props) {
           variant="body2"
           sx={{ display: { md: 'none' }, pl: 1.75, whiteSpace: 'nowrap', color: 'text.secondary' }}
         >
-          {here + 1} of 8
+          {here < 0 ? '' : `${here + 1} of 8`}
         </Typography>
         {STAGES.map((stage, index) => {
           const { line, isDone } = lines[stage.id]

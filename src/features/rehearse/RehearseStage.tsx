@@ -1,16 +1,18 @@
 'use client'
 
 import Box from '@mui/material/Box'
+import Link from '@mui/material/Link'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
+import NextLink from 'next/link'
 import { useEffect, useMemo, useState } from 'react'
+import { AS_WRITTEN } from '@/core/formats/readingsCsv/layout'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
 import type { MeasuredInput } from '@/core/response/schema'
 import { builtInDay } from '@/core/space/builtInDay'
 import type { Replay } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'
 import { readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
-import { ImportReadings } from '@/features/rehearse/ImportReadings'
 import { ReplayCharts } from '@/features/rehearse/ReplayCharts'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
@@ -26,6 +28,7 @@ export type FileSummary = {
   readonly lineCount: number
   readonly fromMs: number
   readonly toMs: number
+  readonly zone: string
 }
 type Loaded = { readonly id: string; readonly table: ReadingTable }
 type Run = { readonly replay: Replay; readonly series: Series; readonly tookMs: number }
@@ -114,8 +117,17 @@ export function RehearseStage({ installationId, files }: { installationId: strin
           {limit === null && (
             <Notice title="No temperature limit under Brief.">Minutes above it cannot be counted.</Notice>
           )}
+          {loaded?.id === chosen && loaded.table.meanOverMs !== undefined && (
+            <Notice
+              title={`A long file: means of ${formatNumber(loaded.table.meanOverMs / 1000, 0)} s are replayed.`}
+            />
+          )}
           <SideHeading>Readings of your own</SideHeading>
-          <ImportReadings installationId={installationId} onImported={setChosen} />
+          <Typography variant="body2" sx={{ mb: 1 }}>
+            <Link component={NextLink} href={`/installation/${installationId}/readings`}>
+              {files.length === 0 ? 'Bring a logger’s file in' : 'Bring a file in, or look closer at one'}
+            </Link>
+          </Typography>
           <Notice title="Open loop.">
             The readings do not answer to the fan: they show what it would have done, not what the room would have
             become.
@@ -138,6 +150,7 @@ export function RehearseStage({ installationId, files }: { installationId: strin
           response={response}
           target={target ?? null}
           startsAtMs={file?.fromMs ?? null}
+          zone={file?.zone ?? AS_WRITTEN}
         />
       )}
     </StageLayout>

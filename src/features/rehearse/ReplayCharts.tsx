@@ -15,6 +15,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { Target } from '@/core/brief/schema'
+import { wallClock } from '@/core/formats/readingsCsv/zone'
 import { inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import type { Response } from '@/core/response/schema'
@@ -28,7 +29,14 @@ import { useDocument } from '@/ui/workingCopy/context'
 
 const MOST_POINTS = 700
 
-type Props = { series: Series; replay: Replay; response: Response; target: Target | null; startsAtMs: number | null }
+type Props = {
+  series: Series
+  replay: Replay
+  response: Response
+  target: Target | null
+  startsAtMs: number | null
+  zone: string
+}
 
 const two = (x: number) => String(x).padStart(2, '0')
 
@@ -39,13 +47,14 @@ function wholeHours(lastS: number): number[] {
 }
 
 /** Each input and the lead's speed over the same time, one above the other. */
-export function ReplayCharts({ series, replay, response, target, startsAtMs }: Props) {
+export function ReplayCharts({ series, replay, response, target, startsAtMs, zone }: Props) {
   const { kit } = useDocument()
   const preference = usePreference()
   const days = (series.atS.at(-1) ?? 0) / 86400
-  // Logger times are kept as written, as if in UTC: the hour on the chart is the hour on the logger.
+  // The hour on the chart is the hour on the logger.
+  const wall = useMemo(() => wallClock(zone), [zone])
   const clock = (atS: number): string => {
-    const at = new Date((startsAtMs ?? 0) + atS * 1000)
+    const at = new Date(wall((startsAtMs ?? 0) + atS * 1000))
     const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}`
     return days > 1.1 ? `${at.getUTCDate()}. ${time}` : time
   }

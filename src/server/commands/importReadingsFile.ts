@@ -60,12 +60,12 @@ async function lookAhead(body: AsyncIterable<Uint8Array>): Promise<{ head: strin
   const held: Uint8Array[] = []
   let bytes = 0
   while (bytes < LOOK_BYTES) {
-    const { done, value } = await source.next()
-    if (done) break
-    held.push(value)
-    bytes += value.byteLength
+    const next = await source.next()
+    if (next.done) break
+    held.push(next.value)
+    bytes += next.value.byteLength
   }
-  async function* whole(): AsyncGenerator<Uint8Array> {
+  async function* whole(): AsyncGenerator<Uint8Array, undefined> {
     yield* held
     for (let next = await source.next(); !next.done; next = await source.next()) yield next.value
   }

@@ -1,11 +1,14 @@
 import { ENGLAND } from '@/core/sum/required/dwellingRules'
 import { defineSum, number, out } from '@/core/sum/sum'
 
-/** Least air of a whole dwelling (L/s). */
+/** Least air of a whole dwelling (L/s). No bedroom: all of it is one habitable room. */
 export function wholeDwellingEnglandLs(bedrooms: number, floorM2: number): number {
-  const { wholeLs, furtherBedroomLs, leastPerM2Ls } = ENGLAND
+  const { wholeLs, furtherBedroomLs, singleRoomLs, leastPerM2Ls } = ENGLAND
   const last = wholeLs.length
-  const byRooms = wholeLs[Math.min(bedrooms, last) - 1]! + furtherBedroomLs * Math.max(0, bedrooms - last)
+  const byRooms =
+    bedrooms === 0
+      ? singleRoomLs
+      : wholeLs[Math.min(bedrooms, last) - 1]! + furtherBedroomLs * Math.max(0, bedrooms - last)
   return Math.max(byRooms, leastPerM2Ls * floorM2)
 }
 
@@ -15,7 +18,7 @@ export const wholeDwellingEngland = defineSum({
   group: 'required flow',
   words: 'approved document f bedrooms house flat background',
   inputs: {
-    b: number('bedrooms', 'count', 3, [1, 20]),
+    b: number('bedrooms, 0 where all is one room', 'count', 3, [0, 20]),
     A: number('floor area', 'area', 90, [5, 2000]),
   },
   outputs: { q: out('whole dwelling', 'flow') },

@@ -8,12 +8,13 @@ export default async function RehearsePage(props: AtInstallation) {
   return (
     <RehearseStage
       installationId={id}
-      files={files.map(({ id: fileId, name, lineCount, fromMs, toMs }) => ({
+      files={files.map(({ id: fileId, name, lineCount, fromMs, toMs, zone }) => ({
         id: fileId,
         name,
         lineCount,
         fromMs,
         toMs,
+        zone,
       }))}
     />
   )

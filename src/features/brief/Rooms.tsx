@@ -1,0 +1,158 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import IconButton from '@mui/material/IconButton'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { readFlowTable, roomsFlow, type FlowTable, type Per, type RoomList } from '@/core/brief/flowTable'
+import { BUILT_IN_TABLES } from '@/core/brief/flowTables/builtIn'
+import type { Brief } from '@/core/brief/schema'
+import { problemLine } from '@/core/problem'
+import { formatQuantity } from '@/core/quantity/format'
+import type { Quantity } from '@/core/quantity/units'
+import { Choice } from '@/ui/Choice'
+import { FileButton } from '@/ui/FileButton'
+import { FormRow } from '@/ui/FormRow'
+import { Notice } from '@/ui/Notice'
+import { usePreference } from '@/ui/preference'
+import { QuantityField } from '@/ui/QuantityField'
+import { TextButton } from '@/ui/TextButton'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+const PER_WORDS: Record<Per, string> = { room: 'each', person: 'a person', m2: 'a m²' }
+const PER_QUANTITY: Record<Per, Quantity> = { room: 'count', person: 'count', m2: 'area' }
+
+/** What the rooms want together by a table: one that came with the program, or the technician’s own file. */
+export function Rooms({ brief }: { brief: Brief }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  const preference = usePreference()
+  const [problems, setProblems] = useState<readonly string[]>([])
+  const { rooms } = brief
+  const change = (label: string, recipe: (held: RoomList) => void, key?: string) =>
+    edit(
+      `rooms: ${label}`,
+      (draft) => {
+        if (draft.brief.rooms) recipe(draft.brief.rooms)
+      },
+      key && `rooms-${key}`,
+    )
+  const take = (table: FlowTable | null) =>
+    edit('table of flows', (draft) => {
+      if (table) draft.brief.rooms = { table, lines: draft.brief.rooms?.lines ?? [] }
+      else delete draft.brief.rooms
+    })
+  async function open(file: File): Promise<void> {
+    const read = readFlowTable(await file.text(), file.name)
+    setProblems(read.ok ? [] : read.problems.map(problemLine))
+    if (read.ok) take(read.value)
+  }
+  const isOwn = rooms !== undefined && !BUILT_IN_TABLES.some(({ name }) => name === rooms.table.name)
+  const sum = rooms && roomsFlow(rooms)
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
+        Rooms by a table
+      </Typography>
+      <FormRow
+        label="Table"
+        hint={rooms ? `${rooms.table.edition}. Check the document before calling it the legal figure.` : undefined}
+      >
+        <Choice
+          label="table of flows"
+          value={rooms?.table.name ?? ''}
+          options={[
+            ['', 'none'],
+            ...BUILT_IN_TABLES.map(({ name }) => [name, name] as const),
+            ...(isOwn ? [[rooms.table.name, rooms.table.name] as const] : []),
+          ]}
+          onChange={(name) =>
+            take(BUILT_IN_TABLES.find((table) => table.name === name) ?? (name ? (rooms?.table ?? null) : null))
+          }
+        />{' '}
+        <FileButton label="Table of flows" accept=".json,.csv,.txt" onFile={(file) => void open(file)} size="small">
+          A table of your own…
+        </FileButton>
+        {problems.length > 0 && (
+          <Notice grave title="The table was not taken; the one before stays.">
+            {problems.join(' ')}
+          </Notice>
+        )}
+      </FormRow>
+      {rooms?.lines.map((line, index) => {
+        const row = rooms.table.rows.find(({ room }) => room === line.room)
+        return (
+          <FormRow key={index} label={`Line ${index + 1}`}>
+            <Choice
+              label={`room of line ${index + 1}`}
+              value={line.room}
+              options={[
+                ...rooms.table.rows.map(
+                  ({ room, flowLs, per }) =>
+                    [room, `${room}, ${formatQuantity(flowLs, 'flow', preference, 1)} ${PER_WORDS[per]}`] as const,
+                ),
+                ...(row ? [] : [[line.room, `${line.room}: not in this table`] as const]),
+              ]}
+              onChange={(room) => change('room', (held) => void (held.lines[index]!.room = room))}
+            />
+            {' × '}
+            <QuantityField
+              label={`how many of line ${index + 1}`}
+              quantity={PER_QUANTITY[row?.per ?? 'room']}
+              value={line.count}
+              limits={[0.01, 10000]}
+              onDone={onDone}
+              onChange={(count) => change('count', (held) => void (held.lines[index]!.count = count), `count-${index}`)}
+            />
+            <IconButton
+              size="small"
+              aria-label={`Remove line ${index + 1} of the rooms`}
+              onClick={() => change('remove', (held) => void held.lines.splice(index, 1))}
+            >
+              ×
+            </IconButton>
+          </FormRow>
+        )
+      })}
+      {rooms && (
+        <Box>
+          <Button
+            size="small"
+            disabled={rooms.lines.length >= 60}
+            onClick={() => change('add', (held) => void held.lines.push({ room: held.table.rows[0]!.room, count: 1 }))}
+          >
+            Add a room
+          </Button>
+        </Box>
+      )}
+      {sum && sum.flowLs > 0 && (
+        <FormRow
+          label="Together"
+          hint={
+            sum.unknown.length > 0
+              ? `Not counted: ${sum.unknown.join(', ')}. This table does not have them.`
+              : undefined
+          }
+        >
+          <b>{formatQuantity(sum.flowLs, 'flow', preference, 1)}</b>{' '}
+          {brief.requiredFlow?.flowLs !== Number(sum.flowLs.toPrecision(6)) && (
+            <TextButton
+              onClick={() =>
+                edit('required flow', (draft) => {
+                  const { table } = draft.brief.rooms!
+                  draft.brief.requiredFlow = {
+                    flowLs: Number(sum.flowLs.toPrecision(6)),
+                    why: `Rooms by “${table.name}”, ${table.edition}`.slice(0, 300),
+                  }
+                })
+              }
+            >
+              Take the rooms’ flow as the one never to fall below
+            </TextButton>
+          )}
+        </FormRow>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,169 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Link from '@mui/material/Link'
+import Typography from '@mui/material/Typography'
+import dynamic from 'next/dynamic'
+import NextLink from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import type { ControllerModel } from '@/core/controller/schema'
+import { problemLine } from '@/core/problem'
+import type { UnitPreference } from '@/core/quantity/format'
+import { ActionsPreview, type Named } from '@/features/controllers/ActionsPreview'
+import { readDraft, withValue } from '@/features/controllers/modelDraft'
+import type { EditorGoTo } from '@/features/controllers/ModelText'
+import { PanelPreview } from '@/features/controllers/PanelPreview'
+import { SettingsForm } from '@/features/controllers/SettingsForm'
+import { keepControllerAction } from '@/server/actions'
+import { FormRow } from '@/ui/FormRow'
+import { PreferenceProvider } from '@/ui/preference'
+import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { TextButton } from '@/ui/TextButton'
+import { TextLine } from '@/ui/TextLine'
+
+const ModelText = dynamic(() => import('@/features/controllers/ModelText'), {
+  ssr: false,
+  loading: () => <Typography variant="body2">The text comes in a moment.</Typography>,
+})
+
+type Props = {
+  /** The model as it was kept, or the copy of an example it starts from. */
+  text: string
+  isNew: boolean
+  installations: readonly Named[]
+  preference: UnitPreference
+}
+type Said = { readonly kind: 'none' | 'keeping' | 'kept' } | { readonly kind: 'refused'; readonly lines: string[] }
+
+const draftKey = (text: string): string => `gale-model-${(JSON.parse(text) as { id: string }).id}`
+
+/** A technician’s own controller model: form and text of the same document, checked as one types, with its panel to play and its actions. */
+export function ModelEditor({ text: first, isNew, installations, preference }: Props) {
+  const router = useRouter()
+  const [text, setText] = useState(first)
+  const [said, setSaid] = useState<Said>({ kind: 'none' })
+  const [goTo, setGoTo] = useState<EditorGoTo | null>(null)
+  const draft = useMemo(() => readDraft(text), [text])
+  // The form and the previews show the last text that was a model: a bracket that is being typed must not empty them.
+  const [good, setGood] = useState<ControllerModel | null>(draft.model)
+  if (draft.model && draft.model !== good) setGood(draft.model)
+  const shown = useDeferredValue(good)
+  const key = draftKey(first)
+
+  useEffect(() => {
+    const left = window.localStorage.getItem(key)
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what this browser holds is known only after the page is drawn
+    if (left !== null && left !== first) setText(left)
+  }, [key, first])
+
+  function change(next: string): void {
+    setText(next)
+    setSaid({ kind: 'none' })
+    window.localStorage.setItem(key, next)
+  }
+  const set = (path: readonly (string | number)[], value: unknown) => change(withValue(text, path, value))
+
+  async function keep(): Promise<void> {
+    setSaid({ kind: 'keeping' })
+    const result = await keepControllerAction({ text }).catch(() => ({ kind: 'unavailable' }) as const)
+    if (result.kind === 'done') {
+      window.localStorage.removeItem(key)
+      setSaid({ kind: 'kept' })
+      if (isNew) router.replace(`/controllers/${encodeURIComponent(result.id)}`)
+    } else
+      setSaid({
+        kind: 'refused',
+        lines:
+          result.kind === 'invalid'
+            ? result.problems.map(problemLine)
+            : ['It could not be kept just now; the draft stays in this browser. Try again in a moment.'],
+      })
+  }
+
+  return (
+    <PreferenceProvider value={preference}>
+      <StageLayout
+        title={isNew ? 'A controller of your own' : `${good?.name ?? 'Controller'}`}
+        aside={
+          <>
+            <Link component={NextLink} href="/controllers" sx={{ mr: 2 }}>
+              All controllers
+            </Link>
+            <Button variant="contained" size="small" disabled={!draft.isGood} onClick={() => void keep()}>
+              Keep it
+            </Button>
+          </>
+        }
+        side={
+          shown && (
+            <>
+              <SideHeading>Its panel, to try</SideHeading>
+              <PanelPreview key={JSON.stringify([shown.panel, shown.settings])} model={shown} preference={preference} />
+              <SideHeading>What would be pressed</SideHeading>
+              <ActionsPreview model={shown} installations={installations} preference={preference} />
+            </>
+          )
+        }
+        sideTitle="Preview"
+      >
+        <Box role="status" aria-live="polite" sx={{ mb: 1 }}>
+          {said.kind === 'kept' && <Typography>Kept. It can be chosen under Kit.</Typography>}
+          {said.kind === 'refused' && said.lines.map((line) => <Typography key={line}>{line}</Typography>)}
+          {draft.isGood ? (
+            said.kind === 'none' && (
+              <Typography variant="body2">It holds together. The draft is in this browser until it is kept.</Typography>
+            )
+          ) : (
+            <>
+              <Typography variant="body2">
+                {draft.found.length === 1 ? 'One thing' : `${draft.found.length} things`} to mend before it can be kept:
+              </Typography>
+              {draft.found.slice(0, 8).map(({ path, said: words, from }, index) => (
+                <Typography variant="body2" key={`${path}-${index}`}>
+                  <TextButton onClick={() => setGoTo((before) => ({ at: from, asked: (before?.asked ?? 0) + 1 }))}>
+                    {path || 'the text'}
+                  </TextButton>
+                  : {words}
+                </Typography>
+              ))}
+            </>
+          )}
+        </Box>
+        {good && (
+          <>
+            <FormRow label="Called">
+              <TextLine label="name of the controller" value={good.name} onChange={(name) => set(['name'], name)} />
+            </FormRow>
+            <FormRow label="Id" hint="In files and on the command line: small letters, digits and hyphens.">
+              <TextLine label="id of the controller" value={good.id} onChange={(id) => set(['id'], id)} />
+            </FormRow>
+            <FormRow label="About">
+              <TextLine
+                label="about the controller"
+                value={good.about}
+                maxLength={600}
+                onChange={(about) => set(['about'], about)}
+              />
+            </FormRow>
+            <Typography variant="h2" sx={{ mt: 2 }}>
+              Settings
+            </Typography>
+            <SettingsForm settings={good.settings} onChange={set} />
+          </>
+        )}
+        <Typography variant="h2" sx={{ mt: 2 }}>
+          All of it
+        </Typography>
+        <Typography variant="body2" sx={{ mb: 1 }}>
+          Abilities, slots, panel and steps, as the file format has them; docs/formats/controller-model.md explains
+          each.
+        </Typography>
+        <Box sx={{ border: 1, borderColor: 'divider' }}>
+          <ModelText text={text} onChange={change} goTo={goTo} />
+        </Box>
+      </StageLayout>
+    </PreferenceProvider>
+  )
+}

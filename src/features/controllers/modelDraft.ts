@@ -1,0 +1,48 @@
+import { applyEdits, findNodeAtLocation, modify, parseTree, type Node } from 'jsonc-parser'
+import { parseJson, readControllerModel } from '@/core/document/read'
+import type { ControllerModel } from '@/core/controller/schema'
+import { problemText, type Problem } from '@/core/problem'
+
+export type Found = { readonly from: number; readonly to: number; readonly path: string; readonly said: string }
+
+export type Draft =
+  | { readonly isGood: true; readonly model: ControllerModel; readonly found: readonly Found[] }
+  | { readonly isGood: false; readonly model: null; readonly found: readonly Found[] }
+
+const place = (path: string): (string | number)[] =>
+  path === '' ? [] : path.split('.').map((piece) => (/^\d+$/.test(piece) ? Number(piece) : piece))
+
+/** The piece of text a problem is about; the nearest one round it where the very place is missing. */
+function nodeOf(tree: Node | undefined, path: string): Node | undefined {
+  if (!tree) return undefined
+  for (let steps = place(path); ; steps = steps.slice(0, -1)) {
+    const node = findNodeAtLocation(tree, steps)
+    if (node || steps.length === 0) return node
+  }
+}
+
+/** A model’s text as it is being written: the model once it is one, and every problem with its place in the text. */
+export function readDraft(text: string): Draft {
+  const json = parseJson(text)
+  const read = json.ok ? readControllerModel(json.value) : json
+  if (read.ok) return { isGood: true, model: read.value, found: [] }
+  const tree = parseTree(text)
+  return {
+    isGood: false,
+    model: null,
+    found: read.problems.map((problem: Problem) => {
+      const node = nodeOf(tree, problem.path)
+      const from = node?.offset ?? 0
+      return {
+        from,
+        to: Math.min(text.length, from + (node && node.length < 200 ? node.length : 1)),
+        path: problem.path,
+        said: problemText(problem),
+      }
+    }),
+  }
+}
+
+/** The text with one value put in another place of it; everything else stays as it was written. */
+export const withValue = (text: string, path: readonly (string | number)[], value: unknown): string =>
+  applyEdits(text, modify(text, [...path], value, { formattingOptions: { insertSpaces: true, tabSize: 2 } }))

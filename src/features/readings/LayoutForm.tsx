@@ -1,0 +1,201 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Dialog from '@mui/material/Dialog'
+import DialogActions from '@mui/material/DialogActions'
+import DialogContent from '@mui/material/DialogContent'
+import DialogTitle from '@mui/material/DialogTitle'
+import Table from '@mui/material/Table'
+import TableBody from '@mui/material/TableBody'
+import TableCell from '@mui/material/TableCell'
+import TableHead from '@mui/material/TableHead'
+import TableRow from '@mui/material/TableRow'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import type { LayoutGuess } from '@/core/formats/readingsCsv/guessLayout'
+import {
+  AS_WRITTEN,
+  DATE_ORDERS,
+  READING_QUANTITIES,
+  type DateOrder,
+  type ReadingColumn,
+  type ReadingLayout,
+} from '@/core/formats/readingsCsv/layout'
+import { rowReader } from '@/core/formats/readingsCsv/reader'
+import { problemText } from '@/core/problem'
+import { formatQuantity } from '@/core/quantity/format'
+import { quantitySpec } from '@/core/quantity/units'
+import { dayText } from '@/features/readings/wallText'
+import { Choice } from '@/ui/Choice'
+import { FormRow } from '@/ui/FormRow'
+import { Notice } from '@/ui/Notice'
+import { usePreference } from '@/ui/preference'
+
+const ORDERS: Record<DateOrder, string> = {
+  ymd: 'year, month, day (or day. month. year)',
+  dmy: 'day / month / year',
+  mdy: 'month / day / year',
+  unix: 'seconds since 1970',
+}
+const LEFT_OUT = ''
+const DELIMITERS = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' } as const
+
+/** All zones the browser knows, its own first. */
+const zones = (): readonly (readonly [string, string])[] => {
+  const here = Intl.DateTimeFormat().resolvedOptions().timeZone
+  const all = Intl.supportedValuesOf('timeZone').filter((zone) => zone !== here)
+  return [
+    [AS_WRITTEN, 'as the logger wrote them'],
+    ...[here, ...all].map((zone) => [zone, zone.replaceAll('_', ' ')] as const),
+  ]
+}
+
+type Props = {
+  name: string
+  guess: LayoutGuess
+  onImport: (layout: ReadingLayout) => void
+  onLeave: () => void
+}
+
+/** What was found in a readings file, to be confirmed or corrected, with its first lines as they would be read. */
+export function LayoutForm({ name, guess: { layout: found, header, sample, unsure }, onImport, onLeave }: Props) {
+  const preference = usePreference()
+  const [layout, setLayout] = useState(found)
+  const change = (part: Partial<ReadingLayout>) => setLayout((before) => ({ ...before, ...part }))
+  const times = [layout.timeIndex, layout.timeOfDayIndex]
+  const setColumn = (index: number, column: ReadingColumn | null) =>
+    change({
+      columns: [...layout.columns.filter((held) => held.index !== index), ...(column ? [column] : [])].sort(
+        (a, b) => a.index - b.index,
+      ),
+    })
+  const read = layout.columns.length > 0 ? rowReader(layout) : null
+  const rows = sample.map((cells, line) => read?.(cells, layout.skipLines + line + 2))
+  const problem = rows.find((row) => row && !row.ok)
+  return (
+    <Dialog open onClose={onLeave} fullWidth maxWidth="md" aria-labelledby="layout-title">
+      <DialogTitle id="layout-title">{name}: is this right?</DialogTitle>
+      <DialogContent>
+        {unsure.includes('date-order') && (
+          <Notice title="Day and month could be either way round.">Say below which comes first.</Notice>
+        )}
+        {unsure.includes('unit') && (
+          <Notice title="A heading names no unit.">Look whether the first lines make sense in the one taken.</Notice>
+        )}
+        <FormRow label="Columns are apart by">
+          {DELIMITERS[layout.delimiter]}; decimal{' '}
+          <Choice
+            label="decimal mark"
+            value={layout.decimal ?? ''}
+            options={[
+              ['', 'mark as found'],
+              ['.', 'point'],
+              [',', 'comma'],
+            ]}
+            onChange={(mark) => change({ decimal: mark || null })}
+          />
+        </FormRow>
+        <FormRow label="Dates are written">
+          <Choice
+            label="order of the date"
+            value={layout.dateOrder}
+            options={DATE_ORDERS.map((order) => [order, ORDERS[order]] as const)}
+            onChange={(dateOrder) => change({ dateOrder })}
+          />
+        </FormRow>
+        <FormRow
+          label="The logger’s clock"
+          hint="With a zone, the hour that comes twice in autumn stays in order; without one, times stay as they are."
+        >
+          <Choice label="time zone" value={layout.zone} options={zones()} onChange={(zone) => change({ zone })} />
+        </FormRow>
+        <Typography variant="h2" sx={{ mt: 2 }}>
+          Columns
+        </Typography>
+        {header.map((heading, index) => {
+          if (times.includes(index)) return null
+          const column = layout.columns.find((held) => held.index === index)
+          return (
+            <FormRow key={index} label={heading || `column ${index + 1}`}>
+              <Choice
+                label={`what ${heading || index + 1} is`}
+                value={column?.quantity ?? LEFT_OUT}
+                options={[
+                  [LEFT_OUT, 'left out'],
+                  ...READING_QUANTITIES.map((quantity) => [quantity, quantitySpec(quantity).label] as const),
+                ]}
+                onChange={(quantity) =>
+                  setColumn(
+                    index,
+                    quantity === LEFT_OUT
+                      ? null
+                      : {
+                          index,
+                          name: heading || `column ${index + 1}`,
+                          quantity,
+                          unit: quantitySpec(quantity).units[0].symbol,
+                        },
+                  )
+                }
+              />
+              {column && (
+                <>
+                  {' in '}
+                  <Choice
+                    label={`unit of ${heading || index + 1}`}
+                    value={column.unit}
+                    options={quantitySpec(column.quantity).units.map(({ symbol }) => [symbol, symbol] as const)}
+                    onChange={(unit) => setColumn(index, { ...column, unit })}
+                  />
+                </>
+              )}
+            </FormRow>
+          )
+        })}
+        <Typography variant="h2" sx={{ mt: 2 }}>
+          The first lines, as they would be read
+        </Typography>
+        <Box sx={{ overflowX: 'auto' }}>
+          <Table size="small">
+            <TableHead>
+              <TableRow>
+                <TableCell>Time</TableCell>
+                {layout.columns.map((column) => (
+                  <TableCell key={column.index}>{column.name}</TableCell>
+                ))}
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {rows.map((row, index) => (
+                <TableRow key={index}>
+                  {row?.ok ? (
+                    <>
+                      <TableCell>{dayText(row.row.atMs, layout.zone)}</TableCell>
+                      {row.row.values.map((value, place) => (
+                        <TableCell key={place}>
+                          {formatQuantity(value, layout.columns[place]!.quantity, preference)}
+                        </TableCell>
+                      ))}
+                    </>
+                  ) : (
+                    <TableCell colSpan={1 + layout.columns.length}>{row ? problemText(row.problem) : '–'}</TableCell>
+                  )}
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        </Box>
+        {problem && !problem.ok && (
+          <Typography variant="body2">Change what is said above until the lines can be read.</Typography>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onLeave}>Leave it</Button>
+        <Button variant="contained" disabled={read === null} onClick={() => onImport(layout)}>
+          Import it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  )
+}

@@ -1,0 +1,36 @@
+import { wallClock } from '@/core/formats/readingsCsv/zone'
+
+const two = (x: number) => String(x).padStart(2, '0')
+
+/** Day and time of an instant as the logger's clock had it: 2026-11-09 14:20. */
+export function dayText(atMs: number, zone: string): string {
+  return new Date(wallClock(zone)(atMs)).toISOString().slice(0, 16).replace('T', ' ')
+}
+
+const HOUR = 3_600_000
+const STEPS_MS = [
+  ...[1, 2, 5, 10, 30].map((minutes) => minutes * 60_000),
+  ...[1, 2, 3, 6, 12, 24, 48, 96, 168, 336, 720, 1440, 2160, 4320, 8760].map((hours) => hours * HOUR),
+]
+
+/** About seven ticks of a time axis, at times a clock would show, and their words: hours within a day, days beyond. */
+export function timeTicks(
+  zone: string,
+  fromMs: number,
+  toMs: number,
+): { readonly ticks: number[]; readonly text: (atMs: number) => string } {
+  const wall = wallClock(zone)
+  const stepMs = STEPS_MS.find((step) => (toMs - fromMs) / step <= 7) ?? STEPS_MS[STEPS_MS.length - 1]!
+  const first = Math.ceil(wall(fromMs) / stepMs) * stepMs - wall(fromMs)
+  const count = Math.max(0, Math.floor((toMs - fromMs - first) / stepMs) + 1)
+  return {
+    ticks: Array.from({ length: count }, (_, index) => fromMs + first + index * stepMs),
+    text: (atMs) => {
+      const at = new Date(wall(atMs))
+      const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}`
+      const day = `${at.getUTCDate()}.${at.getUTCMonth() + 1}.`
+      if (stepMs >= 24 * HOUR) return day
+      return toMs - fromMs > 24 * HOUR ? `${day} ${time}` : time
+    },
+  }
+}
