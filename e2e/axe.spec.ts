@@ -6,7 +6,7 @@ test('sign-in', async ({ page }) => {
   await expectNoAxeFindings(page)
 })
 
-for (const path of ['/yard', '/controllers', '/sums', '/log'])
+for (const path of ['/yard', '/controllers', '/controllers/two-pad-pwm', '/sums', '/log'])
   test(path, async ({ yard }) => {
     await yard.goto(path)
     await expectNoAxeFindings(yard)
@@ -24,6 +24,19 @@ for (const { id } of STAGES) {
     await expectNoAxeFindings(yard)
   })
 }
+
+for (const part of ['Start and stall', 'Noise', 'Probes', 'Balance', 'Instruments'])
+  test(`calibrate, ${part.toLowerCase()}`, async ({ yard }) => {
+    await openStage(yard, /Archive flat/, 'calibrate')
+    await yard.getByRole('tab', { name: part }).click()
+    await expectNoAxeFindings(yard)
+  })
+
+test('readings', async ({ yard }) => {
+  await openStage(yard, /Fruiting room/, 'readings')
+  await yard.getByRole('img', { name: /temperature.* over time/ }).waitFor()
+  await expectNoAxeFindings(yard)
+})
 
 test('the record', async ({ yard }) => {
   const path = await openStage(yard, /Fruiting room/, 'hand-over')

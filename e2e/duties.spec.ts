@@ -1,5 +1,6 @@
 import { DUTIES, DUTY_NAMES, type Duty } from '../src/core/brief/duty'
 import { DUTY_PLANS } from '../src/core/duty/table'
+import { noteStartAndStall, readMap } from './setup/calibrate'
 import { expect, expectKept, test } from './setup/test'
 
 /** The controller of the demo made for each duty. */
@@ -51,16 +52,8 @@ for (const duty of DUTIES)
     })
     await test.step('calibrate: start, stall and a map', async () => {
       await page.getByRole('link', { name: /^Calibrate/ }).click()
-      await page.getByRole('button', { name: 'Note 12 %' }).click()
-      await page.getByRole('button', { name: 'Note 9 %' }).click()
-      for (const [setting, flow] of [
-        [100, 900],
-        [60, 520],
-        [30, 240],
-      ]) {
-        await page.getByRole('button', { name: `Add a reading at ${setting} %` }).click()
-        await page.getByRole('textbox', { name: `flow at ${setting} %, l/s` }).fill(String(flow))
-      }
+      await noteStartAndStall(page, 12, 9)
+      expect(await readMap(page, (pct) => 9 * pct)).toEqual(expect.arrayContaining([100, 17]))
       await expect(page.getByText('Restarts by itself').first()).toBeVisible()
       await expectKept(page)
     })

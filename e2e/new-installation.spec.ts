@@ -1,4 +1,5 @@
 import { edit, expect, expectKept, test } from './setup/test'
+import { noteStartAndStall, readMap } from './setup/calibrate'
 
 test('a person signs up, makes an installation from nothing, and takes it all the way to a seal', async ({ page }) => {
   test.setTimeout(120_000)
@@ -25,7 +26,7 @@ test('a person signs up, makes an installation from nothing, and takes it all th
   await test.step('brief', async () => {
     await edit(page, /^heat load/, '1 kW')
     await edit(page, /^allowed rise/, '5 K')
-    await expect(page.getByRole('button', { name: 'Why: Flow for this heat' })).toHaveText('166 l/s')
+    await expect(page.getByRole('button', { name: 'Why: Flow that carries heat away' })).toHaveText('166 l/s')
     await edit(page, /^required flow/, '30')
     await expectKept(page)
   })
@@ -38,16 +39,8 @@ test('a person signs up, makes an installation from nothing, and takes it all th
   })
   await test.step('calibrate: start, stall and a map give the floor', async () => {
     await page.getByRole('link', { name: /^Calibrate/ }).click()
-    await page.getByRole('button', { name: 'Note 12 %' }).click()
-    await page.getByRole('button', { name: 'Note 9 %' }).click()
-    for (const [setting, flow] of [
-      [100, 180],
-      [60, 110],
-      [30, 50],
-    ]) {
-      await page.getByRole('button', { name: `Add a reading at ${setting} %` }).click()
-      await page.getByRole('textbox', { name: `flow at ${setting} %, l/s` }).fill(String(flow))
-    }
+    await noteStartAndStall(page, 12, 9)
+    await readMap(page, (pct) => 1.7 * pct)
     await expect(page.getByRole('button', { name: 'Use floor 18' })).toBeVisible()
     await page.getByRole('button', { name: 'Use floor 18' }).click()
     await expectKept(page)

@@ -54,7 +54,6 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
 
   useEffect(() => {
     const left = window.localStorage.getItem(key)
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what this browser holds is known only after the page is drawn
     if (left !== null && left !== first) setText(left)
   }, [key, first])
 

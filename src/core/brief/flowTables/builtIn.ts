@@ -1,7 +1,7 @@
 import { validator } from '@/core/document/validator'
 import { FlowTable } from '@/core/brief/flowTable'
-import otherBuildings from '@/core/brief/flowTables/england-other-buildings.json'
-import wetRooms from '@/core/brief/flowTables/england-wet-rooms.json'
+import otherBuildings from '@/core/brief/flowTables/england-other-buildings.json' with { type: 'json' }
+import wetRooms from '@/core/brief/flowTables/england-wet-rooms.json' with { type: 'json' }
 
 const read = validator(FlowTable)
 

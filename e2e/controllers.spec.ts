@@ -1,0 +1,52 @@
+import { expect, openStage, test } from './setup/test'
+
+test('a controller of one’s own: from an example, checked as one types, played, kept, and chosen', async ({ yard }) => {
+  await yard.goto('/controllers')
+  await yard
+    .getByRole('region', { name: 'Two-pad PWM board' })
+    .getByRole('link', { name: 'Make one of your own like it' })
+    .click()
+  const keep = yard.getByRole('button', { name: 'Keep it' })
+  await expect(keep).toBeEnabled()
+
+  await test.step('a value that contradicts another is said, and it cannot be kept', async () => {
+    await yard
+      .getByRole('textbox', { name: 'base, from, %' })
+      .or(yard.getByRole('textbox', { name: /, from, %/ }))
+      .first()
+      .fill('100')
+    await expect(yard.getByText(/to mend before it can be kept/)).toBeVisible()
+    await expect(keep).toBeDisabled()
+    await yard
+      .getByRole('textbox', { name: /, from, %/ })
+      .first()
+      .fill('10')
+    await expect(keep).toBeEnabled()
+  })
+  await test.step('its panel is played', async () => {
+    await yard.getByRole('button', { name: 'both pads: hold' }).click()
+    await expect(yard.getByRole('status').filter({ hasText: 'blinks' })).toContainText('40 %')
+    await yard.getByRole('button', { name: 'right pad: press' }).click()
+    await expect(yard.getByRole('status').filter({ hasText: 'blinks' })).toContainText('45 %')
+  })
+  await test.step('what would be pressed for an installation follows', async () => {
+    await yard.getByRole('combobox', { name: 'installation for the actions' }).click()
+    await yard.getByRole('option', { name: 'Inverter cupboard' }).click()
+    await expect(yard.getByRole('listitem').filter({ hasText: 'Base duty' })).toBeVisible()
+  })
+  await test.step('a draft outlives its page', async () => {
+    await yard.getByRole('textbox', { name: 'name of the controller' }).fill('Jetty board')
+    await yard.reload()
+    await expect(yard.getByRole('textbox', { name: 'name of the controller' })).toHaveValue('Jetty board')
+  })
+  await keep.click()
+  await expect(
+    yard
+      .getByText('Kept. It can be chosen under Kit.')
+      .or(yard.getByRole('heading', { name: 'Jetty board' }))
+      .first(),
+  ).toBeVisible()
+  await openStage(yard, /Inverter cupboard/, 'kit')
+  await yard.getByRole('combobox', { name: 'controller' }).click()
+  await expect(yard.getByRole('option', { name: 'Jetty board' })).toBeVisible()
+})
