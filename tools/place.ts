@@ -14,6 +14,7 @@ export type Running = {
   readonly gale: number
   readonly postgres: number | null
   readonly web: number | null
+  readonly importer: number | null
   readonly url: string
 }
 

@@ -64,13 +64,24 @@ async function startWeb(port: number): Promise<ChildProcess> {
   return child
 }
 
-/** Keeps server and database running until it is told to stop; either one that dies is started again. */
+/** Most memory the importer may hold; a file of a million lines takes a third of it. */
+const IMPORTER_MB = 160
+
+/** The process that reads waiting readings files. The channel to it makes it end when this process does. */
+const startImporter = (): ChildProcess =>
+  spawn(
+    process.execPath,
+    [`--max-old-space-size=${IMPORTER_MB}`, '--import', 'tsx', `${root}/src/server/jobs/importer.ts`],
+    { cwd: root, detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'], env: process.env },
+  )
+
+/** Keeps server, importer and database running until it is told to stop; either one that dies is started again. */
 async function supervise(
-  first: { cluster: Cluster | null; web: ChildProcess },
-  again: { cluster: () => Promise<Cluster>; web: () => Promise<ChildProcess> },
-  note: (c: Cluster | null, web: ChildProcess) => void,
+  first: { cluster: Cluster | null; web: ChildProcess; importer: ChildProcess },
+  again: { cluster: () => Promise<Cluster>; web: () => Promise<ChildProcess>; importer: () => ChildProcess },
+  note: (c: Cluster | null, web: ChildProcess, importer: ChildProcess) => void,
 ): Promise<void> {
-  let { cluster, web } = first
+  let { cluster, web, importer } = first
   let stopping = false
   let wake = () => undefined as void
   const stop = () => {
@@ -82,8 +93,9 @@ async function supervise(
   while (!stopping) {
     await new Promise<void>((resolve) => {
       wake = resolve
-      if (hasEnded(web) || (cluster && hasEnded(cluster.process))) resolve()
+      if (hasEnded(web) || hasEnded(importer) || (cluster && hasEnded(cluster.process))) resolve()
       web.once('exit', () => resolve())
+      importer.once('exit', () => resolve())
       cluster?.process.once('exit', () => resolve())
     })
     if (stopping) break
@@ -95,8 +107,13 @@ async function supervise(
       console.error('gale: the server ended; starting it again.')
       web = await again.web()
     }
-    note(cluster, web)
+    if (hasEnded(importer)) {
+      console.error('gale: the importer ended; starting it again.')
+      importer = again.importer()
+    }
+    note(cluster, web, importer)
   }
+  importer.kill('SIGTERM')
   if (!hasEnded(web)) web.kill('SIGTERM')
   if (!(await until(() => hasEnded(web), 10))) web.kill('SIGKILL')
   if (cluster) await stopCluster(cluster)
@@ -138,13 +155,20 @@ export async function start(args: readonly string[]): Promise<number> {
   process.env.GALE_URL = url
   process.env.PORT = String(port)
   const cluster = external ? null : await startCluster(folder)
-  const note = (c: Cluster | null, w: ChildProcess | null) =>
-    writeRunning({ gale: process.pid, postgres: c?.process.pid ?? null, web: w?.pid ?? null, url })
-  note(cluster, null)
+  const note = (c: Cluster | null, w: ChildProcess | null, i: ChildProcess | null) =>
+    writeRunning({
+      gale: process.pid,
+      postgres: c?.process.pid ?? null,
+      web: w?.pid ?? null,
+      importer: i?.pid ?? null,
+      url,
+    })
+  note(cluster, null, null)
   try {
     await prepareDatabase(external ?? cluster!.url, wantsDemo)
     const web = await startWeb(port)
-    note(cluster, web)
+    const importer = startImporter()
+    note(cluster, web, importer)
     console.log(`Soft Gale is at ${url}`)
     console.log(
       wantsDemo
@@ -154,8 +178,8 @@ export async function start(args: readonly string[]): Promise<number> {
     console.log('Ctrl-C stops it.')
     const databasePort = cluster ? Number(new URL(cluster.url).port) : undefined
     await supervise(
-      { cluster, web },
-      { cluster: () => startAgain(folder, databasePort), web: () => startWeb(port) },
+      { cluster, web, importer },
+      { cluster: () => startAgain(folder, databasePort), web: () => startWeb(port), importer: startImporter },
       note,
     )
   } catch (error) {

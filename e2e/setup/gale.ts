@@ -38,6 +38,8 @@ export async function startGale({
   return { url, folder, process: child, stop }
 }
 
+type Processes = { gale: number; postgres: number; web: number; importer: number }
+
 /** Processes of a running Soft Gale, from its own note. */
-export const runningOf = (folder: string): { gale: number; postgres: number; web: number } =>
-  JSON.parse(readFileSync(`${folder}/running.json`, 'utf8')) as { gale: number; postgres: number; web: number }
+export const runningOf = (folder: string): Processes =>
+  JSON.parse(readFileSync(`${folder}/running.json`, 'utf8')) as Processes

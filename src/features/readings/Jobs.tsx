@@ -19,27 +19,25 @@ export function Jobs({ installationId, first, asked, onEnded }: Props) {
   const [jobs, setJobs] = useState(first)
   const isBusy = jobs.some(isUnderWay)
   useEffect(() => {
-    if (!isBusy && asked === 0) return
     let isCurrent = true
     let timer: ReturnType<typeof setTimeout>
+    // Also when the page has just been drawn: it may be one that the browser had kept from before.
     const look = async () => {
       const answer = await fetch(`/api/imports?installation=${installationId}`).catch(() => null)
       const said = answer?.ok ? ((await answer.json()) as { jobs: readonly JobLine[] }) : null
       if (!isCurrent) return
       if (said) setJobs(said.jobs)
       if (!said || said.jobs.some(isUnderWay)) timer = setTimeout(() => void look(), LOOK_EVERY_MS)
-      else onEnded()
+      else if (said.jobs.some(({ id, state }) => !first.some((job) => job.id === id && job.state === state))) onEnded()
     }
     void look()
     return () => {
       isCurrent = false
       clearTimeout(timer)
     }
-  }, [installationId, asked, isBusy, onEnded])
-  // What ended before this page was opened is old news.
-  const shown = jobs.filter(
-    (job) => isUnderWay(job) || !first.some(({ id, state }) => id === job.id && state === job.state),
-  )
+  }, [installationId, asked, isBusy, first, onEnded])
+  // The newest stays, however it ended: whoever was away meanwhile must find out.
+  const shown = jobs.filter((job, index) => index === 0 || isUnderWay(job))
   return (
     <Box role="status" sx={{ my: 1 }}>
       {shown.map((job) => (

@@ -2,8 +2,6 @@ import { isDatabaseGone } from '@/db/client'
 import { endImport, getImport, importPieces, noteImport, workNextImport } from '@/db/queries/importJob'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
 
-const LOOK_EVERY_MS = 5000
-
 class Cancelled extends Error {}
 
 /** Reads one file that waits. It may have been begun before by a server that died: nothing of that was kept, so it begins anew. */
@@ -49,32 +47,4 @@ const isDuplicate = (error: unknown): boolean => {
 /** Runs every import that waits, one after another. */
 export async function runImports(): Promise<void> {
   while (await workNextImport(runImport));
-}
-
-const held = globalThis as { galeImports?: { isRunning: boolean; isAskedAgain: boolean } }
-
-/** Asks this server to look for waiting imports now. Returns at once. */
-export function wakeImports(): void {
-  const state = (held.galeImports ??= { isRunning: false, isAskedAgain: false })
-  state.isAskedAgain = true
-  if (state.isRunning) return
-  state.isRunning = true
-  void (async () => {
-    while (state.isAskedAgain) {
-      state.isAskedAgain = false
-      try {
-        await runImports()
-      } catch (error) {
-        // A lost database comes back; anything else must be seen. Either way the job waits, and is tried at the next look.
-        if (!isDatabaseGone(error)) console.error(error)
-      }
-    }
-    state.isRunning = false
-  })()
-}
-
-/** Looks for imports that other servers, or this one before a restart, left waiting. */
-export function startImportWorker(): void {
-  setInterval(wakeImports, LOOK_EVERY_MS).unref()
-  wakeImports()
 }

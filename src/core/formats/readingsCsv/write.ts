@@ -3,6 +3,9 @@ import { AS_WRITTEN, type ReadingQuantity } from '@/core/formats/readingsCsv/lay
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { quantitySpec } from '@/core/quantity/units'
 
+/** A value without the dust of its conversion: 64.4 °F is 18 °C, not 18.000000000000007. */
+const asRead = (value: number): number => Number(value.toPrecision(12))
+
 /** Readings as a CSV that can be imported again: base units named in the headings; times as the logger wrote them, or as instants with
  *  their Z where its zone is known. */
 export function writeReadingsCsv(
@@ -24,6 +27,6 @@ export function writeReadingsCsv(
   }
   return {
     header: lines([['time', ...named]]),
-    rows: (rows) => lines(rows.map(({ atMs, values }) => [timeText(atMs), ...values])),
+    rows: (rows) => lines(rows.map(({ atMs, values }) => [timeText(atMs), ...values.map(asRead)])),
   }
 }

@@ -4,7 +4,6 @@ import { getReadings } from '@/db/queries/reading'
 import type { ReadingTable } from '@/core/space/readingsSeries'
 import type { Result } from '@/server/result'
 import { sendReadings } from '@/server/commands/sendReadings'
-import { wakeImports } from '@/server/jobs/importWorker'
 import { respond } from '@/server/respond'
 
 type Context = { params: Promise<{ id: string }> }
@@ -23,7 +22,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const { id } = await params
   const query = new URL(request.url).searchParams
   const layout = parseJson(query.get('layout') ?? '')
-  const answer = await respond(async (scope): Promise<Result<{ id: string }>> => {
+  return respond(async (scope): Promise<Result<{ id: string }>> => {
     if (!layout.ok) return { kind: 'invalid', problems: layout.problems }
     const input = {
       id,
@@ -34,6 +33,4 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     }
     return sendReadings(scope, input, request.body ?? new ReadableStream())
   })
-  if (answer.ok) wakeImports()
-  return answer
 }
