@@ -2,7 +2,8 @@ import { lostSensorPct } from '@/core/brief/lostSensor'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
 import { ask, bareResponse, target, type DutyPlan, type Flow } from '@/core/duty/plan'
 import { ASHRAE_62_2, ENGLAND } from '@/core/sum/required/dwellingRules'
-import { wholeDwellingEnglandLs } from '@/core/sum/required/wholeDwellingEngland'
+import { wholeDwellingAshrae } from '@/core/sum/required/wholeDwellingAshrae'
+import { wholeDwellingEngland, wholeDwellingEnglandLs } from '@/core/sum/required/wholeDwellingEngland'
 
 const FLOOR_PCT = 30
 
@@ -37,11 +38,13 @@ export const balanced: DutyPlan = {
               flowLs: wholeDwellingEnglandLs(Math.max(1, Math.round(bedrooms)), area),
               why: 'Whole dwelling',
               source: ENGLAND.edition,
+              by: { sum: wholeDwellingEngland, values: { b: Math.max(1, Math.round(bedrooms)), A: area } },
             }
           : {
               flowLs: ASHRAE_62_2.perM2Ls * area + ASHRAE_62_2.perPersonLs * (Math.round(bedrooms) + 1),
               why: 'Whole dwelling',
               source: ASHRAE_62_2.edition,
+              by: { sum: wholeDwellingAshrae, values: { b: Math.round(bedrooms), A: area } },
             }
     return {
       targets: [

@@ -7,6 +7,7 @@ import { CAUTIONS } from '@/core/duty/cautions'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { compile } from '@/core/response/compile'
+import { runSum, startValues } from '@/core/sum/runSum'
 
 const EMPTY: Brief['space'] = { about: '', volumeM3: null, heatLoadW: null, allowedRiseK: null }
 const following = (duty: Duty, answers: Brief['answers'] = {}, space = EMPTY) =>
@@ -105,4 +106,24 @@ test('three circuits: the hottest probe governs', () => {
   )
   expect(inputs.at(-1)).toMatchObject({ id: 'coil', combines: { of: ['coil1', 'coil2', 'coil3'], how: 'highest' } })
   expect(rules[0]).toMatchObject({ input: 'coil' })
+})
+
+describe('a flow with a sum behind it is what that sum gives', () => {
+  const space = { about: '', volumeM3: 50, heatLoadW: 900, allowedRiseK: 4 }
+  test.each(DUTIES.flatMap((duty) => ['england', 'ashrae'].map((rule) => ({ duty, rule }))))(
+    '$duty, $rule',
+    ({ duty, rule }) => {
+      const plan = DUTY_PLANS[duty]
+      const asks = plan.questions.some(({ id }) => id === 'rule')
+      const { least, most } = following(duty, asks ? { rule } : {}, space)
+      for (const flow of [least, most])
+        if (flow?.by) {
+          const outcome = runSum(flow.by.sum, { ...startValues(flow.by.sum), ...flow.by.values })
+          const given = outcome.ok ? Object.values(outcome.value.results) : []
+          // The boost of a whole dwelling is a third more than its sum; everything else is the figure itself.
+          const share = flow.why.startsWith('Boost: 30 %') ? 1.3 : 1
+          expect(Math.min(...given.map((value) => Math.abs(value * share - flow.flowLs)))).toBeLessThan(1e-6)
+        }
+    },
+  )
 })

@@ -1,6 +1,5 @@
-import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
-import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
+import { ask, bareResponse, flowForHeat, target, type DutyPlan } from '@/core/duty/plan'
 
 const FLOOR_PCT = 30
 
@@ -29,10 +28,7 @@ export const electronics: DutyPlan = {
     return {
       targets: [target('temperature', 10, limit === null ? 45 : limit - margin - 10, limit, 'Plate of the component')],
       least: null,
-      most:
-        heatLoadW !== null && allowedRiseK !== null && heatLoadW > 0
-          ? { flowLs: flowForHeatLs(heatLoadW, allowedRiseK), why: 'Carries the heat away', source: 'energy balance' }
-          : null,
+      most: flowForHeat(heatLoadW, allowedRiseK, 'Carries the heat away'),
       cautions:
         answers.yes('failsLow') === false
           ? []

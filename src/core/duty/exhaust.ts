@@ -1,7 +1,6 @@
-import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
-import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
+import { ask, bareResponse, flowForHeat, target, type DutyPlan } from '@/core/duty/plan'
 
 const FLOOR_PCT = 20
 
@@ -38,10 +37,7 @@ export const exhaust: DutyPlan = {
         answers.yes('fumes') !== false && idle
           ? { flowLs: idle, why: 'Fumes and dust while it is cool', source: 'as asked for' }
           : null,
-      most:
-        heatLoadW !== null && allowedRiseK !== null && heatLoadW > 0
-          ? { flowLs: flowForHeatLs(heatLoadW, allowedRiseK), why: 'Carries the heat away', source: 'energy balance' }
-          : null,
+      most: flowForHeat(heatLoadW, allowedRiseK, 'Carries the heat away'),
       cautions: openFlueCautions(isFlued),
       later: ['Where the air comes in: as much inlet as outlet.', ...openFlueLater(isFlued)],
     }

@@ -1,6 +1,7 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
 import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
+import { wetRoomEngland } from '@/core/sum/required/wetRoomEngland'
 import { ASHRAE_62_2, ENGLAND, WET_ROOMS } from '@/core/sum/required/dwellingRules'
 
 type WetRoom = (typeof WET_ROOMS)[number][0]
@@ -61,7 +62,12 @@ export const extract: DutyPlan = {
               }
             : null
           : rule === 'england'
-            ? { flowLs: ENGLAND.intermittentLs[room as WetRoom], why: 'Boost of this room', source: ENGLAND.edition }
+            ? {
+                flowLs: ENGLAND.intermittentLs[room as WetRoom],
+                why: 'Boost of this room',
+                source: ENGLAND.edition,
+                by: { sum: wetRoomEngland, values: { room } },
+              }
             : {
                 flowLs: ASHRAE_62_2.demandLs[room as WetRoom],
                 why: 'On demand, this room',

@@ -2,6 +2,8 @@ import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { humidityRatio } from '@/core/air/moistAir'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
+import { heatRemoval } from '@/core/sum/flow/heatRemoval'
+import { growRoom as growRoomSum } from '@/core/sum/required/growRoom'
 import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
 
 const FLOOR_PCT = 20
@@ -52,6 +54,13 @@ export const growRoom: DutyPlan = {
               flowLs: Math.max(heat, moisture),
               why: heat >= moisture ? 'Carries the heat of the lamps away' : 'Carries the moisture out',
               source: 'energy and water balance',
+              by:
+                heat >= moisture
+                  ? { sum: heatRemoval, values: { P: heatLoadW!, dT: allowedRiseK! } }
+                  : {
+                      sum: growRoomSum,
+                      values: { P: heatLoadW ?? 0, m: water!, ti: temp, RHi: damp, to: air!, RHo: airDamp! },
+                    },
             }
           : null,
       cautions: openFlueCautions(isFlued),

@@ -1,6 +1,5 @@
-import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
-import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
+import { ask, bareResponse, flowForHeat, target, type DutyPlan } from '@/core/duty/plan'
 import { REFRIGERANTS, saturationKpa, type Refrigerant } from '@/core/refrigerant/saturation'
 import { formatNumber } from '@/core/quantity/format'
 
@@ -68,9 +67,7 @@ export const headPressure: DutyPlan = {
         ),
       ],
       least: null,
-      most: rejected
-        ? { flowLs: flowForHeatLs(rejected, 10), why: 'Heat rejected at 10 K over the coil', source: 'energy balance' }
-        : null,
+      most: flowForHeat(rejected, 10, 'Heat rejected at 10 K over the coil'),
       cautions: [],
       floors:
         answers.yes('sleeve') === false

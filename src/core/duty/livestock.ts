@@ -1,6 +1,7 @@
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/brief/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
+import { houseAir } from '@/core/sum/livestock/houseAir'
 import { animal, ANIMAL_IDS, houseSplit, type AnimalId } from '@/core/livestock/animals'
 import { co2FlowLs, moistureFlowLs } from '@/core/livestock/balances'
 
@@ -54,6 +55,22 @@ export const livestock: DutyPlan = {
             flowLs: byMoisture ? moisture : co2,
             why: byMoisture ? 'Carries the moisture out in the cold season' : 'Keeps carbon dioxide under 3000 ppm',
             source: `CIGR 2002, from memory${kind !== null && animal(kind).isApproximate ? '; for ducklings an approximation, never a standard' : ''}`,
+            by: {
+              sum: houseAir,
+              values: {
+                a: kind!,
+                N: count!,
+                m: mass!,
+                gain: USUAL.gain,
+                milk: USUAL.milk,
+                eggs: USUAL.eggs,
+                preg: USUAL.pregnant,
+                n: USUAL.feed,
+                M: USUAL.feedEnergy,
+                ti: house,
+                to: winter,
+              },
+            },
           }
         : null,
       most: split

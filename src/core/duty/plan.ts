@@ -1,5 +1,9 @@
+import { flowForHeatLs } from '@/core/brief/heatFlow'
 import type { Brief, Target } from '@/core/brief/schema'
 import type { Caution } from '@/core/duty/cautions'
+import { heatRemoval } from '@/core/sum/flow/heatRemoval'
+import type { SumValues } from '@/core/sum/runSum'
+import type { AnySum } from '@/core/sum/sum'
 import type { Signal } from '@/core/motor/signal'
 import type { Quantity } from '@/core/quantity/units'
 import { RESPONSE_SCHEMA, type FloorReason, type Response } from '@/core/response/schema'
@@ -25,7 +29,24 @@ export type Question = {
   | { readonly kind: 'yes'; /** null: not known until somebody has looked. */ readonly start: boolean | null }
 )
 
-export type Flow = { readonly flowLs: number; readonly why: string; readonly source: string }
+export type Flow = {
+  readonly flowLs: number
+  readonly why: string
+  readonly source: string
+  /** The sum that gives it, with what was put in. */
+  readonly by?: { readonly sum: AnySum; readonly values: SumValues }
+}
+
+/** The flow that carries heat away, as a duty wants it; null without a load. */
+export const flowForHeat = (loadW: number | null, riseK: number | null, why: string): Flow | null =>
+  loadW !== null && riseK !== null && loadW > 0
+    ? {
+        flowLs: flowForHeatLs(loadW, riseK),
+        why,
+        source: 'energy balance',
+        by: { sum: heatRemoval, values: { P: loadW, dT: riseK } },
+      }
+    : null
 
 /** What follows from the answers. */
 export type Follows = {

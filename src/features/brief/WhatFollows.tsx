@@ -8,6 +8,7 @@ import { DUTY_PLANS } from '@/core/duty/table'
 import { formatQuantity } from '@/core/quantity/format'
 import { TextButton } from '@/ui/TextButton'
 import { FormRow } from '@/ui/FormRow'
+import { SumWhy } from '@/ui/SumWhy'
 import { usePreference } from '@/ui/preference'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -66,7 +67,16 @@ export function WhatFollows({ brief }: { brief: Brief }) {
   )
 }
 
-const Figure = ({ flow }: { flow: Flow }) => <b>{formatQuantity(flow.flowLs, 'flow', usePreference())}</b>
+function Figure({ flow: { flowLs, by } }: { flow: Flow }) {
+  const figure = <b>{formatQuantity(flowLs, 'flow', usePreference())}</b>
+  return by ? (
+    <SumWhy sum={by.sum} values={by.values}>
+      {figure}
+    </SumWhy>
+  ) : (
+    figure
+  )
+}
 
 const Take = ({ label, onTake }: { label: string; onTake: () => void }) => (
   <TextButton onClick={onTake}>{label}</TextButton>
