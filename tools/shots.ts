@@ -4,7 +4,13 @@ import { chromium, type Browser } from '@playwright/test'
 import { startGale } from '../e2e/setup/gale'
 import { CHROMIUM, needPackage } from './debian'
 
-type Shot = { readonly file: string; readonly path: string; readonly phone?: boolean; readonly dark?: boolean }
+type Shot = {
+  readonly file: string
+  readonly path: string
+  readonly phone?: boolean
+  readonly dark?: boolean
+  readonly waitFor?: string
+}
 
 /** One picture of each main view, from the demo data. `@stage` is the fruiting room's. */
 const SHOTS: readonly Shot[] = [
@@ -12,6 +18,7 @@ const SHOTS: readonly Shot[] = [
   { file: 'brief', path: '@brief' },
   { file: 'kit', path: '@kit' },
   { file: 'calibrate', path: '@calibrate' },
+  { file: 'calibrate-phone', path: '@calibrate', phone: true },
   { file: 'respond', path: '@respond' },
   { file: 'respond-dark', path: '@respond', dark: true },
   { file: 'respond-phone', path: '@respond', phone: true },
@@ -19,13 +26,19 @@ const SHOTS: readonly Shot[] = [
   { file: 'dial-in', path: '@dial-in' },
   { file: 'prove-phone', path: '@prove', phone: true },
   { file: 'hand-over', path: '@hand-over' },
+  { file: 'readings', path: '@readings' },
   { file: 'controllers', path: '/controllers' },
+  { file: 'controller-own', path: '/controllers/two-pad-pwm', waitFor: '.cm-content' },
   { file: 'sums', path: '/sums?sum=round-traverse' },
 ]
 
 const FOLDER = 'docs/screenshots'
 
-async function take(browser: Browser, url: string, { file, path, phone = false, dark = false }: Shot): Promise<void> {
+async function take(
+  browser: Browser,
+  url: string,
+  { file, path, phone = false, dark = false, waitFor }: Shot,
+): Promise<void> {
   const context = await browser.newContext({
     baseURL: url,
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
@@ -43,6 +56,7 @@ async function take(browser: Browser, url: string, { file, path, phone = false, 
     .getAttribute('href')
   await page.goto(path.startsWith('@') ? (room ?? '').replace('respond', path.slice(1)) : path)
   await page.waitForLoadState('networkidle')
+  if (waitFor) await page.locator(waitFor).waitFor()
   await page.screenshot({ path: `${FOLDER}/${file}.png`, animations: 'disabled' })
   await context.close()
 }

@@ -4,7 +4,7 @@ import { humidityRatio } from '@/core/air/moistAir'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
 import { heatRemoval } from '@/core/sum/flow/heatRemoval'
 import { growRoom as growRoomSum } from '@/core/sum/required/growRoom'
-import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
+import { ask, bareResponse, target, type DutyPlan, type Flow } from '@/core/duty/plan'
 
 const FLOOR_PCT = 20
 
@@ -41,6 +41,13 @@ export const growRoom: DutyPlan = {
     const dry =
       air === null || airDamp === null ? NaN : (humidityRatio(temp, damp) - humidityRatio(air, airDamp)) * 1000
     const moisture = water && dry > 0 ? water / (1.2 * 3.6 * dry) : 0
+    const by: Flow['by'] =
+      heat >= moisture
+        ? { sum: heatRemoval, values: { P: heatLoadW!, dT: allowedRiseK! } }
+        : {
+            sum: growRoomSum,
+            values: { P: heatLoadW ?? 0, m: water!, ti: temp, RHi: damp, to: air!, RHo: airDamp! },
+          }
     const isFlued = answers.yes('openFlue')
     return {
       targets: [
@@ -54,13 +61,7 @@ export const growRoom: DutyPlan = {
               flowLs: Math.max(heat, moisture),
               why: heat >= moisture ? 'Carries the heat of the lamps away' : 'Carries the moisture out',
               source: 'energy and water balance',
-              by:
-                heat >= moisture
-                  ? { sum: heatRemoval, values: { P: heatLoadW!, dT: allowedRiseK! } }
-                  : {
-                      sum: growRoomSum,
-                      values: { P: heatLoadW ?? 0, m: water!, ti: temp, RHi: damp, to: air!, RHo: airDamp! },
-                    },
+              by,
             }
           : null,
       cautions: openFlueCautions(isFlued),
