@@ -6,6 +6,23 @@ import { followerTooSlow } from '@/core/advise/followerTooSlow'
 import { forgetsWithoutPower } from '@/core/advise/forgetsWithoutPower'
 import { fullAboveLimit } from '@/core/advise/fullAboveLimit'
 import { kickShorterThanShutters } from '@/core/advise/kickShorterThanShutters'
+import { trickleAboveBoost } from '@/core/advise/trickleAboveBoost'
+import { differentialTooSmall } from '@/core/advise/differentialTooSmall'
+import { rampTooNarrow } from '@/core/advise/rampTooNarrow'
+import { floorInRestBand } from '@/core/advise/floorInRestBand'
+import { suctionLost } from '@/core/advise/suctionLost'
+import { wrongUnit } from '@/core/advise/wrongUnit'
+import { nothingProtects } from '@/core/advise/nothingProtects'
+import { withoutAir } from '@/core/advise/withoutAir'
+import { overrunWithoutCap } from '@/core/advise/overrunWithoutCap'
+import { runOnLeftOver } from '@/core/advise/runOnLeftOver'
+import { bypassNeverActs } from '@/core/advise/bypassNeverActs'
+import { coolDownTooShort } from '@/core/advise/coolDownTooShort'
+import { failsLow } from '@/core/advise/failsLow'
+import { openFlueUnproved } from '@/core/advise/openFlueUnproved'
+import { noAlarm } from '@/core/advise/noAlarm'
+import { evidenceWeak } from '@/core/advise/evidenceWeak'
+import { intentChanged } from '@/core/advise/intentChanged'
 import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 import { wiredOrMountedWrong } from '@/core/advise/wiredOrMountedWrong'
@@ -21,6 +38,23 @@ const JUDGES: readonly Judge[] = [
   askAboveCeiling,
   kickShorterThanShutters,
   forgetsWithoutPower,
+  trickleAboveBoost,
+  differentialTooSmall,
+  rampTooNarrow,
+  floorInRestBand,
+  suctionLost,
+  wrongUnit,
+  nothingProtects,
+  withoutAir,
+  overrunWithoutCap,
+  runOnLeftOver,
+  bypassNeverActs,
+  coolDownTooShort,
+  failsLow,
+  openFlueUnproved,
+  noAlarm,
+  evidenceWeak,
+  intentChanged,
 ]
 
 /** All judgements on an installation, the gravest first. */

@@ -3,7 +3,7 @@ import { mountingQuestions } from '@/core/kit/checklist'
 
 /** Each answer under Kit that is not the good one. What nobody has looked at yet is no judgement: it stands open on the list. */
 export const wiredOrMountedWrong: Judge = ({ brief, kit }) =>
-  mountingQuestions(brief.duty).flatMap(({ id, good, severity, otherwise, cure }) => {
+  mountingQuestions(brief).flatMap(({ id, good, severity, otherwise, cure }) => {
     const answer = kit.mounting?.[id]
     return answer === undefined || answer === good
       ? []

@@ -1,4 +1,5 @@
 import type { Duty } from '@/core/brief/duty'
+import type { Brief } from '@/core/brief/schema'
 
 /** One look at how it is wired and mounted. `good` is the answer that is wanted; the other one becomes a judgement. */
 export type MountingQuestion = {
@@ -11,6 +12,8 @@ export type MountingQuestion = {
   readonly cure: string
   /** Only asked for these duties. */
   readonly duties?: readonly Duty[]
+  /** Only asked where the brief says that the building has an open flue. */
+  readonly withOpenFlue?: true
 }
 
 /** Common practice, no source; maker's instructions and local codes come first. */
@@ -89,6 +92,15 @@ export const MOUNTING: readonly MountingQuestion[] = [
     duties: ['livestock'],
   },
   {
+    id: 'spillage',
+    ask: 'Has the open flue passed a spillage test, with every extract at full?',
+    good: 'yes',
+    severity: 'hurts',
+    otherwise: 'The open flue spills, or was not tested.',
+    cure: 'Extract stays off until a certified person has made it pass. Carbon monoxide kills.',
+    withOpenFlue: true,
+  },
+  {
     id: 'co-alarm',
     ask: 'Is there a carbon monoxide alarm in the room?',
     good: 'yes',
@@ -99,5 +111,7 @@ export const MOUNTING: readonly MountingQuestion[] = [
   },
 ]
 
-export const mountingQuestions = (duty: Duty): readonly MountingQuestion[] =>
-  MOUNTING.filter(({ duties }) => !duties || duties.includes(duty))
+export const mountingQuestions = ({ duty, answers }: Pick<Brief, 'duty' | 'answers'>): readonly MountingQuestion[] =>
+  MOUNTING.filter(
+    ({ duties, withOpenFlue }) => (!duties || duties.includes(duty)) && (!withOpenFlue || answers?.openFlue === true),
+  )

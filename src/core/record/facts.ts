@@ -65,7 +65,7 @@ export function facts(
       label: `Probe “${probe.name}”`,
       said: `${probe.place || 'place not noted'}; ${probe.survivesToC === null ? 'survival limit not known' : `survives ${q(probe.survivesToC, 'temperature')}`}`,
     })),
-    ...mountingQuestions(brief.duty).flatMap(({ id, ask }) => {
+    ...mountingQuestions(brief).flatMap(({ id, ask }) => {
       const answer = kit.mounting?.[id]
       return answer === undefined ? [] : [{ key: `mounting-${id}`, label: ask, said: answer }]
     }),

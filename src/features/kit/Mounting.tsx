@@ -12,7 +12,7 @@ export function Mounting() {
   const { brief, kit } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
   const answers = kit.mounting ?? {}
-  const questions = mountingQuestions(brief.duty)
+  const questions = mountingQuestions(brief)
   const open = questions.filter(({ id }) => answers[id] === undefined).length
   return (
     <>

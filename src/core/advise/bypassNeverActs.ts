@@ -1,0 +1,47 @@
+import type { Judge } from '@/core/advise/judgement'
+import { formatQuantity } from '@/core/quantity/format'
+import type { Condition } from '@/core/response/schema'
+
+type Past = Extract<Condition, { kind: 'input' }>
+const isPast = (condition: Condition): condition is Past => condition.kind === 'input'
+
+/** A bypass whose condition to open and whose block leave no temperature at which it may act: on one input, open above, blocked below a
+ *  higher point; or a block at a point the input never reaches, which then never blocks. */
+export const bypassNeverActs: Judge = ({ response }) =>
+  (response.otherOutputs ?? []).flatMap((output, index) => {
+    if (output.kind !== 'bypass') return []
+    const opens = output.onWhen.filter(isPast)
+    return output.notWhile.filter(isPast).flatMap((block) => {
+      const input = response.inputs.find(({ id }) => id === block.input)
+      if (!input || input.kind === 'switch') return []
+      const never =
+        opens.find(
+          (open) =>
+            open.input === block.input &&
+            open.when === 'at-or-below' &&
+            block.when === 'at-or-below' &&
+            block.at >= open.at,
+        ) ??
+        opens.find(
+          (open) =>
+            open.input === block.input &&
+            open.when === 'at-or-above' &&
+            block.when === 'at-or-above' &&
+            block.at <= open.at,
+        )
+      const idle = block.when === 'at-or-below' ? block.at < input.from : block.at > input.to
+      if (!never && !idle) return []
+      return [
+        {
+          id: `bypass-${never ? 'never-acts' : 'never-blocks'}-${output.id}`,
+          severity: 'fails' as const,
+          path: `response.otherOutputs.${index}`,
+          title: never ? `“${output.name}” never opens.` : `The block of “${output.name}” never acts.`,
+          detail: never
+            ? `It opens at ${formatQuantity(never.at, input.kind)} and is blocked at ${formatQuantity(block.at, input.kind)} of the same ${input.name}: nothing is left between.`
+            : `${input.name} never reaches ${formatQuantity(block.at, input.kind)}.`,
+          cure: null,
+        },
+      ]
+    })
+  })

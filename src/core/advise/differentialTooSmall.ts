@@ -1,0 +1,27 @@
+import type { Judge } from '@/core/advise/judgement'
+import { formatQuantity } from '@/core/quantity/format'
+import { inputQuantity } from '@/core/response/rules/kind'
+import { ruleName } from '@/core/response/words'
+
+const STEPS = 2
+
+/** A differential narrower than two of the probe’s own steps switches on its noise. Common practice, no source: 0.6 K with a 0.5 K sensor. */
+export const differentialTooSmall: Judge = ({ kit, response }) =>
+  response.rules.flatMap((rule, index) => {
+    if (rule.kind !== 'differential' || rule.off) return []
+    const probe = kit.probes.find(({ input }) => input === rule.input)
+    const width = Math.abs(rule.onAt - rule.offAt)
+    if (!probe || width >= STEPS * probe.resolution) return []
+    const quantity = inputQuantity(response.inputs.find(({ id }) => id === rule.input))
+    const difference = quantity === 'temperature' ? 'temperatureDifference' : quantity
+    return [
+      {
+        id: `differential-too-small-${rule.id}`,
+        severity: 'wears' as const,
+        path: `response.rules.${index}`,
+        title: `The ${ruleName(response, rule)} will chatter.`,
+        detail: `It is ${formatQuantity(width, difference)} wide and its probe moves in steps of ${formatQuantity(probe.resolution, difference)}: it switches on noise. At least ${formatQuantity(STEPS * probe.resolution, difference)}, or a probe that shows less.`,
+        cure: null,
+      },
+    ]
+  })

@@ -1,0 +1,29 @@
+import type { Judge } from '@/core/advise/judgement'
+import { formatPct } from '@/core/quantity/format'
+import { isInRestBand } from '@/core/response/parts/restBands'
+
+/** A floor, or a rule’s one speed, inside a rest band is never given: the fan runs at an edge of the band instead. */
+export const floorInRestBand: Judge = ({ response }) => {
+  const places = [
+    { path: 'response.floor', name: 'The floor', pct: response.floor.speedPct },
+    ...response.rules.flatMap((rule, index) =>
+      'speedPct' in rule && !rule.off
+        ? [{ path: `response.rules.${index}.speedPct`, name: `Rule ${index + 1}`, pct: rule.speedPct }]
+        : [],
+    ),
+  ]
+  return places.flatMap(({ path, name, pct }) => {
+    const band = (response.restBands ?? []).find((candidate) => isInRestBand(candidate, pct))
+    if (!band) return []
+    return [
+      {
+        id: `in-rest-band-${path}`,
+        severity: 'wears' as const,
+        path,
+        title: `${name} lies in a rest band.`,
+        detail: `${formatPct(pct)} % is passed over; the fan runs at ${formatPct(band.fromPct)} or ${formatPct(band.toPct)} %. Say which.`,
+        cure: null,
+      },
+    ]
+  })
+}

@@ -1,0 +1,34 @@
+import type { Judge } from '@/core/advise/judgement'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
+
+/** In a room that must stay under suction the make-up fan may never bring in more than the exhaust takes out. The ratio is of speed; what
+ *  counts is flow. Looked at on every percent from the floor to the ceiling, with the maps of both fans. */
+export const suctionLost: Judge = ({ brief, kit }, { fans, lead, given }) => {
+  if (brief.duty !== 'grow-room' || !lead) return []
+  const { response } = given
+  return response.followers.flatMap((follower, index) => {
+    const fan = fans.find((candidate) => candidate.fan.id === follower.fan)
+    if (!fan || lead.flow?.kind !== 'map' || fan.flow?.kind !== 'map') return []
+    let worst = { pct: 0, overLs: 0 }
+    for (let pct = Math.ceil(response.floor.speedPct); pct <= response.ceiling.speedPct; pct++) {
+      const isAtFloor = pct <= response.floor.speedPct
+      const asked = Math.min(100, Math.max(follower.floorPct, follower.ratio * pct))
+      const followsPct =
+        !isAtFloor || follower.atLeadFloor === 'follow' ? asked : follower.atLeadFloor === 'off' ? 0 : follower.floorPct
+      const overLs = fan.flow.map.flowAt(followsPct) - lead.flow.map.flowAt(pct)
+      if (overLs > worst.overLs) worst = { pct, overLs }
+    }
+    if (worst.overLs <= 0) return []
+    const name = kit.fans.find(({ id }) => id === follower.fan)?.name ?? follower.fan
+    return [
+      {
+        id: `suction-lost-${follower.fan}`,
+        severity: 'fails' as const,
+        path: `response.followers.${index}`,
+        title: 'The room loses its suction.',
+        detail: `With the lead at ${formatPct(worst.pct)} % the ${name} brings in ${formatQuantity(worst.overLs, 'flow')} more than goes out. A ratio of speed is not a ratio of flow: lower it, or its floor.`,
+        cure: null,
+      },
+    ]
+  })
+}
