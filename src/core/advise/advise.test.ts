@@ -1,7 +1,8 @@
 import { SEVERITIES } from '@/core/advise/judgement'
-import { judgeInstallation } from '@/core/advise/judge'
+import { judgeInstallation, judgementSaid } from '@/core/advise/judge'
 import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
+import { facts } from '@/core/record/facts'
 import { demoInstallation, demoModel } from '@/testing/examples'
 
 const judge = (change: (draft: Installation) => void, name = 'fruiting-room') => {
@@ -274,4 +275,34 @@ test('the gravest comes first', () => {
   const order = judgements.map(({ severity }) => SEVERITIES.indexOf(severity))
   expect(order).toEqual([...order].sort((a, b) => a - b))
   expect(new Set(order).size).toBeGreaterThan(2)
+})
+
+describe('a judgement that is left as it is, with a reason', () => {
+  const low = (d: Installation) => void (d.response.floor.speedPct = 21)
+  const leave = (d: Installation) => {
+    const [said] = judgeInstallation(d, derive(d))
+    d.dismissed = [{ judgement: said!.id, said: judgementSaid(said!), reason: 'The grower wants it so.' }]
+  }
+  test('is not said again', () =>
+    expect(
+      ids((d) => {
+        low(d)
+        leave(d)
+      }),
+    ).not.toContain('floor-below-reason'))
+  test('is said again when its figure changes', () =>
+    expect(
+      ids((d) => {
+        low(d)
+        leave(d)
+        d.response.floor.speedPct = 20
+      }),
+    ).toContain('floor-below-reason'))
+  test('stands on the record with its reason', () => {
+    const { draft } = judge((d) => {
+      low(d)
+      leave(d)
+    })
+    expect(facts(draft).find(({ label }) => label.startsWith('Left as it is'))?.said).toBe('The grower wants it so.')
+  })
 })

@@ -26,6 +26,7 @@ import { intentChanged } from '@/core/advise/intentChanged'
 import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 import { wiredOrMountedWrong } from '@/core/advise/wiredOrMountedWrong'
+import type { Installation } from '@/core/document/installation'
 
 const JUDGES: readonly Judge[] = [
   cannotDrive,
@@ -57,8 +58,15 @@ const JUDGES: readonly Judge[] = [
   intentChanged,
 ]
 
-/** All judgements on an installation, the gravest first. */
+/** What a judgement says, as it stood when someone left it as it is. */
+export const judgementSaid = ({ title, detail }: Pick<Judgement, 'title' | 'detail'>): string =>
+  `${title} ${detail}`.slice(0, 1200)
+
+export const isDismissed = ({ dismissed = [] }: Installation, judgement: Judgement): boolean =>
+  dismissed.some(({ judgement: id, said }) => id === judgement.id && said === judgementSaid(judgement))
+
+/** All judgements on an installation that nobody has left as they are, the gravest first. */
 export const judgeInstallation: (...given: Parameters<Judge>) => Judgement[] = (installation, derived) =>
-  JUDGES.flatMap((judge) => judge(installation, derived)).sort(
-    (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity),
-  )
+  JUDGES.flatMap((judge) => judge(installation, derived))
+    .filter((judgement) => !isDismissed(installation, judgement))
+    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))

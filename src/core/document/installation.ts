@@ -21,6 +21,17 @@ export const DialState = Type.Object(
 )
 export type DialState = Static<typeof DialState>
 
+/** A judgement that someone read and left as it is, with why. It counts only as long as the judgement says the same. */
+export const Dismissed = Type.Object(
+  {
+    judgement: Type.String({ minLength: 1, maxLength: 160 }),
+    said: Type.String({ maxLength: 1200 }),
+    reason: Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' }),
+  },
+  closed,
+)
+export type Dismissed = Static<typeof Dismissed>
+
 export const INSTALLATION_SCHEMA = 'soft-gale/installation@1'
 
 /** Everything that is decided about one installation: the working copy, and what a seal keeps for good. */
@@ -33,6 +44,7 @@ export const Installation = Type.Object(
     calibration: Calibration,
     response: Response,
     dial: DialState,
+    dismissed: Type.Optional(Type.Array(Dismissed, { maxItems: 60 })),
   },
   closed,
 )

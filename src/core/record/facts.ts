@@ -27,7 +27,7 @@ function balanceFact(balance: Balance, q: (base: number, quantity: 'flow') => st
 
 /** Everything that is decided, as short statements: what a record prints and what two revisions are compared by. */
 export function facts(
-  { name, brief, kit, calibration, response }: Installation,
+  { name, brief, kit, calibration, response, dismissed = [] }: Installation,
   preference: UnitPreference = METRIC,
 ): Fact[] {
   const q = (base: number, quantity: Parameters<typeof formatQuantity>[1]) => formatQuantity(base, quantity, preference)
@@ -110,6 +110,11 @@ export function facts(
       key: `follower-${follower.fan}`,
       label: `“${fanName(follower.fan)}” follows`,
       said: `at ${formatPct(follower.ratio * 100)} % of the lead, not below ${formatPct(follower.floorPct)} %; at the lead’s floor it ${{ follow: 'follows on', floor: 'goes to its own floor', off: 'stops' }[follower.atLeadFloor]}`,
+    })),
+    ...dismissed.map(({ judgement, said, reason }) => ({
+      key: `dismissed-${judgement}`,
+      label: `Left as it is: ${said}`,
+      said: reason,
     })),
   ]
 }

@@ -4,18 +4,17 @@ import Box from '@mui/material/Box'
 import Slider from '@mui/material/Slider'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
-import { SEVERITY_NAMES } from '@/core/advise/judgement'
 import { signalText } from '@/core/motor/signalText'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Input } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/response/words'
+import { JudgementList } from '@/features/respond/JudgementList'
 import { causeColour, inputCause, ruleCause } from '@/ui/cause'
-import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
 import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument, useJudgements, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDocument } from '@/ui/workingCopy/context'
 
 /** One control for each input, and the answer below: speed, signal, flow, and the reason. */
 export function TryItSheet() {
@@ -31,7 +30,7 @@ export function TryItSheet() {
         ))}
       {response.rules.some(({ kind }) => kind === 'week') && <ClockControl />}
       <Answer />
-      <Judgements />
+      <JudgementList />
     </>
   )
 }
@@ -185,33 +184,6 @@ function Answer() {
           {formatPct(speedPct)} %{flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}
         </Ruled>
       ))}
-    </Box>
-  )
-}
-
-function Judgements() {
-  const judgements = useJudgements()
-  const { fit } = useDerived()
-  const document = useDocument()
-  const replace = useWorkingCopy((state) => state.replace)
-  const rounded = fit?.losses.length ?? 0
-  return (
-    <Box sx={{ mt: 1.5 }}>
-      {judgements.map(({ id, severity, title, detail, cure }) => (
-        <Notice
-          key={id}
-          grave={severity === 'hurts'}
-          title={title}
-          action={cure ? { label: cure.label, onClick: () => replace(cure.label, cure.apply(document)) } : undefined}
-        >
-          {detail} <i>({SEVERITY_NAMES[severity]})</i>
-        </Notice>
-      ))}
-      {rounded > 0 && (
-        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-          {rounded === 1 ? 'One thing' : `${rounded} things`} this controller cannot do exactly: see Dial in.
-        </Typography>
-      )}
     </Box>
   )
 }

@@ -34,8 +34,8 @@ test.each([
 ])('$name', ({ sealed, standing }) => expect(line(room, sealed).standing).toEqual(standing))
 
 test('what will not work needs someone, what can hurt says so in red', () => {
-  const cupboard = demoInstallation('inverter-cupboard')
-  expect(line(cupboard, cupboard)).toMatchObject({
+  const door = demoInstallation('ticket-hall-door')
+  expect(line(door, door)).toMatchObject({
     standing: { text: 'Needs you', tone: 'needs' },
     concern: { grave: false },
   })

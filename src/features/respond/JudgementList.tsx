@@ -1,0 +1,116 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { judgementSaid } from '@/core/advise/judge'
+import { SEVERITY_NAMES, type Judgement } from '@/core/advise/judgement'
+import { Notice } from '@/ui/Notice'
+import { TextButton } from '@/ui/TextButton'
+import { TextLine } from '@/ui/TextLine'
+import { useDerived, useDocument, useJudgements, useWorkingCopy } from '@/ui/workingCopy/context'
+
+const SHOWN_FIRST = 4
+const LEAST_REASON = 3
+
+/** What a good colleague would say of the setting, the gravest first: mended by a press, or left as it is with a reason that goes on the record. */
+export function JudgementList() {
+  const judgements = useJudgements()
+  const { fit } = useDerived()
+  const { dismissed = [] } = useDocument()
+  const [isWhole, setWhole] = useState(false)
+  const rounded = fit?.losses.length ?? 0
+  const shown = isWhole ? judgements : judgements.slice(0, SHOWN_FIRST)
+  return (
+    <Box component="section" aria-label="Judgements" sx={{ mt: 1.5 }}>
+      {shown.map((judgement) => (
+        <JudgementNotice key={judgement.id} judgement={judgement} />
+      ))}
+      {judgements.length > shown.length && (
+        <TextButton onClick={() => setWhole(true)}>Show {judgements.length - shown.length} more</TextButton>
+      )}
+      {dismissed.length > 0 && <LeftAsTheyAre />}
+      {rounded > 0 && (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          {rounded === 1 ? 'One thing' : `${rounded} things`} this controller cannot do exactly: see Dial in.
+        </Typography>
+      )}
+    </Box>
+  )
+}
+
+function JudgementNotice({ judgement }: { judgement: Judgement }) {
+  const { id, severity, title, detail, cure } = judgement
+  const document = useDocument()
+  const replace = useWorkingCopy((state) => state.replace)
+  const edit = useWorkingCopy((state) => state.edit)
+  const [reason, setReason] = useState<string | null>(null)
+  return (
+    <Notice
+      grave={severity === 'hurts'}
+      title={title}
+      action={cure ? { label: cure.label, onClick: () => replace(cure.label, cure.apply(document)) } : undefined}
+    >
+      {detail} <i>({SEVERITY_NAMES[severity]})</i>{' '}
+      {reason === null ? (
+        <TextButton label={`Leave it, with a reason: ${title}`} onClick={() => setReason('')}>
+          Leave it…
+        </TextButton>
+      ) : (
+        <Box component="span" sx={{ display: 'block', my: 0.5 }}>
+          <TextLine
+            label={`reason to leave it: ${title}`}
+            placeholder="Why it stays; goes on the record"
+            value={reason}
+            maxLength={300}
+            onChange={setReason}
+          />
+          <Button
+            size="small"
+            disabled={reason.trim().length < LEAST_REASON}
+            onClick={() =>
+              edit('left as it is', (draft) => {
+                draft.dismissed = [
+                  ...(draft.dismissed ?? []).filter(({ judgement: known }) => known !== id),
+                  { judgement: id, said: judgementSaid(judgement), reason: reason.trim() },
+                ]
+              })
+            }
+          >
+            Leave it so
+          </Button>
+          <Button size="small" onClick={() => setReason(null)}>
+            No
+          </Button>
+        </Box>
+      )}
+    </Notice>
+  )
+}
+
+/** What was read and left, so that nobody wonders whether it was seen. */
+function LeftAsTheyAre() {
+  const { dismissed = [] } = useDocument()
+  const edit = useWorkingCopy((state) => state.edit)
+  return (
+    <Typography variant="body2" component="div">
+      Left as they are:
+      {dismissed.map(({ judgement, said, reason }) => (
+        <Box key={judgement} sx={{ borderLeft: '2px solid', borderColor: 'divider', pl: 1, my: 0.5 }}>
+          {said.slice(0, said.indexOf('. ') + 1 || said.length)} <i>{reason}</i>{' '}
+          <TextButton
+            label={`Say it again: ${said}`}
+            onClick={() =>
+              edit('say it again', (draft) => {
+                draft.dismissed = draft.dismissed?.filter(({ judgement: known }) => known !== judgement)
+              })
+            }
+          >
+            Say it again
+          </TextButton>
+        </Box>
+      ))}
+    </Typography>
+  )
+}
