@@ -13,7 +13,7 @@ module.exports = {
       severity: 'error',
       comment: 'a rule must run alike in a page, a worker, a job and a test',
       from: { path: '^src/core/', pathNot: '[.]test[.]ts$' },
-      to: { pathNot: '^src/core/|node_modules/(ajv|ajv-formats|@sinclair/typebox)/' },
+      to: { pathNot: '^src/core/|node_modules/(ajv|ajv-formats|@sinclair/typebox|papaparse)/' },
     },
     {
       name: 'db-knows-core-only',

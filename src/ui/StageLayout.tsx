@@ -2,10 +2,18 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 
-type Props = { title: ReactNode; aside?: ReactNode; side?: ReactNode; sideTitle?: string; children: ReactNode }
+type Props = {
+  title: ReactNode
+  aside?: ReactNode
+  side?: ReactNode
+  sideTitle?: string
+  /** Nothing above it names the page: the title does. */
+  isPage?: boolean
+  children: ReactNode
+}
 
 /** A stage: the work in the middle, the side sheet at the right; one column on a phone. */
-export function StageLayout({ title, aside, side, sideTitle, children }: Props) {
+export function StageLayout({ title, aside, side, sideTitle, isPage = false, children }: Props) {
   return (
     <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, flex: 1, minWidth: 0 }}>
       <Box
@@ -22,7 +30,9 @@ export function StageLayout({ title, aside, side, sideTitle, children }: Props) 
             flexWrap: 'wrap',
           }}
         >
-          <Typography variant="h2">{title}</Typography>
+          <Typography variant="h2" component={isPage ? 'h1' : 'h2'}>
+            {title}
+          </Typography>
           <Typography variant="body2" component="div" sx={{ color: 'text.secondary' }}>
             {aside}
           </Typography>

@@ -84,6 +84,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
   return (
     <PreferenceProvider value={preference}>
       <StageLayout
+        isPage
         title={isNew ? 'A controller of your own' : `${good?.name ?? 'Controller'}`}
         aside={
           <>
