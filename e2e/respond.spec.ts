@@ -103,3 +103,21 @@ test('a person of °F reads points with 32 and differences without', async ({ ya
   await choose('C')
   await expect(yard.getByRole('textbox', { name: 'room temperature, start, °C' })).toHaveValue('16.0')
 })
+
+test('a judgement is left as it is, with a reason that stands on the record, and is said again when asked', async ({
+  yard,
+}) => {
+  await openStage(yard, /Kiln room/, 'respond')
+  const judgements = yard.getByRole('region', { name: 'Judgements' })
+  await judgements.getByRole('button', { name: /Leave it, with a reason: The floor of/ }).click()
+  const confirm = judgements.getByRole('button', { name: 'Leave it so' })
+  await expect(confirm).toBeDisabled()
+  await judgements
+    .getByRole('textbox', { name: /reason to leave it/ })
+    .fill('Fumes go through the hood; this fan only cools.')
+  await confirm.click()
+  await expect(judgements.getByText('Left as they are:')).toContainText('Fumes go through the hood')
+  await expectKept(yard)
+  await judgements.getByRole('button', { name: /^Say it again/ }).click()
+  await expect(judgements.getByRole('button', { name: /Leave it, with a reason: The floor of/ })).toBeVisible()
+})
