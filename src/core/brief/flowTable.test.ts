@@ -1,5 +1,6 @@
-import { checkFlowTable, readFlowTable, roomsFlow, type FlowTable } from '@/core/brief/flowTable'
+import { checkFlowTable, roomsFlow, type FlowTable } from '@/core/brief/flowTable'
 import { BUILT_IN_TABLES } from '@/core/brief/flowTables/builtIn'
+import { readFlowTable } from '@/core/brief/readFlowTable'
 import { problemLine } from '@/core/problem'
 
 const csv = 'room;flow (l/s);per\nshowers;15;room\nchanging;2,5;person\nhall;0,3;m²\n'
@@ -63,6 +64,7 @@ test('a room twice is said', () =>
 
 test('the tables that come with the program hold together and say their edition', () => {
   for (const table of BUILT_IN_TABLES) {
+    expect(readFlowTable(JSON.stringify(table), '')).toEqual({ ok: true, value: table })
     expect(checkFlowTable(table)).toEqual([])
     expect(table.edition).toMatch(/2021|from memory/)
   }

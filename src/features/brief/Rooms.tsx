@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { readFlowTable, roomsFlow, type FlowTable, type Per, type RoomList } from '@/core/brief/flowTable'
+import { roomsFlow, type FlowTable, type Per, type RoomList } from '@/core/brief/flowTable'
 import { BUILT_IN_TABLES } from '@/core/brief/flowTables/builtIn'
 import type { Brief } from '@/core/brief/schema'
 import { problemLine } from '@/core/problem'
@@ -44,6 +44,8 @@ export function Rooms({ brief }: { brief: Brief }) {
       else delete draft.brief.rooms
     })
   async function open(file: File): Promise<void> {
+    // Fetched when it is needed: the page does without the reader until then.
+    const { readFlowTable } = await import('@/core/brief/readFlowTable')
     const read = readFlowTable(await file.text(), file.name)
     setProblems(read.ok ? [] : read.problems.map(problemLine))
     if (read.ok) take(read.value)

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography'
 import type { Brief, Target } from '@/core/brief/schema'
 import { answerReader, type Flow } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import { capital } from '@/core/response/words'
 import { formatQuantity } from '@/core/quantity/format'
 import { TextButton } from '@/ui/TextButton'
 import { FormRow } from '@/ui/FormRow'
@@ -16,6 +17,8 @@ import { useWorkingCopy } from '@/ui/workingCopy/context'
 const sameTargets = (a: readonly Target[], b: readonly Target[]): boolean =>
   a.length === b.length &&
   a.every((one, index) => (Object.keys(one) as (keyof Target)[]).every((key) => one[key] === b[index]![key]))
+
+const reasons = ({ why, source }: Flow): string => `${why}. ${capital(source)}.`
 
 /** What the answers lead to: flows and targets with their reasons, taken by a press; what is still to be measured. */
 export function WhatFollows({ brief }: { brief: Brief }) {
@@ -29,7 +32,7 @@ export function WhatFollows({ brief }: { brief: Brief }) {
         What follows
       </Typography>
       {least !== null && (
-        <FormRow label="Never less than" hint={`${least.why}. ${least.source}.`}>
+        <FormRow label="Never less than" hint={reasons(least)}>
           <Figure flow={least} />{' '}
           {brief.requiredFlow?.flowLs !== leastLs && (
             <Take
@@ -42,7 +45,7 @@ export function WhatFollows({ brief }: { brief: Brief }) {
         </FormRow>
       )}
       {most !== null && (
-        <FormRow label="At the most" hint={`${most.why}. ${most.source}.`}>
+        <FormRow label="At the most" hint={reasons(most)}>
           <Figure flow={most} />
         </FormRow>
       )}

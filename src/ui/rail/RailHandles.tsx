@@ -30,6 +30,9 @@ type Props = RailProps & {
 // A label stands right of its tick, unless the next tick or the end of the rail is too near.
 const LEFT = 'translateX(calc(-100% - 2px))'
 const RIGHT = 'translateX(2px)'
+// Clear of a label that itself stands left of the rail's end.
+const FAR_LEFT = 'translateX(calc(-100% - 84px))'
+const NEAR_END_PCT = 92
 
 function isCrowded(ticks: readonly RailTick[], index: number): boolean {
   const [tick, next] = [ticks[index]!, ticks[index + 1]]
@@ -141,7 +144,13 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
               display: { xs: isCrowded(ticks, index) ? 'none' : 'block', sm: 'block' },
               transform: {
                 xs: tick.pct > 65 ? LEFT : RIGHT,
-                sm: tick.pct > 92 || isCrowded(ticks, index) ? LEFT : RIGHT,
+                sm: isCrowded(ticks, index)
+                  ? ticks[index + 1]!.pct > NEAR_END_PCT
+                    ? FAR_LEFT
+                    : LEFT
+                  : tick.pct > NEAR_END_PCT
+                    ? LEFT
+                    : RIGHT,
               },
               whiteSpace: 'nowrap',
               fontSize: '0.75rem',
