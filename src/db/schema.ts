@@ -116,6 +116,12 @@ export const installation = pgTable('installation', {
   createdAt: now('created_at'),
 })
 
+/** A row that belongs to an installation. */
+const ofInstallation = () =>
+  uuid('installation_id')
+    .notNull()
+    .references(() => installation.id)
+
 /** The documents as they are now. `version` rises by one with each change; a save that names another is behind. */
 export const workingCopy = pgTable('working_copy', {
   installationId: uuid('installation_id')
@@ -136,9 +142,7 @@ export const revision = pgTable(
   {
     id: uuid('id').primaryKey(),
     workspaceId: ofWorkspace(),
-    installationId: uuid('installation_id')
-      .notNull()
-      .references(() => installation.id),
+    installationId: ofInstallation(),
     number: integer('number').notNull(),
     reason: text('reason').notNull(),
     document: jsonb('document').notNull(),
@@ -154,9 +158,7 @@ export const checkResult = pgTable(
   {
     id: uuid('id').primaryKey(),
     workspaceId: ofWorkspace(),
-    installationId: uuid('installation_id')
-      .notNull()
-      .references(() => installation.id),
+    installationId: ofInstallation(),
     check: text('check').notNull(),
     /** What was to be proved, so that a result is known to be out of date when the setting changes. */
     given: text('given').notNull(),
@@ -200,9 +202,7 @@ export const controllerModel = pgTable(
 export const readingFile = pgTable('reading_file', {
   id: uuid('id').primaryKey(),
   workspaceId: ofWorkspace(),
-  installationId: uuid('installation_id')
-    .notNull()
-    .references(() => installation.id),
+  installationId: ofInstallation(),
   name: text('name').notNull(),
   /** Name and quantity of each column, in the order of `reading.column_no`. */
   columns: jsonb('columns').notNull(),
@@ -220,9 +220,7 @@ export const importJob = pgTable(
   {
     id: uuid('id').primaryKey(),
     workspaceId: ofWorkspace(),
-    installationId: uuid('installation_id')
-      .notNull()
-      .references(() => installation.id),
+    installationId: ofInstallation(),
     name: text('name').notNull(),
     layout: jsonb('layout').notNull(),
     state: text('state').notNull(),

@@ -5,6 +5,16 @@ export const chartFont = {
   fill: 'var(--mui-palette-text-secondary)',
 }
 
+/** The axis of settings, 0 to 100 %, of rows that have them as `pct`. */
+export const settingAxis = {
+  dataKey: 'pct',
+  type: 'number' as const,
+  domain: [0, 100],
+  tickCount: 11,
+  tick: chartFont,
+  stroke: 'var(--mui-palette-text-secondary)',
+}
+
 export const HATCH_FILL = 'url(#gale-hatch)'
 
 /** The pattern of "will not turn", for use as a fill inside a chart. */

@@ -14,21 +14,12 @@ export const bypassNeverActs: Judge = ({ response }) =>
     return output.notWhile.filter(isPast).flatMap((block) => {
       const input = response.inputs.find(({ id }) => id === block.input)
       if (!input || input.kind === 'switch') return []
-      const never =
-        opens.find(
-          (open) =>
-            open.input === block.input &&
-            open.when === 'at-or-below' &&
-            block.when === 'at-or-below' &&
-            block.at >= open.at,
-        ) ??
-        opens.find(
-          (open) =>
-            open.input === block.input &&
-            open.when === 'at-or-above' &&
-            block.when === 'at-or-above' &&
-            block.at <= open.at,
-        )
+      const never = opens.find(
+        (open) =>
+          open.input === block.input &&
+          open.when === block.when &&
+          (block.when === 'at-or-below' ? block.at >= open.at : block.at <= open.at),
+      )
       const idle = block.when === 'at-or-below' ? block.at < input.from : block.at > input.to
       if (!never && !idle) return []
       return [

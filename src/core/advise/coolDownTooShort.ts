@@ -1,4 +1,4 @@
-import type { Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge } from '@/core/advise/judgement'
 import { formatPct, formatTime } from '@/core/quantity/format'
 
 /** Common practice, no source: not less than 45 % for 30 s and more, so that a heater is never left without air. */
@@ -10,6 +10,11 @@ export const coolDownTooShort: Judge = ({ brief, response }) => {
   const { coolDown } = response
   if (brief.duty !== 'door-curtain' || !coolDown || (coolDown.speedPct >= LEAST_PCT && coolDown.holdS >= LEAST_S))
     return []
+  const mended = {
+    ...coolDown,
+    speedPct: Math.max(LEAST_PCT, coolDown.speedPct),
+    holdS: Math.max(60, coolDown.holdS),
+  }
   return [
     {
       id: 'cool-down-too-short',
@@ -18,18 +23,8 @@ export const coolDownTooShort: Judge = ({ brief, response }) => {
       title: 'The heater is left without air too soon.',
       detail: `It is cooled at ${formatPct(coolDown.speedPct)} % for ${formatTime(coolDown.holdS)}; at least ${LEAST_PCT} % for ${LEAST_S} s, and what its maker says.`,
       cure: {
-        label: `Cool at ${formatPct(Math.max(LEAST_PCT, coolDown.speedPct))} % for ${formatTime(Math.max(60, coolDown.holdS))}`,
-        apply: (installation) => ({
-          ...installation,
-          response: {
-            ...installation.response,
-            coolDown: {
-              ...coolDown,
-              speedPct: Math.max(LEAST_PCT, coolDown.speedPct),
-              holdS: Math.max(60, coolDown.holdS),
-            },
-          },
-        }),
+        label: `Cool at ${formatPct(mended.speedPct)} % for ${formatTime(mended.holdS)}`,
+        apply: (installation) => withResponse(installation, { coolDown: mended }),
       },
     },
   ]

@@ -1,5 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
+import { differenceOf } from '@/core/quantity/units'
 import { inputQuantity } from '@/core/response/rules/kind'
 import { ruleName } from '@/core/response/words'
 
@@ -12,8 +13,7 @@ export const differentialTooSmall: Judge = ({ kit, response }) =>
     const probe = kit.probes.find(({ input }) => input === rule.input)
     const width = Math.abs(rule.onAt - rule.offAt)
     if (!probe || width >= STEPS * probe.resolution) return []
-    const quantity = inputQuantity(response.inputs.find(({ id }) => id === rule.input))
-    const difference = quantity === 'temperature' ? 'temperatureDifference' : quantity
+    const difference = differenceOf(inputQuantity(response.inputs.find(({ id }) => id === rule.input)))
     return [
       {
         id: `differential-too-small-${rule.id}`,

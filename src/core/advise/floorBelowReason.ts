@@ -1,5 +1,5 @@
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
-import type { Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
 
 /** The floor is the highest of its reasons; one that lies below any of them will not do what the reason wants. */
@@ -16,10 +16,8 @@ export const floorBelowReason: Judge = ({ response }, { lead }) => {
       detail: `${FLOOR_REASON_NAMES[ruling.kind]} needs ${formatPct(neededPct)} %${ruling.note ? ` (${ruling.note})` : ''}.`,
       cure: {
         label: `Use ${formatPct(neededPct)}`,
-        apply: (installation) => ({
-          ...installation,
-          response: { ...installation.response, floor: { ...installation.response.floor, speedPct: neededPct } },
-        }),
+        apply: (installation) =>
+          withResponse(installation, { floor: { ...installation.response.floor, speedPct: neededPct } }),
       },
     },
   ]

@@ -1,4 +1,4 @@
-import type { Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
 
 /** At a low ratio the follower can be told to run below the speed at which it starts. */
@@ -25,15 +25,12 @@ export const followerTooSlow: Judge = ({ kit, calibration, response }, { given }
             ? null
             : {
                 label: `Follower not below ${formatPct(startPct)}`,
-                apply: (installation) => ({
-                  ...installation,
-                  response: {
-                    ...installation.response,
+                apply: (installation) =>
+                  withResponse(installation, {
                     followers: installation.response.followers.map((candidate) =>
                       candidate.fan === follower.fan ? { ...candidate, floorPct: startPct } : candidate,
                     ),
-                  },
-                }),
+                  }),
               },
       },
     ]

@@ -1,5 +1,5 @@
 import { ruleInputId } from '@/core/response/rules/kind'
-import type { Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
 
 /** Full speed that only comes above what it protects comes too late. */
@@ -25,17 +25,14 @@ export const fullAboveLimit: Judge = ({ brief, response }) =>
           detail: `The limit is ${formatQuantity(limitAbove, quantity)}; the ramp is full at ${formatQuantity(rule.fullAt, quantity)}.`,
           cure: {
             label: `Full at ${formatQuantity(limitAbove, quantity)}`,
-            apply: (installation) => ({
-              ...installation,
-              response: {
-                ...installation.response,
+            apply: (installation) =>
+              withResponse(installation, {
                 rules: installation.response.rules.map((candidate) =>
                   candidate.id === rule.id && candidate.kind === 'ramp'
                     ? { ...candidate, fullAt: limitAbove }
                     : candidate,
                 ),
-              },
-            }),
+              }),
           },
         },
       ]

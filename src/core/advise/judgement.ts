@@ -24,3 +24,9 @@ export type Judgement = {
 }
 
 export type Judge = (installation: Installation, derived: Derived) => readonly Judgement[]
+
+/** The installation with parts of its response changed: what most cures do. */
+export const withResponse = (installation: Installation, parts: Partial<Installation['response']>): Installation => ({
+  ...installation,
+  response: { ...installation.response, ...parts },
+})

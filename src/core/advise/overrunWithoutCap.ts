@@ -1,4 +1,4 @@
-import type { Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge } from '@/core/advise/judgement'
 import { formatTime } from '@/core/quantity/format'
 import { ruleName } from '@/core/response/words'
 
@@ -17,17 +17,14 @@ export const overrunWithoutCap: Judge = ({ response }) =>
         detail: `A switch left on all day brings that. Cap it at an hour or less.`,
         cure: {
           label: 'Cap at 1 h',
-          apply: (installation) => ({
-            ...installation,
-            response: {
-              ...installation.response,
+          apply: (installation) =>
+            withResponse(installation, {
               rules: installation.response.rules.map((candidate) =>
                 candidate.id === rule.id && candidate.kind === 'switch' && candidate.overrun.kind === 'matched'
                   ? { ...candidate, overrun: { ...candidate.overrun, capS: 3600 } }
                   : candidate,
               ),
-            },
-          }),
+            }),
         },
       },
     ]

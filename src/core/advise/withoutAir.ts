@@ -1,5 +1,5 @@
 import type { Duty } from '@/core/brief/duty'
-import type { Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge } from '@/core/advise/judgement'
 import { formatTime } from '@/core/quantity/format'
 import { fillSpan, WEEK_MIN } from '@/core/response/rules/week'
 import type { Response } from '@/core/response/schema'
@@ -48,7 +48,7 @@ export const withoutAir: Judge = ({ brief, response }) => {
         label: 'Never stand still',
         apply: (installation) => {
           const { offAllowed: _was, ...floor } = installation.response.floor
-          return { ...installation, response: { ...installation.response, floor } }
+          return withResponse(installation, { floor })
         },
       },
     },

@@ -1,18 +1,12 @@
 import fc from 'fast-check'
+import { emptyReading } from '@/core/calibration/empty'
 import { flowMap, sizedReadings } from '@/core/calibration/flowMap'
 import { nextReading } from '@/core/calibration/nextReading'
 import { doubtText, readingDoubts } from '@/core/calibration/readingDoubts'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 
 const reading = (settingPct: number, more: Partial<MapReading> = {}): MapReading => ({
-  id: `m${settingPct}-${more.flowLs ?? more.velocityMs ?? ''}`,
-  settingPct,
-  rpm: null,
-  velocityMs: null,
-  flowLs: null,
-  soundDb: null,
-  setAside: false,
-  note: '',
+  ...emptyReading(`m${settingPct}-${more.flowLs ?? more.velocityMs ?? ''}`, settingPct),
   ...more,
 })
 const fan = (map: MapReading[], areaM2: number | null = null): FanCalibration => ({

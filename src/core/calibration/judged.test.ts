@@ -1,20 +1,14 @@
 import fc from 'fast-check'
 import { balanceResult } from '@/core/calibration/balance'
 import { gradeEvidence } from '@/core/calibration/evidence'
+import { emptyCalibration, emptyReading } from '@/core/calibration/empty'
 import { flowMap } from '@/core/calibration/flowMap'
 import { noiseVerdict } from '@/core/calibration/noise'
 import { spotVerdict } from '@/core/calibration/probeSpots'
 import type { Balance, Instrument, MapReading } from '@/core/calibration/schema'
 
 const reading = (settingPct: number, more: Partial<MapReading> = {}): MapReading => ({
-  id: `m${settingPct}`,
-  settingPct,
-  rpm: null,
-  velocityMs: null,
-  flowLs: null,
-  soundDb: null,
-  setAside: false,
-  note: '',
+  ...emptyReading(`m${settingPct}`, settingPct),
   ...more,
 })
 
@@ -148,7 +142,7 @@ describe('balance', () => {
 describe('evidence', () => {
   const hood: Instrument = { id: 'hood', name: 'Hood', kind: 'hood', accuracyPct: 3, calibratedOn: '2026-02-01' }
   const grade = (readings: MapReading[], instruments: Instrument[] = [hood], areaM2: number | null = 0.05) => {
-    const outcome = flowMap({ fan: 'fan', startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2, map: readings })
+    const outcome = flowMap({ ...emptyCalibration('fan'), areaM2, map: readings })
     if (outcome.kind !== 'map') throw new Error('no map')
     return gradeEvidence(outcome.map, instruments)
   }

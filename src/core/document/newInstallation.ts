@@ -1,3 +1,4 @@
+import { emptyCalibration } from '@/core/calibration/empty'
 import type { Duty } from '@/core/brief/duty'
 import { BRIEF_SCHEMA, type Brief } from '@/core/brief/schema'
 import { CALIBRATION_SCHEMA } from '@/core/calibration/schema'
@@ -58,7 +59,7 @@ export function newInstallation(name: string, duty: Duty): Installation {
     },
     calibration: {
       schema: CALIBRATION_SCHEMA,
-      fans: [{ fan: 'fan', startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] }],
+      fans: [emptyCalibration('fan')],
     },
     response,
     dial: { present: [], done: [] },

@@ -17,7 +17,7 @@ export type MountingQuestion = {
 }
 
 /** Common practice, no source; maker's instructions and local codes come first. */
-export const MOUNTING: readonly MountingQuestion[] = [
+const MOUNTING: readonly MountingQuestion[] = [
   {
     id: 'series',
     ask: 'Is there another speed control between supply and fan?',

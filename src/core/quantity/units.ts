@@ -299,3 +299,7 @@ export const quantitySpec = (quantity: Quantity): QuantitySpec => QUANTITIES[qua
 export const toBase = (unit: Unit, x: number): number => x * unit.scale + (unit.offset ?? 0)
 
 export const fromBase = (unit: Unit, base: number): number => (base - (unit.offset ?? 0)) / unit.scale
+
+/** The quantity of a difference between two values: of temperatures one of its own, so that nobody adds 32; of all others the same. */
+export const differenceOf = (quantity: Quantity): Quantity =>
+  quantity === 'temperature' ? 'temperatureDifference' : quantity

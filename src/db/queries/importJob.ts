@@ -5,8 +5,7 @@ import { database, inWorkspace, type Scope } from '@/db/client'
 import { importJob, importPiece, importQueue, installation } from '@/db/schema'
 
 /** `sending`: bytes are still coming. `waiting`: all are here. The others say how it ended. */
-export const IMPORT_STATES = ['sending', 'waiting', 'working', 'done', 'refused', 'cancelled'] as const
-export type ImportState = (typeof IMPORT_STATES)[number]
+export type ImportState = 'sending' | 'waiting' | 'working' | 'done' | 'refused' | 'cancelled'
 
 export type ImportJob = {
   readonly id: string

@@ -52,6 +52,7 @@ export function Rooms({ brief }: { brief: Brief }) {
   }
   const isOwn = rooms !== undefined && !BUILT_IN_TABLES.some(({ name }) => name === rooms.table.name)
   const sum = rooms && roomsFlow(rooms)
+  const flowLs = sum ? Number(sum.flowLs.toPrecision(6)) : 0
   return (
     <>
       <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
@@ -138,13 +139,13 @@ export function Rooms({ brief }: { brief: Brief }) {
           }
         >
           <b>{formatQuantity(sum.flowLs, 'flow', preference, 1)}</b>{' '}
-          {brief.requiredFlow?.flowLs !== Number(sum.flowLs.toPrecision(6)) && (
+          {brief.requiredFlow?.flowLs !== flowLs && (
             <TextButton
               onClick={() =>
                 edit('required flow', (draft) => {
                   const { table } = draft.brief.rooms!
                   draft.brief.requiredFlow = {
-                    flowLs: Number(sum.flowLs.toPrecision(6)),
+                    flowLs,
                     why: `Rooms by “${table.name}”, ${table.edition}`.slice(0, 300),
                   }
                 })

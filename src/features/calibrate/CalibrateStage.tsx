@@ -5,6 +5,7 @@ import Button from '@mui/material/Button'
 import Tab from '@mui/material/Tab'
 import Tabs from '@mui/material/Tabs'
 import { useState } from 'react'
+import { emptyCalibration } from '@/core/calibration/empty'
 import type { FanCalibration } from '@/core/calibration/schema'
 import { BalanceSheet } from '@/features/calibrate/BalanceSheet'
 import { Doubts } from '@/features/calibrate/Doubts'
@@ -22,15 +23,6 @@ import { Trials } from '@/features/calibrate/Trials'
 import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-const EMPTY = (fan: string): FanCalibration => ({
-  fan,
-  startsPct: [],
-  stallsPct: [],
-  restartMarginPct: 5,
-  areaM2: null,
-  map: [],
-})
-
 export type ChangeCalibration = (label: string, recipe: (held: FanCalibration) => void, key?: string) => void
 
 /** Where each fan turns and what each setting really gives: the floor and the map follow. */
@@ -44,14 +36,14 @@ export function CalibrateStage() {
   const [part, setPart] = useState<PartId>(() => (held && held.startsPct.length > 0 ? 'map' : 'turning'))
   if (!derived) return null
   const { fan } = derived
-  const readings = held ?? EMPTY(fan.id)
+  const readings = held ?? emptyCalibration(fan.id)
   const change: ChangeCalibration = (label, recipe, key) =>
     edit(
       `${fan.name}: ${label}`,
       (draft) => {
         let mine = draft.calibration.fans.find((candidate) => candidate.fan === fan.id)
         if (!mine) {
-          draft.calibration.fans.push(EMPTY(fan.id))
+          draft.calibration.fans.push(emptyCalibration(fan.id))
           mine = draft.calibration.fans[draft.calibration.fans.length - 1]!
         }
         recipe(mine)

@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { GRADE_REASONS, gradeEvidence, type Grade } from '@/core/calibration/evidence'
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import type { DerivedFan } from '@/core/derive'
+import { powerRatio, soundChangeDb } from '@/core/motor/fanLaw'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
 import { fanLaws } from '@/core/sum/fans/fanLaws'
 import { soundChange } from '@/core/sum/fans/soundChange'
@@ -116,8 +117,8 @@ function OneMore({ flowAt }: { flowAt: (pct: number) => number }) {
   const [pct, setPct] = useState(response.floor.speedPct)
   const more = Math.min(100, pct + 1)
   const now = Math.max(1, pct)
-  const sound = 50 * Math.log10(more / now)
-  const power = (more / now) ** 3 - 1
+  const sound = soundChangeDb(more / now)
+  const power = powerRatio(more / now) - 1
   return (
     <>
       <SideHeading>

@@ -16,7 +16,7 @@ import {
 } from 'recharts'
 import type { DerivedFan } from '@/core/derive'
 import { formatPct, formatQuantity, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
-import { ChartHatch, chartFont, HATCH_FILL } from '@/ui/chart'
+import { ChartHatch, chartFont, HATCH_FILL, settingAxis } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 import { useDocument } from '@/ui/workingCopy/context'
 
@@ -77,14 +77,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
           <ComposedChart data={rows} margin={{ top: 10, right: 20, bottom: 4, left: -10 }} accessibilityLayer={false}>
             <ChartHatch />
             <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
-            <XAxis
-              dataKey="pct"
-              type="number"
-              domain={[0, 100]}
-              tickCount={11}
-              tick={chartFont}
-              stroke="var(--mui-palette-text-secondary)"
-            />
+            <XAxis {...settingAxis} />
             <YAxis type="number" tick={chartFont} stroke="none" />
             {startPct !== null && (
               <ReferenceArea

@@ -8,8 +8,9 @@ import { CartesianGrid, ComposedChart, Line, ReferenceArea, ResponsiveContainer,
 import { noiseVerdict, type NoiseVerdict } from '@/core/calibration/noise'
 import type { FanCalibration } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
+import { soundChangeDb } from '@/core/motor/fanLaw'
 import { formatNumber, formatPct } from '@/core/quantity/format'
-import { chartFont } from '@/ui/chart'
+import { chartFont, settingAxis } from '@/ui/chart'
 import { Notice } from '@/ui/Notice'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -45,7 +46,7 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
       law: top
         ? Array.from({ length: Math.max(2, 101 - Math.ceil(heard[0]!.pct)) }, (_, index) => {
             const pct = Math.max(1, Math.ceil(heard[0]!.pct)) + index
-            return { pct, law: top.dB + 50 * Math.log10(pct / top.pct) }
+            return { pct, law: top.dB + soundChangeDb(pct / top.pct) }
           })
         : [],
     }
@@ -67,14 +68,7 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
           <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 780, height: HEIGHT }}>
             <ComposedChart data={law} margin={{ top: 8, right: 20, bottom: 4, left: -10 }} accessibilityLayer={false}>
               <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
-              <XAxis
-                dataKey="pct"
-                type="number"
-                domain={[0, 100]}
-                tickCount={11}
-                tick={chartFont}
-                stroke="var(--mui-palette-text-secondary)"
-              />
+              <XAxis {...settingAxis} />
               <YAxis type="number" domain={['auto', 'auto']} tick={chartFont} stroke="none" unit=" dB" width={70} />
               {verdict.kind === 'resonance' && (
                 <ReferenceArea

@@ -8,6 +8,7 @@ import type { Calibration, SensorReading } from '@/core/calibration/schema'
 import { sensorOffset, type SensorVerdict } from '@/core/calibration/sensorOffset'
 import type { Probe } from '@/core/kit/schema'
 import { formatQuantity } from '@/core/quantity/format'
+import { differenceOf } from '@/core/quantity/units'
 import { isMeasured } from '@/core/response/rules/kind'
 import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
@@ -44,7 +45,7 @@ function ProbeReadings({ probe }: { probe: Probe }) {
   const readings = calibration.sensors?.find(({ probe: id }) => id === probe.id)?.readings ?? []
   const found = sensorOffset(readings, probe.resolution)
   const input = response.inputs.find(({ id }) => id === probe.input)
-  const difference = probe.quantity === 'temperature' ? 'temperatureDifference' : 'humidity'
+  const difference = differenceOf(probe.quantity)
   const start = probe.quantity === 'temperature' ? 20 : 50
 
   const change = (recipe: (list: SensorReading[]) => void, key?: string) =>

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
+import { emptyReading } from '@/core/calibration/empty'
 import { sizedReadings } from '@/core/calibration/flowMap'
 import { NEXT_READING_WHY, nextReading } from '@/core/calibration/nextReading'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
@@ -61,14 +62,7 @@ export function ReadingInHand({
       'add a reading',
       (held) =>
         void held.map.push({
-          id,
-          settingPct,
-          rpm: null,
-          velocityMs: null,
-          flowLs: null,
-          soundDb: null,
-          setAside: false,
-          note: '',
+          ...emptyReading(id, settingPct),
           takenOn: today(),
           ...(instrument === undefined ? {} : { instrument }),
           ...(air && {

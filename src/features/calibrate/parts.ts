@@ -8,4 +8,3 @@ export const PARTS = [
   { id: 'instruments', name: 'Instruments' },
 ] as const
 export type PartId = (typeof PARTS)[number]['id']
-export const isPart = (id: string | undefined): id is PartId => PARTS.some((part) => part.id === id)

@@ -7,6 +7,7 @@ import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import { KEPT, type ControllerModel, type Setting } from '@/core/controller/schema'
+import { differenceOf } from '@/core/quantity/units'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
 import { TextLine } from '@/ui/TextLine'
@@ -58,9 +59,7 @@ export const SettingsForm = ({ settings, onChange }: Props) => (
                 ) : (
                   <QuantityField
                     label={`${setting.id}, ${heading.toLowerCase()}`}
-                    quantity={
-                      key === 'step' && setting.quantity === 'temperature' ? 'temperatureDifference' : setting.quantity
-                    }
+                    quantity={key === 'step' ? differenceOf(setting.quantity) : setting.quantity}
                     value={setting[key]}
                     onChange={(value) => onChange(['settings', index, key], value)}
                   />

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
+import { emptyCalibration } from '@/core/calibration/empty'
 import { freeId } from '@/core/document/freeId'
 import type { ControllerModel } from '@/core/controller/schema'
 import { lossText } from '@/core/controller/lossText'
@@ -50,7 +51,7 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
         name: id.replace('-', ' '),
         output: draft.kit.controller?.outputs[draft.kit.fans.length]?.id ?? null,
       })
-      draft.calibration.fans.push({ fan: id, startsPct: [], stallsPct: [], restartMarginPct: 5, areaM2: null, map: [] })
+      draft.calibration.fans.push(emptyCalibration(id))
     })
   }
 

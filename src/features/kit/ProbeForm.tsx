@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import type { Probe } from '@/core/kit/schema'
+import { differenceOf } from '@/core/quantity/units'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { QuantityField } from '@/ui/QuantityField'
@@ -77,7 +78,7 @@ export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
       <FormRow label="Smallest change it shows">
         <QuantityField
           label={`${probe.name}, resolution`}
-          quantity={probe.quantity === 'temperature' ? 'temperatureDifference' : 'humidity'}
+          quantity={differenceOf(probe.quantity)}
           value={probe.resolution}
           limits={[0.01, 20]}
           onDone={onDone}

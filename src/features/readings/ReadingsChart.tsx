@@ -7,17 +7,13 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { Area, CartesianGrid, ComposedChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { formatQuantity, inPreferredUnit } from '@/core/quantity/format'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
+import type { ReadingView } from '@/db/queries/reading'
 import type { FileLine } from '@/features/readings/types'
 import { dayText, timeTicks } from '@/features/readings/wallText'
 import { Notice } from '@/ui/Notice'
 import { usePreference } from '@/ui/preference'
 import { chartFont } from '@/ui/chart'
 
-type View = {
-  readonly fromMs: number
-  readonly toMs: number
-  readonly columns: readonly (readonly (readonly [atMs: number, low: number, high: number])[])[]
-}
 type Span = { readonly fromMs: number; readonly toMs: number }
 
 const HEIGHT = 170
@@ -35,7 +31,7 @@ const colourOf = (quantity: ReadingQuantity) => `var(--mui-palette-cause-${COLOU
 export function ReadingsChart({ file }: { file: FileLine }) {
   const whole = useMemo<Span>(() => ({ fromMs: file.fromMs, toMs: file.toMs }), [file.fromMs, file.toMs])
   const [span, setSpan] = useState(whole)
-  const [view, setView] = useState<View | null>(null)
+  const [view, setView] = useState<ReadingView | null>(null)
   const [isLost, setLost] = useState(false)
   const box = useRef<HTMLDivElement>(null)
 
@@ -43,7 +39,7 @@ export function ReadingsChart({ file }: { file: FileLine }) {
     let isCurrent = true
     const points = Math.max(50, Math.floor((box.current?.clientWidth ?? 800) / 2))
     void fetch(`/api/readings/${file.id}/view?from=${span.fromMs}&to=${span.toMs}&points=${points}`)
-      .then(async (answer) => (answer.ok ? ((await answer.json()) as View) : null))
+      .then(async (answer) => (answer.ok ? ((await answer.json()) as ReadingView) : null))
       .catch(() => null)
       .then((answer) => {
         if (!isCurrent) return
@@ -122,7 +118,7 @@ export function ReadingsChart({ file }: { file: FileLine }) {
 type StripProps = {
   name: string
   quantity: ReadingQuantity
-  points: View['columns'][number]
+  points: ReadingView['columns'][number]
   span: Span
   zone: string
   onPick: (fromMs: number, toMs: number) => void

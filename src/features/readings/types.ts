@@ -1,24 +1,7 @@
-import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
-import type { Problem } from '@/core/problem'
+import type { ImportJob } from '@/db/queries/importJob'
+import type { ReadingFile } from '@/db/queries/reading'
 
-export type FileLine = {
-  readonly id: string
-  readonly name: string
-  readonly columns: readonly { readonly name: string; readonly quantity: ReadingQuantity }[]
-  readonly lineCount: number
-  readonly fromMs: number
-  readonly toMs: number
-  readonly zone: string
-}
-
-export type JobLine = {
-  readonly id: string
-  readonly name: string
-  readonly state: 'sending' | 'waiting' | 'working' | 'done' | 'refused' | 'cancelled'
-  readonly bytesTotal: number
-  readonly bytesDone: number
-  readonly lineCount: number
-  readonly problems: readonly Problem[]
-}
+export type FileLine = Omit<ReadingFile, 'importedAt'>
+export type JobLine = Omit<ImportJob, 'installationId'>
 
 export const isUnderWay = ({ state }: JobLine): boolean => state === 'waiting' || state === 'working'

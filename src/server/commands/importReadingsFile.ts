@@ -6,7 +6,7 @@ import { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { rowReader, type ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { isZone } from '@/core/formats/readingsCsv/zone'
-import { bad, good, type Outcome, type Problem } from '@/core/problem'
+import type { Problem } from '@/core/problem'
 import type { Scope } from '@/db/client'
 import { importReadings, type ReadingFile } from '@/db/queries/reading'
 import { closed, Uuid } from '@/server/commands/input'
@@ -29,17 +29,14 @@ const readInput = validator(
     closed,
   ),
 )
-const shapeOfLayout = validator(ReadingLayout)
 
-/** A layout from outside: its shape, its units, its zone. */
-export function readLayout(data: unknown): Outcome<ReadingLayout> {
-  const read = shapeOfLayout(data)
-  if (!read.ok) return read
-  const wrong = layoutProblem(read.value)
-  if (wrong !== null) return bad(said('layout', wrong))
-  return isZone(read.value.zone)
-    ? good(read.value)
-    : bad(said('layout.zone', `“${read.value.zone}” is no time zone; write for example Europe/London.`))
+/** What is wrong with a layout besides its shape; null where it can be read by. */
+export function layoutFault(layout: ReadingLayout): Problem | null {
+  const wrong = layoutProblem(layout)
+  if (wrong !== null) return said('layout', wrong)
+  return isZone(layout.zone)
+    ? null
+    : said('layout.zone', `“${layout.zone}” is no time zone; write for example Europe/London.`)
 }
 
 /** Called as the file is read, with bytes and lines so far; what it throws ends the import, and nothing of it is kept. */
@@ -150,8 +147,8 @@ export async function importReadingsFile(
   const { id, installationId, name, layout: asked } = read.value
   let [layout, whole] = [asked, body]
   if (layout) {
-    const checked = readLayout(layout)
-    if (!checked.ok) return { kind: 'invalid', problems: checked.problems }
+    const fault = layoutFault(layout)
+    if (fault) return { kind: 'invalid', problems: [fault] }
   } else {
     const looked = await lookAhead(body)
     const guess = guessLayout(looked.head)

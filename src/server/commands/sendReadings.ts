@@ -4,7 +4,7 @@ import { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import type { Scope } from '@/db/client'
 import { addImportPiece, beginImport, dropImport, queueImport } from '@/db/queries/importJob'
-import { readLayout } from '@/server/commands/importReadingsFile'
+import { layoutFault } from '@/server/commands/importReadingsFile'
 import { closed, Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
@@ -32,8 +32,8 @@ export async function sendReadings(
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const { id, installationId, name, bytes, layout } = read.value
-  const checked = readLayout(layout)
-  if (!checked.ok) return { kind: 'invalid', problems: checked.problems }
+  const fault = layoutFault(layout)
+  if (fault) return { kind: 'invalid', problems: [fault] }
   if (!(await beginImport(scope, { id, installationId, name, layout, bytesTotal: bytes }))) return { kind: 'unknown' }
   try {
     let [held, heldBytes, no, total]: [Uint8Array[], number, number, number] = [[], 0, 0, 0]

@@ -55,7 +55,7 @@ function unitIn(name: string, quantity: ReadingQuantity): string | null {
 }
 
 /** What a column holds, by its heading; null where the heading says nothing. */
-export function columnOf(name: string, index: number): { column: ReadingColumn; isUnitSaid: boolean } | null {
+function columnOf(name: string, index: number): { column: ReadingColumn; isUnitSaid: boolean } | null {
   const quantity = HEADINGS.find(([pattern]) => pattern.test(name))?.[1]
   if (!quantity) return null
   const said = unitIn(name, quantity)

@@ -1,3 +1,4 @@
+import { differenceOf } from '@/core/quantity/units'
 import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/response/rules/kind'
 import type { Surge } from '@/core/response/schema'
 
@@ -108,7 +109,7 @@ export const surgeKind: RuleKind<Surge> = {
   },
   sentence(rule, { input }) {
     const name = input?.name ?? rule.input
-    const quantity = inputQuantity(input) === 'temperature' ? 'temperatureDifference' : inputQuantity(input)
+    const quantity = differenceOf(inputQuantity(input))
     return [
       text('When '),
       { kind: 'input', name },

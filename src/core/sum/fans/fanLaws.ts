@@ -1,3 +1,4 @@
+import { powerRatio, soundChangeDb } from '@/core/motor/fanLaw'
 import { defineSum, number, out } from '@/core/sum/sum'
 
 export const fanLaws = defineSum({
@@ -25,6 +26,6 @@ export const fanLaws = defineSum({
     'Same fan, same system, same air, no fixed pressure. The cube is shaft power; a phase-cut motor wastes more. Percent of voltage is not percent of speed.',
   run({ N1, N2, q, p, P, L }) {
     const r = N2 / N1
-    return { q2: q * r, p2: p * r ** 2, P2: P * r ** 3, L2: r > 0 ? L + 50 * Math.log10(r) : NaN }
+    return { q2: q * r, p2: p * r ** 2, P2: P * powerRatio(r), L2: r > 0 ? L + soundChangeDb(r) : NaN }
   },
 })

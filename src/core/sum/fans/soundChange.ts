@@ -1,3 +1,4 @@
+import { soundChangeDb } from '@/core/motor/fanLaw'
 import { defineSum, number, out } from '@/core/sum/sum'
 
 export const soundChange = defineSum({
@@ -12,5 +13,5 @@ export const soundChange = defineSum({
   outputs: { dL: out('change', 'sound', 1) },
   formula: 'ΔL = 50 · log₁₀({N2} / {N1})',
   source: 'AMCA 301, from memory; ± 3 dB, and it misses the hum of phase cut, tones and grilles',
-  run: ({ N1, N2 }) => ({ dL: 50 * Math.log10(N2 / N1) }),
+  run: ({ N1, N2 }) => ({ dL: soundChangeDb(N2 / N1) }),
 })
