@@ -76,7 +76,7 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
                   x2={verdict.toPct}
                   fill="var(--mui-palette-cause-speed)"
                   fillOpacity={0.12}
-                  label={{ value: 'rings', position: 'insideTop', ...chartFont }}
+                  label={{ value: 'rings', position: 'insideBottom', ...chartFont }}
                 />
               )}
               <Line
@@ -100,7 +100,7 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
         <Button
           variant="contained"
           disabled={bands.length >= 6}
-          sx={{ minHeight: { xs: 56, sm: 36 } }}
+          sx={{ minHeight: { xs: 56, sm: 36 }, mb: 1.5 }}
           onClick={() =>
             edit(`rest band ${verdict.fromPct} to ${verdict.toPct} %`, (draft) => {
               draft.response.restBands = [
