@@ -1,7 +1,7 @@
 import type { Check } from '@/core/prove/plan'
 import { formatPct, formatQuantity, formatTime, type UnitPreference } from '@/core/quantity/format'
 import { inputQuantity } from '@/core/response/rules/kind'
-import { OUTPUT_STATE } from '@/core/response/words'
+import { OUTPUT_STATE } from '@/core/response/outputState'
 import type { Condition, Response } from '@/core/response/schema'
 
 type Named = (fanId: string) => string

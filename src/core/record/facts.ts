@@ -3,15 +3,11 @@ import { balanceResult } from '@/core/calibration/balance'
 import type { Balance } from '@/core/calibration/schema'
 import type { Installation } from '@/core/document/installation'
 import { mountingQuestions } from '@/core/kit/checklist'
-import {
-  formatNumber,
-  formatPct,
-  formatQuantity,
-  formatTime,
-  METRIC,
-  type UnitPreference,
-} from '@/core/quantity/format'
-import { ruleName, ruleSentence } from '@/core/response/words'
+import { formatNumber, formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { Telling } from '@/core/response/behaviour/behaviour'
+import { lines, telling, type Line } from '@/core/response/behaviour/table'
+import type { Rule } from '@/core/response/schema'
+import { capital, partsText } from '@/core/response/words'
 
 /** One thing that is so in an installation, by a key that stays the same between revisions. */
 export type Fact = { readonly key: string; readonly label: string; readonly said: string }
@@ -22,6 +18,18 @@ function balanceFact(balance: Balance, q: (base: number, quantity: 'flow') => st
     key: 'balance',
     label: 'Balance',
     said: `supply ${q(supply.readLs, 'flow')} at ${formatPct(balance.supplyPct)} %, extract ${q(extract.readLs, 'flow')} at ${formatPct(balance.extractPct)} %${offShare === null ? ', not all read' : `, ${formatNumber(Math.abs(offShare) * 100, 0)} % apart`}`,
+  }
+}
+
+/** A behaviour as its sentence. */
+function lineFact({ kind, value, place, behaviour, asideAt }: Line, said: Telling): Fact {
+  const rule = behaviour === 'rule' ? (value as Rule) : null
+  const name = capital(kind.name(value, said, place))
+  const isOff = asideAt !== null || rule?.off === true
+  return {
+    key: `line-${place}`,
+    label: rule ? `Rule, ${kind.name(value, said, place)}` : name,
+    said: `${partsText(kind.sentence(value, said, place), said.preference)}${isOff ? ' (switched off)' : ''}${rule?.note ? ` Note: ${rule.note}` : ''}`,
   }
 }
 
@@ -88,29 +96,23 @@ export function facts(
       label: `Calibration of “${fanName(fan)}”`,
       said: `${startsPct.length ? `turns from ${formatPct(Math.max(...startsPct))} %` : 'start not read'}, ${stallsPct.length ? `stalls at ${formatPct(Math.max(...stallsPct))} %` : 'stall not read'}, ${map.length} map readings`,
     })),
-    { key: 'floor', label: 'Floor', said: `${formatPct(response.floor.speedPct)} %` },
+    {
+      key: 'floor',
+      label: 'Floor',
+      said: `${formatPct(response.floor.speedPct)} %${response.floor.offAllowed ? ', or standing still when nothing asks' : ''}`,
+    },
     {
       key: 'ceiling',
       label: 'Ceiling',
       said: `${formatPct(response.ceiling.speedPct)} %, ${response.ceiling.how === 'clip' ? 'cuts what asks for more' : 'ramps squeezed under it'}`,
     },
-    {
-      key: 'kick',
-      label: 'Start kick',
-      said: response.startKick
-        ? `${formatPct(response.startKick.speedPct)} % for ${formatTime(response.startKick.holdS)}`
-        : 'none',
-    },
-    ...response.rules.map((rule) => ({
-      key: `rule-${rule.id}`,
-      label: `Rule, ${ruleName(response, rule)}`,
-      said: `${ruleSentence(response, rule, preference)}${rule.off ? ' (switched off)' : ''}`,
-    })),
-    ...response.followers.map((follower) => ({
-      key: `follower-${follower.fan}`,
-      label: `“${fanName(follower.fan)}” follows`,
-      said: `at ${formatPct(follower.ratio * 100)} % of the lead, not below ${formatPct(follower.floorPct)} %; at the lead’s floor it ${{ follow: 'follows on', floor: 'goes to its own floor', off: 'stops' }[follower.atLeadFloor]}`,
-    })),
+    ...(response.wins === 'first'
+      ? [{ key: 'wins', label: 'Whose ask counts', said: 'the first in the list that asks' }]
+      : []),
+    ...lines(response)
+      .filter(({ place }) => place !== '')
+      .map((line) => lineFact(line, telling({ response, kit }, preference))),
+    ...Object.entries(response.notes ?? {}).map(([at, note]) => ({ key: `note-${at}`, label: 'Note', said: note })),
     ...dismissed.map(({ judgement, said, reason }) => ({
       key: `dismissed-${judgement}`,
       label: `Left as it is: ${said}`,

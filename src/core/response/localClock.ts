@@ -1,4 +1,5 @@
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+/** The days of the week, Monday first. */
+export const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
 /** The local time of an instant as a clock on the wall shows it: seconds since Monday 00:00. An hour that is left out or comes twice with
  *  daylight saving is left out or comes twice here.
@@ -15,10 +16,16 @@ export function localWeekClock(zone: string): (atMs: number) => number {
   return (atMs) => {
     const parts = Object.fromEntries(format.formatToParts(atMs).map(({ type, value }) => [type, value]))
     return (
-      DAYS.indexOf(parts.weekday ?? '') * 86400 +
+      DAY_NAMES.findIndex((day) => day === parts.weekday) * 86400 +
       Number(parts.hour) * 3600 +
       Number(parts.minute) * 60 +
       Number(parts.second)
     )
   }
 }
+
+const two = (x: number) => String(x).padStart(2, '0')
+
+/** A time of the week as it is said: Tue 14:20. */
+export const weekClockText = (weekS: number): string =>
+  `${DAY_NAMES[Math.floor(weekS / 86400)] ?? ''} ${two(Math.floor((weekS % 86400) / 3600))}:${two(Math.floor((weekS % 3600) / 60))}`

@@ -322,6 +322,31 @@ export const Rate = Type.Object(
   closed,
 )
 
+/** A behaviour that is switched off without being lost: where it stood, and what it was. Rules say so themselves. */
+export const Aside = Type.Object(
+  {
+    at: Type.String({ pattern: '^[A-Za-z][A-Za-z0-9-]*(\\.[A-Za-z0-9-]+){0,3}$', maxLength: 100 }),
+    value: Type.Union([
+      StartKick,
+      Follower,
+      LightMode,
+      Reduction,
+      RunOn,
+      CoolDown,
+      Overheat,
+      RestBand,
+      Stages,
+      OtherOutput,
+      Rate,
+      Type.Object({ input: Id, speedPct: Percent }, closed),
+      Type.Array(WeekSpan, { minItems: 1, maxItems: 28 }),
+      Id,
+      Type.Number(),
+    ]),
+  },
+  closed,
+)
+
 export const RESPONSE_SCHEMA = 'soft-gale/response@1'
 
 export const Response = Type.Object(
@@ -350,6 +375,13 @@ export const Response = Type.Object(
     rate: Type.Optional(Rate),
     /** Inputs are read every so many seconds. */
     scanS: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),
+    aside: Type.Optional(Type.Array(Aside, { maxItems: 40 })),
+    /** What was noted at a place of the response: a sentence, or one of its figures. */
+    notes: Type.Optional(
+      Type.Record(Type.String({ pattern: '^[A-Za-z0-9.-]{1,120}$' }), Type.String({ minLength: 1, maxLength: 400 }), {
+        maxProperties: 200,
+      }),
+    ),
   },
   closed,
 )

@@ -2,18 +2,11 @@ import { assertNever } from '@/core/assertNever'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Explanation, Link } from '@/core/response/explain'
 import type { HoldKind } from '@/core/response/parts/holds'
+import { OUTPUT_STATE } from '@/core/response/outputState'
 import { inputQuantity, ruleInputId, type RuleWhy, type SentencePart } from '@/core/response/rules/kind'
+import { clockText, daysText } from '@/core/response/rules/week'
 import { ruleKind } from '@/core/response/rules/table'
-import type { Input, OtherOutput, Response, Rule } from '@/core/response/schema'
-
-/** What each other output is called off and on. */
-export const OUTPUT_STATE: Record<OtherOutput['kind'], readonly [off: string, on: string]> = {
-  bypass: ['shut', 'open'],
-  shutter: ['shut', 'open'],
-  alarm: ['quiet', 'raised'],
-  heater: ['not permitted', 'permitted'],
-  lamp: ['dark', 'lit'],
-}
+import type { Input, Response, Rule } from '@/core/response/schema'
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
   response.inputs.find(({ id }) => id === ruleInputId(rule))
@@ -60,16 +53,22 @@ const partText = (part: SentencePart, preference: UnitPreference): string => {
           : formatQuantity(part.value, part.quantity, preference)
     case 'choice':
       return part.options.find(([value]) => value === part.value)?.[1] ?? part.value
+    case 'clock':
+      return clockText(part.value)
+    case 'days':
+      return daysText(part.value)
     default:
       return assertNever(part)
   }
 }
 
+/** A sentence as it is read aloud. */
+export const partsText = (parts: readonly SentencePart[], preference: UnitPreference = METRIC): string =>
+  parts.map((part) => partText(part, preference)).join('')
+
 /** The rule as the sentence a technician would say. */
 export const ruleSentence = (response: Response, rule: Rule, preference: UnitPreference = METRIC): string =>
-  sentenceParts(response, rule)
-    .map((part) => partText(part, preference))
-    .join('')
+  partsText(sentenceParts(response, rule), preference)
 
 /** Why a rule asks what it asks, as the middle of a sentence. */
 function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitPreference): string {

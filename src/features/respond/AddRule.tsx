@@ -5,36 +5,43 @@ import Box from '@mui/material/Box'
 import TextField from '@mui/material/TextField'
 import { useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import type { Installation } from '@/core/document/installation'
-import { ruleTemplates } from '@/features/respond/ruleTemplates'
+import { findOffers, type Found } from '@/core/response/behaviour/findOffers'
+import { offers } from '@/core/response/behaviour/table'
+import { formatQuantity, formatTime } from '@/core/quantity/format'
+import { usePreference } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-/** Adding a rule is choosing a sentence, by typing a few words of it. */
+/** Adding a behaviour is choosing a sentence, by typing a few words of it and, if one likes, its figure. */
 export function AddRule() {
-  const document: Installation = useDocument()
+  const document = useDocument()
+  const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const input = useRef<HTMLInputElement>(null)
+  const [typed, setTyped] = useState('')
   // A new key empties the box after a choice.
   const [turn, setTurn] = useState(0)
   useHotkeys('a', () => input.current?.focus(), { preventDefault: true })
+  const said = ({ offer, figure }: Found): string =>
+    figure === null || !offer.figure
+      ? offer.sentence
+      : `${offer.sentence} · ${offer.figure.quantity === 'time' ? formatTime(figure) : formatQuantity(figure, offer.figure.quantity, preference)}`
   return (
-    <Box component="li" sx={{ maxWidth: 520, mt: 1 }}>
-      <Autocomplete
+    <Box component="li" sx={{ maxWidth: 560, mt: 1 }}>
+      <Autocomplete<Found>
         key={turn}
         size="small"
-        options={ruleTemplates(document)}
-        getOptionLabel={({ sentence }) => sentence}
-        filterOptions={(options, { inputValue }) => {
-          const words = inputValue.toLowerCase().split(/\s+/).filter(Boolean)
-          return options.filter(({ sentence, words: more }) =>
-            words.every((word) => `${sentence} ${more}`.toLowerCase().includes(word)),
-          )
-        }}
-        noOptionsText="No sentence has these words; try “ramp”, “switch” or “follow”."
+        options={[...findOffers(offers(document), typed)]}
+        getOptionLabel={said}
+        getOptionKey={({ offer }) => offer.sentence}
+        isOptionEqualToValue={(a, b) => a.offer.sentence === b.offer.sentence}
+        filterOptions={(options) => options}
+        onInputChange={(_event, text) => setTyped(text)}
+        noOptionsText="No sentence has these words; try “ramp”, “switch 15 min”, “run on 10” or “follow”."
         autoHighlight
         onChange={(_event, choice) => {
           if (!choice) return
-          edit(`add: ${choice.sentence}`, choice.add)
+          edit(`add: ${choice.offer.sentence}`, (draft) => choice.offer.add(draft, choice.figure))
+          setTyped('')
           setTurn(turn + 1)
         }}
         renderInput={(params) => (

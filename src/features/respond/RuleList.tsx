@@ -1,10 +1,9 @@
 'use client'
 
 import Box from '@mui/material/Box'
+import { lines } from '@/core/response/behaviour/table'
 import { AddRule } from '@/features/respond/AddRule'
-import { BoundsLine } from '@/features/respond/BoundsLine'
-import { FollowerLine } from '@/features/respond/FollowerLine'
-import { RuleLine } from '@/features/respond/RuleLine'
+import { BehaviourLine } from '@/features/respond/BehaviourLine'
 import { useDocument } from '@/ui/workingCopy/context'
 
 /** Everything the fan is told, as sentences. */
@@ -12,12 +11,8 @@ export function RuleList() {
   const { response } = useDocument()
   return (
     <Box component="ul" aria-label="Rules" sx={{ listStyle: 'none', m: 0, p: 0, mt: 0.5 }}>
-      <BoundsLine />
-      {response.rules.map((rule, index) => (
-        <RuleLine key={rule.id} rule={rule} index={index} />
-      ))}
-      {response.followers.map((follower, index) => (
-        <FollowerLine key={follower.fan} follower={follower} index={index} />
+      {lines(response).map((line) => (
+        <BehaviourLine key={`${line.asideAt === null ? 'on' : 'off'}:${line.place}`} line={line} />
       ))}
       <AddRule />
     </Box>

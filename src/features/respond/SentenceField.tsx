@@ -1,66 +1,68 @@
 'use client'
 
+import { joinPlaces, putAt, type Place } from '@/core/document/place'
+import { quantitySpec } from '@/core/quantity/units'
 import type { SentencePart } from '@/core/response/rules/kind'
-import type { Overrun, Rule } from '@/core/response/schema'
 import { Choice } from '@/ui/Choice'
+import { ClockField } from '@/ui/ClockField'
+import { DaysField } from '@/ui/DaysField'
 import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { part: Extract<SentencePart, { kind: 'field' | 'choice' }>; ruleId: string; colour: string }
+type Blank = Exclude<SentencePart, { kind: 'text' | 'input' }>
+type Props = { part: Blank; /** Where the sentence's part stands in the response. */ place: Place; colour: string }
 
-/** Puts a value at a dotted path inside a rule. */
-function put(rule: Rule, path: string, value: number | string): void {
-  const keys = path.split('.')
-  const last = keys.pop()
-  let holder: unknown = rule
-  for (const key of keys) holder = (holder as Record<string, unknown>)[key]
-  if (last !== undefined) (holder as Record<string, unknown>)[last] = value
-}
-
-/** What a newly chosen overrun starts from; common practice, no source: 15 minutes. */
-const OVERRUN_STARTS: Record<Overrun['kind'], Overrun> = {
-  none: { kind: 'none' },
-  fixed: { kind: 'fixed', holdS: 900 },
-  matched: { kind: 'matched', factor: 1, floorS: 0, capS: 900 },
-}
+/** The end of a day may be 24:00, its start may not. */
+const mostMinutes = (path: string): number => (path.endsWith('endMin') ? 1440 : 1439)
 
 /** A blank of a sentence, to be typed, turned or chosen. */
-export function SentenceField({ part, ruleId, colour }: Props) {
+export function SentenceField({ part, place, colour }: Props) {
   const edit = useWorkingCopy((state) => state.edit)
   const endGesture = useWorkingCopy((state) => state.endGesture)
-  const change = (value: number | string) =>
-    edit(
-      part.label,
-      ({ response }) => {
-        const rule = response.rules.find(({ id }) => id === ruleId)
-        if (!rule) return
-        if (part.path === 'overrun.kind' && rule.kind === 'switch')
-          rule.overrun = OVERRUN_STARTS[value as Overrun['kind']]
-        else put(rule, part.path, value)
-      },
-      `${ruleId}.${part.path}`,
-    )
-  if (part.kind === 'choice')
-    return (
-      <Choice
-        label={part.label}
-        value={part.value}
-        options={part.options}
-        colour={colour}
-        onChange={(value) => {
-          change(value)
-          endGesture()
-        }}
-      />
-    )
-  return (
-    <QuantityField
-      label={part.label}
-      quantity={part.quantity}
-      value={part.value}
-      onChange={change}
-      onDone={endGesture}
-      colour={colour}
-    />
-  )
+  const at = joinPlaces(place, part.path)
+  const put = (value: unknown) => edit(part.label, ({ response }) => putAt(response, at, value), at)
+  const putAtOnce = (value: unknown) => {
+    put(value)
+    endGesture()
+  }
+  switch (part.kind) {
+    case 'choice':
+      return (
+        <Choice
+          label={part.label}
+          value={part.value}
+          options={part.options}
+          colour={colour}
+          onChange={(value) => putAtOnce(part.puts ? part.puts[value] : value)}
+        />
+      )
+    case 'clock':
+      return (
+        <ClockField
+          label={part.label}
+          value={part.value}
+          most={mostMinutes(part.path)}
+          colour={colour}
+          onChange={put}
+          onDone={endGesture}
+        />
+      )
+    case 'days':
+      return <DaysField label={part.label} value={part.value} colour={colour} onChange={putAtOnce} />
+    case 'field': {
+      const [min, max] = quantitySpec(part.quantity).plausible
+      const perBase = part.perBase ?? 1
+      return (
+        <QuantityField
+          label={part.label}
+          quantity={part.quantity}
+          value={part.value}
+          limits={part.quantity === 'ratio' ? [5, 300] : [min, max]}
+          onChange={(value) => put(value / perBase)}
+          onDone={endGesture}
+          colour={colour}
+        />
+      )
+    }
+  }
 }

@@ -6,6 +6,7 @@ import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
 import { signalText } from '@/core/motor/signalText'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
+import { weekClockText } from '@/core/response/localClock'
 import type { Input } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/response/words'
 import { JudgementList } from '@/features/respond/JudgementList'
@@ -80,11 +81,6 @@ function InputControl({ input }: { input: Input }) {
   )
 }
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
-const two = (x: number) => String(x).padStart(2, '0')
-const clockText = (weekS: number): string =>
-  `${DAYS[Math.floor(weekS / 86400)] ?? ''} ${two(Math.floor((weekS % 86400) / 3600))}:${two(Math.floor((weekS % 3600) / 60))}`
-
 /** Day and time of the week, where a rule goes by the clock. */
 function ClockControl() {
   const { values, set } = useTryIt()
@@ -96,13 +92,13 @@ function ClockControl() {
           Clock
         </Typography>
         <Typography variant="figure" sx={{ fontSize: '0.875rem' }}>
-          {clockText(value)}
+          {weekClockText(value)}
         </Typography>
       </Box>
       <Slider
         size="small"
         aria-label="Clock"
-        getAriaValueText={clockText}
+        getAriaValueText={weekClockText}
         min={0}
         max={604740}
         step={600}

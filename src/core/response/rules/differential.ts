@@ -1,3 +1,4 @@
+import { setPointParts } from '@/core/response/rules/sentence'
 import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/response/rules/kind'
 import type { Differential } from '@/core/response/schema'
 
@@ -93,6 +94,7 @@ export const differentialKind: RuleKind<Differential> = {
             { kind: 'field', path: 'minOffS', label: 'least time off', quantity: 'time', value: rule.minOffS },
           ] as const)
         : []),
+      ...setPointParts(rule.setPoints, quantity, 'comes on'),
       text('.'),
     ]
   },

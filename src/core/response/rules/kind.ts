@@ -12,7 +12,9 @@ export type SentencePart =
       readonly path: string
       readonly label: string
       readonly quantity: Quantity
+      /** As it is shown and typed; kept as this divided by `perBase` where one is named. */
       readonly value: number
+      readonly perBase?: number
     }
   | {
       readonly kind: 'choice'
@@ -20,7 +22,13 @@ export type SentencePart =
       readonly label: string
       readonly value: string
       readonly options: readonly (readonly [value: string, text: string])[]
+      /** What is put at `path` for a choice where that is not the choice itself; undefined takes away what stands there. */
+      readonly puts?: Readonly<Record<string, unknown>>
     }
+  /** A time of the day, in minutes from midnight. */
+  | { readonly kind: 'clock'; readonly path: string; readonly label: string; readonly value: number }
+  /** Days of the week, 0 for Monday. */
+  | { readonly kind: 'days'; readonly path: string; readonly label: string; readonly value: readonly number[] }
 
 export const text = (said: string): SentencePart => ({ kind: 'text', text: said })
 

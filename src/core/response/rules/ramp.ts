@@ -1,3 +1,4 @@
+import { setPointParts } from '@/core/response/rules/sentence'
 import { inputQuantity, text, type RuleKind, type SentencePart } from '@/core/response/rules/kind'
 import type { Ramp, Response } from '@/core/response/schema'
 import type { Problem } from '@/core/problem'
@@ -96,6 +97,7 @@ export const rampKind: RuleKind<Ramp> = {
       { kind: 'field', path: 'toPct', label: 'speed at full', quantity: 'speed', value: ramp.toPct },
       // At or under the floor it makes no difference what the ramp asks before its start: the floor asks as much.
       ...(ramp.fromPct > response.floor.speedPct ? beforeStart(ramp.below) : []),
+      ...setPointParts(ramp.setPoints, quantity, 'starts'),
       text('.'),
     ]
   },

@@ -10,11 +10,19 @@ export function overrunS(overrun: Overrun, onForS: number, leftS: number): numbe
   return clamp(leftS + overrun.factor * onForS, Math.min(overrun.floorS, overrun.capS), overrun.capS)
 }
 
+/** What a newly chosen overrun starts from; common practice, no source: 15 minutes. */
+const OVERRUN_STARTS: Record<Overrun['kind'], Overrun> = {
+  none: { kind: 'none' },
+  fixed: { kind: 'fixed', holdS: 900 },
+  matched: { kind: 'matched', factor: 1, floorS: 0, capS: 900 },
+}
+
 function overrunWords(overrun: Overrun): SentencePart[] {
   const choice: SentencePart = {
     kind: 'choice',
-    path: 'overrun.kind',
+    path: 'overrun',
     label: 'afterwards',
+    puts: OVERRUN_STARTS,
     value: overrun.kind,
     options: [
       ['none', 'stop at once'],

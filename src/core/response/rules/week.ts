@@ -1,12 +1,13 @@
 import type { Problem } from '@/core/problem'
 import { formatNumber } from '@/core/quantity/format'
+import { DAY_NAMES } from '@/core/response/localClock'
+import { spanParts } from '@/core/response/rules/sentence'
 import { text, type RuleKind } from '@/core/response/rules/kind'
 import type { Week, WeekSpan } from '@/core/response/schema'
 
 export const DAY_S = 86400
 export const WEEK_S = 7 * DAY_S
 export const WEEK_MIN = WEEK_S / 60
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
 /** The minute of the week of a clock in seconds since Monday 00:00. */
 export function minuteOf(weekS: number): number {
@@ -32,8 +33,20 @@ export function fillSpan(
 export const clockText = (minute: number): string =>
   `${formatNumber(Math.floor(minute / 60), 0).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
 
+/** Days as they are said: every day, Mon to Fri, Sat, Sun. */
+export function daysText(days: readonly number[]): string {
+  const sorted = [...days].sort((a, b) => a - b)
+  const [first, last] = [sorted[0], sorted.at(-1)]
+  if (first === undefined || last === undefined) return 'no day'
+  if (sorted.length === 7) return 'every day'
+  const isRun = sorted.length > 2 && last - first === sorted.length - 1
+  return isRun
+    ? `${DAY_NAMES[first] ?? ''} to ${DAY_NAMES[last] ?? ''}`
+    : sorted.map((day) => DAY_NAMES[day]).join(', ')
+}
+
 export const periodText = ({ days, startMin, endMin }: WeekSpan): string =>
-  `${days.length === 7 ? 'every day' : days.map((day) => DAYS[day]).join(', ')} ${clockText(startMin)} to ${clockText(endMin)}`
+  `${daysText(days)} ${clockText(startMin)} to ${clockText(endMin)}`
 
 /** Equal times are refused: nobody could say whether none of the day is meant or all of it. */
 export const emptySpan = ({ startMin, endMin }: WeekSpan, path: string): Problem[] =>
@@ -70,7 +83,9 @@ export const weekKind: RuleKind<Week> = {
   sentence: ({ periods }) => [
     text('By the clock: '),
     ...periods.flatMap((period, index) => [
-      text(`${index > 0 ? '; ' : ''}${periodText(period)}, run `),
+      ...(index > 0 ? [text('; ')] : []),
+      ...spanParts(`periods.${index}`, period),
+      text(', run '),
       {
         kind: 'field',
         path: `periods.${index}.speedPct`,

@@ -1,0 +1,44 @@
+import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/response/behaviour/behaviour'
+import { formatTime } from '@/core/quantity/format'
+import { field } from '@/core/response/rules/sentence'
+import { text } from '@/core/response/rules/kind'
+import type { StartKick } from '@/core/response/schema'
+
+const KICK_PCT = 60
+const KICK_S = 4
+
+/** More speed for a moment at every start from rest, power return included. */
+export const startKick: BehaviourKind<StartKick> = {
+  places: onceAt('startKick'),
+  name: () => 'start kick',
+  cause: () => 'speed',
+  sentence: ({ speedPct, holdS }) => [
+    text('From rest, start with '),
+    field('speedPct', 'start kick', 'speed', speedPct),
+    text(' for '),
+    field('holdS', 'start kick, time', 'time', holdS),
+    text('.'),
+  ],
+  now: (_kick, { chain }) => {
+    const link = chain.find((candidate) => candidate.stage === 'hold' && candidate.kind === 'start-kick')
+    return link?.stage === 'hold' && link.kind === 'start-kick' ? `${formatTime(link.leftS)} more` : 'at a start'
+  },
+  why: { formula: 'from 0: max(given, kick) for its time', source: ofCommonPractice },
+  absent: null,
+  offers: ({ response }) =>
+    response.startKick
+      ? []
+      : [
+          {
+            sentence: 'From rest, start with more speed for some seconds',
+            words: 'start kick boost spin up shutters',
+            figure: { quantity: 'time', typedUnit: 's' },
+            add: ({ response: draft }, figureS) => {
+              draft.startKick = {
+                speedPct: Math.max(KICK_PCT, draft.floor.speedPct),
+                holdS: Math.min(120, figureS ?? KICK_S),
+              }
+            },
+          },
+        ],
+}

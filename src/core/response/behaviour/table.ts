@@ -1,0 +1,124 @@
+import type { BehaviourKind, Offer, Telling } from '@/core/response/behaviour/behaviour'
+import { bounds } from '@/core/response/behaviour/bounds'
+import { clockMode } from '@/core/response/behaviour/clockMode'
+import { combined } from '@/core/response/behaviour/combined'
+import { coolDown } from '@/core/response/behaviour/coolDown'
+import { follower } from '@/core/response/behaviour/follower'
+import { lightMode } from '@/core/response/behaviour/lightMode'
+import { lostSensor } from '@/core/response/behaviour/lostSensor'
+import { otherOutput } from '@/core/response/behaviour/otherOutput'
+import { overheat } from '@/core/response/behaviour/overheat'
+import { rate } from '@/core/response/behaviour/rate'
+import { reduction } from '@/core/response/behaviour/reduction'
+import { restBand } from '@/core/response/behaviour/restBand'
+import { ruleBehaviour } from '@/core/response/behaviour/ruleBehaviour'
+import { runOn } from '@/core/response/behaviour/runOn'
+import { scan } from '@/core/response/behaviour/scan'
+import { stages } from '@/core/response/behaviour/stages'
+import { startKick } from '@/core/response/behaviour/startKick'
+import { isolated, safetyStop } from '@/core/response/behaviour/stops'
+import { testHold } from '@/core/response/behaviour/testHold'
+import type { Installation } from '@/core/document/installation'
+import { keysOf, valueAt, type Place } from '@/core/document/place'
+import { METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { Response } from '@/core/response/schema'
+
+/** Every kind of behaviour, in the order in which they are said. */
+const BEHAVIOURS = {
+  bounds,
+  startKick,
+  combined,
+  lightMode,
+  clockMode,
+  rule: ruleBehaviour,
+  follower,
+  stages,
+  runOn,
+  reduction,
+  restBand,
+  rate,
+  scan,
+  lostSensor,
+  coolDown,
+  overheat,
+  testHold,
+  safetyStop,
+  isolated,
+  otherOutput,
+}
+export type BehaviourName = keyof typeof BEHAVIOURS
+
+/** A kind whose part is whatever stands at its place: the table has them all under one type. */
+type AnyBehaviour = BehaviourKind<unknown>
+const kindOf = (name: BehaviourName): AnyBehaviour => BEHAVIOURS[name] as unknown as AnyBehaviour
+const NAMES = Object.keys(BEHAVIOURS) as BehaviourName[]
+
+/** One sentence of a response: which kind it is, and where its part stands. Where it is set aside, `place` is where it would go back to. */
+export type Line = {
+  readonly behaviour: BehaviourName
+  readonly kind: AnyBehaviour
+  readonly place: Place
+  readonly value: unknown
+  /** Its place among what is set aside; null for what is in force. */
+  readonly asideAt: number | null
+}
+
+export const telling = (
+  { response, kit }: Pick<Installation, 'response' | 'kit'>,
+  preference: UnitPreference = METRIC,
+): Telling => ({ response, fanName: (id) => kit.fans.find((fan) => fan.id === id)?.name ?? id, preference })
+
+/** Which kind of behaviour stands at a place. */
+function behaviourAt(place: Place): BehaviourName {
+  const [first = '', second = '', third = ''] = keysOf(place)
+  switch (first) {
+    case 'rules':
+      return 'rule'
+    case 'followers':
+      return 'follower'
+    case 'reductions':
+      return 'reduction'
+    case 'restBands':
+      return 'restBand'
+    case 'otherOutputs':
+      return 'otherOutput'
+    case 'light':
+      return 'lightMode'
+    case 'dayByWeek':
+      return 'clockMode'
+    case 'scanS':
+      return 'scan'
+    case 'inputs':
+      return third === 'combines' ? 'combined' : 'lostSensor'
+    case 'holds':
+      return second === 'test' ? 'testHold' : (second as 'overheat' | 'safetyStop' | 'isolated')
+    case '':
+      return 'bounds'
+    default:
+      return first as 'startKick' | 'stages' | 'runOn' | 'rate' | 'coolDown'
+  }
+}
+
+/** Every sentence of a response in order, those set aside after their own kind. */
+export function lines(response: Response): readonly Line[] {
+  const aside = response.aside ?? []
+  return NAMES.flatMap((behaviour): readonly Line[] => {
+    const kind = kindOf(behaviour)
+    return [
+      ...kind.places(response).map((place) => ({
+        behaviour,
+        kind,
+        place,
+        value: valueAt(response, place),
+        asideAt: null,
+      })),
+      ...aside.flatMap(({ at, value }, asideAt) =>
+        behaviourAt(at) === behaviour ? [{ behaviour, kind, place: at, value, asideAt }] : [],
+      ),
+    ]
+  })
+}
+
+/** Everything that can be added to an installation. */
+export const offers = (installation: Installation): readonly Offer[] =>
+  NAMES.flatMap((name) => kindOf(name).offers(installation))

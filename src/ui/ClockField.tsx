@@ -1,0 +1,68 @@
+'use client'
+
+import InputBase from '@mui/material/InputBase'
+import { useState } from 'react'
+import { clamp } from '@/core/clamp'
+import { parseClock } from '@/core/quantity/parseClock'
+import { clockText } from '@/core/response/rules/week'
+import { MONO } from '@/ui/theme'
+
+const STEP_MIN = 15
+
+type Props = {
+  label: string
+  /** Minutes from midnight. */
+  value: number
+  /** 1439, or 1440 for an end. */
+  most: number
+  onChange: (minutes: number) => void
+  onDone?: () => void
+  colour?: string
+}
+
+/** An inline time of the day: typed as people do, or turned by arrow keys a quarter of an hour at a time. */
+export function ClockField({ label, value, most, onChange, onDone, colour = 'text.primary' }: Props) {
+  const [typed, setTyped] = useState<string | null>(null)
+  const isWrong = typed !== null && parseClock(typed, most) === null
+  return (
+    <InputBase
+      value={typed ?? clockText(value)}
+      error={isWrong}
+      onFocus={(event) => event.target.select()}
+      onChange={(event) => {
+        setTyped(event.target.value)
+        const minutes = parseClock(event.target.value, most)
+        if (minutes !== null && minutes !== value) onChange(minutes)
+      }}
+      onBlur={() => {
+        setTyped(null)
+        onDone?.()
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') (event.target as HTMLElement).blur()
+        if (event.key === 'Escape') setTyped(null)
+        if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
+        event.preventDefault()
+        setTyped(null)
+        onChange(clamp(value + (event.key === 'ArrowUp' ? STEP_MIN : -STEP_MIN), 0, most))
+      }}
+      inputProps={{ 'aria-label': label, 'aria-invalid': isWrong, autoComplete: 'off', title: '8, 8:30 or 24:00' }}
+      sx={{
+        width: 'calc(5ch + 12px)',
+        color: colour,
+        borderBottom: '2px solid',
+        borderColor: isWrong ? 'error.main' : colour,
+        '&.Mui-focused': { bgcolor: 'ground.side' },
+        '& input': {
+          p: '0 3px',
+          fontFamily: MONO,
+          fontWeight: 600,
+          fontSize: '0.9375rem',
+          textAlign: 'center',
+          height: '1.6rem',
+        },
+        '@media (max-width: 600px)': { '& input': { minHeight: 40 } },
+      }}
+    />
+  )
+}

@@ -1,0 +1,38 @@
+'use client'
+
+import Select from '@mui/material/Select'
+import MenuItem from '@mui/material/MenuItem'
+import { DAY_NAMES } from '@/core/response/localClock'
+import { daysText } from '@/core/response/rules/week'
+
+type Props = {
+  label: string
+  value: readonly number[]
+  onChange: (days: number[]) => void
+  colour?: string
+}
+
+/** Inline days of the week; at least one stays. */
+export function DaysField({ label, value, onChange, colour = 'text.primary' }: Props) {
+  return (
+    <Select<number[]>
+      multiple
+      variant="standard"
+      value={[...value]}
+      renderValue={daysText}
+      onChange={({ target }) => {
+        const days = typeof target.value === 'string' ? [] : [...target.value].sort((a, b) => a - b)
+        if (days.length > 0) onChange(days)
+      }}
+      inputProps={{ 'aria-label': label }}
+      sx={{ font: 'inherit', fontWeight: 600, color: colour, '& .MuiSelect-select': { py: 0.25 } }}
+    >
+      {DAY_NAMES.map((day, index) => (
+        <MenuItem key={day} value={index}>
+          {value.includes(index) ? '✓ ' : ''}
+          {day}
+        </MenuItem>
+      ))}
+    </Select>
+  )
+}
