@@ -270,6 +270,21 @@ export const reading = pgTable(
   (table) => [primaryKey({ columns: [table.fileId, table.columnNo, table.atMs] })],
 )
 
+/** Who has an installation open: a row a page, touched while it is open. What is old means nobody. */
+export const presence = pgTable(
+  'presence',
+  {
+    pageId: uuid('page_id').primaryKey(),
+    workspaceId: ofWorkspace(),
+    installationId: uuid('installation_id')
+      .notNull()
+      .references(() => installation.id),
+    personName: text('person_name').notNull(),
+    seenAt: now('seen_at'),
+  },
+  (table) => [index('presence_of').on(table.installationId, table.seenAt)],
+)
+
 /** Tables under row security, by name: the migration and its test both go by this list. */
 export const WORKSPACE_TABLES = [
   'site',
@@ -283,4 +298,5 @@ export const WORKSPACE_TABLES = [
   'reading',
   'import_job',
   'import_piece',
+  'presence',
 ] as const

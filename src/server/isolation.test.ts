@@ -9,11 +9,13 @@ import * as documents from '@/db/queries/document'
 import * as importJobs from '@/db/queries/importJob'
 import * as installations from '@/db/queries/installation'
 import * as logs from '@/db/queries/log'
+import * as presences from '@/db/queries/presence'
 import * as readings from '@/db/queries/reading'
 import * as revisions from '@/db/queries/revision'
 import * as sites from '@/db/queries/site'
 import * as workspaces from '@/db/queries/workspace'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
+import { bePresent } from '@/server/commands/bePresent'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
@@ -48,6 +50,7 @@ let stranger: Scope
 let id: string
 let fileId: string
 let jobId: string
+let pageId: string
 
 /** Everything a workspace can hold. */
 beforeAll(async () => {
@@ -71,10 +74,14 @@ beforeAll(async () => {
   })
   await revisions.sealRevision(mine, { id: randomUUID(), installationId: id, version: 1, reason: 'sealed by me' })
   jobId = randomUUID()
+  pageId = randomUUID()
+  await presences.touchPresence(mine, { pageId, installationId: id })
   await importJobs.beginImport(mine, { id: jobId, installationId: id, name: 'waits.csv', layout, bytesTotal: 3 })
   await importJobs.addImportPiece(mine, jobId, 0, Buffer.from('abc'))
   await importReadingsFile(mine, { id: fileId, installationId: id, name: 'mine.csv' }, csv())
 })
+
+const otherPageId = randomUUID()
 
 const snapshot = async () => ({
   row: await installations.getInstallation(mine, id),
@@ -87,6 +94,7 @@ const snapshot = async () => ({
   models: await controllerModels.listControllerModels(mine),
   sites: await sites.listSites(mine),
   name: await workspaces.workspaceName(mine),
+  present: await presences.touchPresence(mine, { pageId: otherPageId, installationId: id }),
 })
 
 const none = async function* () {
@@ -98,6 +106,11 @@ type Walk = Record<string, (who: Scope) => Promise<unknown>>
 /** Every query, asked by a stranger for what is mine. `null`: takes no scope, or holds no rows of a workspace. */
 const QUERIES: Record<string, Walk[string] | null> = {
   listYard: (who) => installations.listYard(who),
+  listInstallationNames: (who) => installations.listInstallationNames(who),
+  listSeals: (who) => revisions.listSeals(who, id),
+  getSealed: (who) => revisions.getSealed(who, id, 1),
+  touchPresence: (who) => presences.touchPresence(who, { pageId: randomUUID(), installationId: id }),
+  leavePresence: (who) => presences.leavePresence(who, pageId),
   getInstallation: (who) => installations.getInstallation(who, id),
   createInstallation: async (who) =>
     installations
@@ -168,6 +181,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
 }
 
 const COMMANDS: Walk = {
+  bePresent: (who) => bePresent(who, { pageId: randomUUID(), installationId: id }),
   keepWorkingCopy: (who) => keepWorkingCopy(who, { id, baseVersion: 1, saveId: randomUUID(), document }),
   seal: (who) => seal(who, { id: randomUUID(), installationId: id, version: 1, reason: 'by a stranger' }),
   keepCheck: (who) => keepCheck(who, { id: randomUUID(), installationId: id, check: 'floor', reading }),
@@ -208,6 +222,7 @@ test('every query stands in the walk', () => {
     importJobs,
     installations,
     logs,
+    presences,
     readings,
     revisions,
     sites,

@@ -5,6 +5,9 @@ import MenuItem from '@mui/material/MenuItem'
 import { DAY_NAMES } from '@/core/response/localClock'
 import { daysText } from '@/core/response/rules/week'
 
+/** The days as a choice of one. */
+export const DAY_OPTIONS = DAY_NAMES.map((name, index) => [String(index), name] as const)
+
 type Props = {
   label: string
   value: readonly number[]

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { listYard } from '@/db/queries/installation'
+import { listInstallationNames } from '@/db/queries/installation'
 import { choosePreferenceAction, signOut } from '@/server/actions'
 import { requireSigned } from '@/server/scope'
 import { PLACES } from '@/ui/places'
@@ -10,15 +10,15 @@ export const dynamic = 'force-dynamic'
 
 export default async function SignedInLayout({ children }: { children: ReactNode }) {
   const { scope, preference } = await requireSigned()
-  const rows = await listYard(scope)
+  const rows = await listInstallationNames(scope)
   const findable = [
-    ...rows.flatMap(({ id, workingCopy }) => [
-      ...STAGES.map((stage) => ({
-        label: `${workingCopy.document.name}: ${stage.name}`,
-        group: workingCopy.document.name,
+    ...rows.flatMap(({ id, name }) =>
+      STAGES.map((stage) => ({
+        label: `${name}: ${stage.name}`,
+        group: name,
         path: `/installation/${id}/${stage.id}`,
       })),
-    ]),
+    ),
     ...PLACES.map(({ name, path }) => ({ label: name, group: 'Places', path })),
     { label: 'New installation', group: 'Do', path: '/yard?new=1' },
   ]

@@ -23,6 +23,14 @@ import { openFlueUnproved } from '@/core/advise/openFlueUnproved'
 import { noAlarm } from '@/core/advise/noAlarm'
 import { evidenceWeak } from '@/core/advise/evidenceWeak'
 import { intentChanged } from '@/core/advise/intentChanged'
+import { alarmTooLate } from '@/core/advise/alarmTooLate'
+import { gearsNotAscending } from '@/core/advise/gearsNotAscending'
+import { notReadBack } from '@/core/advise/notReadBack'
+import { profileReversed } from '@/core/advise/profileReversed'
+import { purgeWithWarmerAir } from '@/core/advise/purgeWithWarmerAir'
+import { purgeWithWetterAir } from '@/core/advise/purgeWithWetterAir'
+import { startsTooOften } from '@/core/advise/startsTooOften'
+import { unsealedChanges } from '@/core/advise/unsealedChanges'
 import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 import { wiredOrMountedWrong } from '@/core/advise/wiredOrMountedWrong'
@@ -56,6 +64,13 @@ const JUDGES: readonly Judge[] = [
   noAlarm,
   evidenceWeak,
   intentChanged,
+  startsTooOften,
+  gearsNotAscending,
+  alarmTooLate,
+  profileReversed,
+  purgeWithWarmerAir,
+  purgeWithWetterAir,
+  notReadBack,
 ]
 
 /** What a judgement says, as it stood when someone left it as it is. */
@@ -65,8 +80,13 @@ export const judgementSaid = ({ title, detail }: Pick<Judgement, 'title' | 'deta
 export const isDismissed = ({ dismissed = [] }: Installation, judgement: Judgement): boolean =>
   dismissed.some(({ judgement: id, said }) => id === judgement.id && said === judgementSaid(judgement))
 
-/** All judgements on an installation that nobody has left as they are, the gravest first. */
-export const judgeInstallation: (...given: Parameters<Judge>) => Judgement[] = (installation, derived) =>
-  JUDGES.flatMap((judge) => judge(installation, derived))
+/** All judgements on an installation that nobody has left as they are, the gravest first.
+ *  @param changes how many changes lie since the last seal; null where that is not known or nothing was sealed */
+export const judgeInstallation = (
+  installation: Parameters<Judge>[0],
+  derived: Parameters<Judge>[1],
+  changes: number | null = null,
+): Judgement[] =>
+  [...JUDGES.flatMap((judge) => judge(installation, derived)), ...unsealedChanges(changes)]
     .filter((judgement) => !isDismissed(installation, judgement))
     .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))

@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { flowBalance } from '@/core/response/flowBalance'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 
 /** In a room that must stay under suction the make-up fan may never bring in more than the exhaust takes out. The ratio is of speed; what
@@ -9,15 +10,9 @@ export const suctionLost: Judge = ({ brief, kit }, { fans, lead, given }) => {
   return response.followers.flatMap((follower, index) => {
     const fan = fans.find((candidate) => candidate.fan.id === follower.fan)
     if (!fan || lead.flow?.kind !== 'map' || fan.flow?.kind !== 'map') return []
-    let worst = { pct: 0, overLs: 0 }
-    for (let pct = Math.ceil(response.floor.speedPct); pct <= response.ceiling.speedPct; pct++) {
-      const isAtFloor = pct <= response.floor.speedPct
-      const asked = Math.min(100, Math.max(follower.floorPct, follower.ratio * pct))
-      const followsPct =
-        !isAtFloor || follower.atLeadFloor === 'follow' ? asked : follower.atLeadFloor === 'off' ? 0 : follower.floorPct
-      const overLs = fan.flow.map.flowAt(followsPct) - lead.flow.map.flowAt(pct)
-      if (overLs > worst.overLs) worst = { pct, overLs }
-    }
+    const [first, ...others] = flowBalance(response, follower, lead.flow.map.flowAt, fan.flow.map.flowAt)
+    if (!first) return []
+    const worst = others.reduce((most, row) => (row.overLs > most.overLs ? row : most), first)
     if (worst.overLs <= 0) return []
     const name = kit.fans.find(({ id }) => id === follower.fan)?.name ?? follower.fan
     return [
@@ -26,7 +21,7 @@ export const suctionLost: Judge = ({ brief, kit }, { fans, lead, given }) => {
         severity: 'fails' as const,
         path: `response.followers.${index}`,
         title: 'The room loses its suction.',
-        detail: `With the lead at ${formatPct(worst.pct)} % the ${name} brings in ${formatQuantity(worst.overLs, 'flow')} more than goes out. A ratio of speed is not a ratio of flow: lower it, or its floor.`,
+        detail: `With the lead at ${formatPct(worst.leadPct)} % the ${name} brings in ${formatQuantity(worst.overLs, 'flow')} more than goes out. A ratio of speed is not a ratio of flow: lower it, or its floor.`,
         cure: null,
       },
     ]

@@ -7,6 +7,13 @@ import { wholeDwellingEngland, wholeDwellingEnglandLs } from '@/core/sum/require
 
 const FLOOR_PCT = 30
 
+/** Season profiles, from the one that sheds most heat to the one that holds most. */
+export const PROFILES = [
+  ['cool', 'cool: sheds heat early'],
+  ['normal', 'normal'],
+  ['warm', 'warm: holds heat'],
+] as const
+
 export const balanced: DutyPlan = {
   questions: [
     ask.choice(
@@ -22,6 +29,8 @@ export const balanced: DutyPlan = {
     ),
     ask.number('bedrooms', 'Bedrooms', 'count', 2, [1, 20], 'No flow follows.'),
     ask.number('floorArea', 'Floor area', 'area', 75, [5, 2000], 'No flow follows.'),
+    ask.choice('winterProfile', 'Which profile in the cold season?', 'warm', PROFILES, 'Not looked at.'),
+    ask.choice('summerProfile', 'Which profile in the warm season?', 'normal', PROFILES, 'Not looked at.'),
     ask.yes('heatPump', 'Does a heat pump sit in its air?', false, 'Keep at least 30 % while it may run.'),
     ask.yes('asleep', 'Does anyone sleep near it?', true, 'Noise at night is not looked at.'),
     openFlueQuestion,

@@ -1,6 +1,7 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { ask, bareResponse, flowForHeat, target, type DutyPlan } from '@/core/duty/plan'
-import { REFRIGERANTS, saturationKpa, type Refrigerant } from '@/core/refrigerant/saturation'
+import { scaleMark } from '@/core/refrigerant/condenserScale'
+import { REFRIGERANTS, type Refrigerant } from '@/core/refrigerant/saturation'
 import { formatNumber } from '@/core/quantity/format'
 
 const FLOOR_PCT = 30
@@ -53,7 +54,7 @@ export const headPressure: DutyPlan = {
     const condense = answers.number('condense') ?? 38
     const fluid = answers.choice('fluid') as Refrigerant | null
     const rejected = answers.number('rejected')
-    const kpa = fluid === null ? NaN : saturationKpa(fluid, 'bubble', condense) - 101.325
+    const kpa = (fluid && scaleMark(fluid, condense, 0).gaugeKpa) ?? NaN
     return {
       targets: [
         target(

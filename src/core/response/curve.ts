@@ -1,9 +1,21 @@
-import type { Machine } from '@/core/response/compile'
+import type { Machine, MachineState } from '@/core/response/compile'
+import { WEEK_S } from '@/core/response/rules/week'
 import type { MeasuredInput } from '@/core/response/schema'
 
 export type CurvePoint = { readonly x: number; readonly pct: number; readonly fansPct: readonly number[] }
 
 const POINTS = 241
+/** How long a sweep stays at each point: every delay, least time, overrun and rate is over, and a cycle is where it began. */
+const STAY_S = WEEK_S
+
+const point = (x: number, state: MachineState): CurvePoint => ({
+  x,
+  pct: state.fansPct[0]!,
+  fansPct: Array.from(state.fansPct),
+})
+
+const places = ({ from, to }: Pick<MeasuredInput, 'from' | 'to'>): number[] =>
+  Array.from({ length: POINTS }, (_, index) => from + ((to - from) * index) / (POINTS - 1))
 
 /** Settled speed against one input over its range, the others held at `rest` (missing: lost, switches off). */
 export function curveAgainst(
@@ -14,10 +26,50 @@ export function curveAgainst(
   const inputs = machine.inputsFrom(rest)
   const at = machine.inputIds.indexOf(input.id)
   const state = machine.newState()
-  return Array.from({ length: POINTS }, (_, index) => {
-    const x = input.from + ((input.to - input.from) * index) / (POINTS - 1)
+  return places(input).map((x) => {
     inputs[at] = x
     machine.settle(state, inputs)
-    return { x, pct: state.fansPct[0]!, fansPct: Array.from(state.fansPct) }
+    return point(x, state)
   })
+}
+
+export type Branches = {
+  readonly up: readonly CurvePoint[]
+  /** In the order of rising x too. */
+  readonly down: readonly CurvePoint[]
+  /** Whether the way down is another than the way up. */
+  readonly differ: boolean
+}
+
+/** The two ways a response goes while an input slowly rises over its range and falls again: they differ where there is a differential, a
+ *  rest band, a ladder. A combined input cannot be swept alone: its own probes are moved together. */
+export function branchesAgainst(
+  machine: Machine,
+  input: MeasuredInput,
+  rest: Readonly<Record<string, number>>,
+): Branches {
+  const inputs = machine.inputsFrom(rest)
+  const moved = [input.id, ...(input.combines?.how === 'difference' ? [] : (input.combines?.of ?? []))].map((id) =>
+    machine.inputIds.indexOf(id),
+  )
+  const xs = places(input)
+  const put = (x: number) => {
+    for (const at of moved) inputs[at] = x
+  }
+  put(xs[0]!)
+  const state = machine.settledState(inputs)
+  const walk = (x: number): CurvePoint => {
+    put(x)
+    machine.step(state, inputs, STAY_S)
+    return point(x, state)
+  }
+  const up = xs.map(walk)
+  const down = [...xs].reverse().map(walk).reverse()
+  return {
+    up,
+    down,
+    differ: up.some(({ fansPct }, index) =>
+      fansPct.some((pct, fan) => Math.abs(pct - down[index]!.fansPct[fan]!) > 0.05),
+    ),
+  }
 }

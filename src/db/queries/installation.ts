@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { asc, desc, eq } from 'drizzle-orm'
+import { asc, desc, eq, sql } from 'drizzle-orm'
 import type { Installation } from '@/core/document/installation'
 import { inWorkspace, type Scope, type Transaction } from '@/db/client'
 import { storedInstallation } from '@/db/queries/document'
@@ -39,6 +39,23 @@ const toRow = ({ id, siteName, document, ...kept }: Selected): InstallationRow =
   siteName,
   workingCopy: { ...kept, document: storedInstallation('working copy', document) },
 })
+
+export type InstallationName = { readonly id: string; readonly name: string; readonly siteName: string }
+
+/** What the installations of the workspace are called, in the order of the yard. */
+export const listInstallationNames = (scope: Scope): Promise<InstallationName[]> =>
+  inWorkspace(scope, (tx) =>
+    tx
+      .select({
+        id: installation.id,
+        name: sql<string>`${workingCopy.document} ->> 'name'`,
+        siteName: site.name,
+      })
+      .from(installation)
+      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
+      .innerJoin(site, eq(site.id, installation.siteId))
+      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id)),
+  )
 
 /** Every installation of the workspace, with its last seal, by site and then in the order in which they were made. */
 export const listYard = (scope: Scope): Promise<YardRow[]> =>

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { desc, eq, max } from 'drizzle-orm'
+import { and, desc, eq, max } from 'drizzle-orm'
 import type { Installation } from '@/core/document/installation'
 import { inWorkspace, type Scope } from '@/db/client'
 import { storedInstallation } from '@/db/queries/document'
@@ -30,6 +30,28 @@ export const listRevisions = (scope: Scope, installationId: string): Promise<Rev
       sealedAt,
       document: storedInstallation(`revision ${number}`, document),
     }))
+  })
+
+export type Seal = { readonly number: number; readonly sealedAt: Date }
+
+/** When an installation was sealed, newest first, without what was sealed. */
+export const listSeals = (scope: Scope, installationId: string): Promise<Seal[]> =>
+  inWorkspace(scope, (tx) =>
+    tx
+      .select({ number: revision.number, sealedAt: revision.sealedAt })
+      .from(revision)
+      .where(eq(revision.installationId, installationId))
+      .orderBy(desc(revision.number)),
+  )
+
+/** What was sealed as this revision; null where there is none. */
+export const getSealed = (scope: Scope, installationId: string, number: number): Promise<Installation | null> =>
+  inWorkspace(scope, async (tx) => {
+    const [row] = await tx
+      .select({ document: revision.document })
+      .from(revision)
+      .where(and(eq(revision.installationId, installationId), eq(revision.number, number)))
+    return row ? storedInstallation(`revision ${number}`, row.document) : null
   })
 
 export type SealOutcome =

@@ -5,16 +5,13 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
-import { useDeferredValue, useMemo } from 'react'
-import type { Installation } from '@/core/document/installation'
-import { compare } from '@/core/record/compare'
 import { useRailTicks } from '@/features/frame/useRailTicks'
 import { RailHandles } from '@/ui/rail/RailHandles'
 import { stagePath } from '@/ui/stages'
 import { useInstant } from '@/ui/TryItValues'
-import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useChanges, useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { id: string; siteName: string; lastSeal: { number: number; document: Installation } | null }
+type Props = { id: string; siteName: string; lastSeal: { number: number } | null }
 
 /** What it is, what it has to do with the last seal, and the speed rail. */
 export function FrameHeader({ id, siteName, lastSeal }: Props) {
@@ -26,8 +23,7 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
   const canRedo = useWorkingCopy(({ future }) => future.length > 0)
   const undo = useWorkingCopy((state) => state.undo)
   const redo = useWorkingCopy((state) => state.redo)
-  const settled = useDeferredValue(document)
-  const changes = useMemo(() => (lastSeal ? compare(lastSeal.document, settled).length : null), [lastSeal, settled])
+  const changes = useChanges()
   const { response } = document
   return (
     <Box

@@ -8,6 +8,7 @@ import { FrameHeader } from '@/features/frame/FrameHeader'
 import { FrameKeys } from '@/features/frame/FrameKeys'
 import { KeptState } from '@/features/frame/KeptState'
 import { StandingNotice } from '@/features/frame/StandingNotice'
+import { Presence } from '@/features/frame/Presence'
 import type { ResultSummary, SealSummary } from '@/features/frame/standings'
 import { Track } from '@/features/frame/Track'
 import { TryItValues } from '@/ui/TryItValues'
@@ -28,11 +29,12 @@ type Props = {
 /** Everything that stands around a stage: header with the rail, the track, and the working copy they share. */
 export function InstallationFrame({ id, siteName, results, lastSeal, children, ...copy }: Props) {
   return (
-    <WorkingCopyProvider id={id} {...copy}>
+    <WorkingCopyProvider id={id} sealed={lastSeal?.document ?? null} {...copy}>
       <TryItValues>
         <KeptState />
         <FrameKeys id={id} />
         <FrameHeader id={id} siteName={siteName} lastSeal={lastSeal} />
+        <Presence id={id} />
         <StandingNotice />
         <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 145px)' }}>
           <Track id={id} results={results} lastSeal={lastSeal} />

@@ -7,6 +7,7 @@ import Link from 'next/link'
 import { useMemo } from 'react'
 import type { Installation } from '@/core/document/installation'
 import { compare } from '@/core/record/compare'
+import { ChangeList } from '@/ui/ChangeList'
 import { LogList, type ShownEntry } from '@/ui/LogList'
 import { SealForm } from '@/features/hand-over/SealForm'
 import { WriteLog } from '@/features/hand-over/WriteLog'
@@ -62,23 +63,7 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
       {last && changes.length === 0 && (
         <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>
       )}
-      <Box component="ul" aria-label="Changes" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {changes.map(({ kind, label, before, after }) => (
-          <Box component="li" key={label} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
-            <b>{label}</b> {kind !== 'changed' && <i>({kind === 'added' ? 'new' : 'gone'})</i>}
-            {before !== null && (
-              <Typography component="del" sx={{ display: 'block', color: 'text.secondary' }}>
-                {before}
-              </Typography>
-            )}
-            {after !== null && (
-              <Typography component="ins" sx={{ display: 'block', textDecoration: 'none' }}>
-                {after}
-              </Typography>
-            )}
-          </Box>
-        ))}
-      </Box>
+      <ChangeList changes={changes} />
       {open.length > 0 && (
         <Box sx={{ mt: 2 }}>
           {open.map(({ id, severity, title, detail }) => (

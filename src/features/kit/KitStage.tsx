@@ -8,6 +8,7 @@ import { freeId } from '@/core/document/freeId'
 import type { ControllerModel } from '@/core/controller/schema'
 import { lossText } from '@/core/controller/lossText'
 import { rankModels } from '@/core/controller/rankModels'
+import { chooseController } from '@/core/kit/chooseController'
 import { FanForm } from '@/features/kit/FanForm'
 import { Mounting } from '@/features/kit/Mounting'
 import { ProbeForm } from '@/features/kit/ProbeForm'
@@ -30,12 +31,7 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
     kit.controller && !models.some(({ id }) => id === kit.controller?.id) ? [kit.controller, ...models] : models
 
   function choose(id: string): void {
-    edit('controller', (draft) => {
-      const model = known.find((candidate) => candidate.id === id) ?? null
-      draft.kit.controller = model && structuredClone(model)
-      draft.dial = { present: [], done: [] }
-      draft.kit.fans.forEach((fan, index) => (fan.output = model?.outputs[index]?.id ?? null))
-    })
+    edit('controller', (draft) => chooseController(draft, known.find((candidate) => candidate.id === id) ?? null))
   }
 
   function addFan(): void {

@@ -3,76 +3,85 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Drawer from '@mui/material/Drawer'
-import MenuItem from '@mui/material/MenuItem'
-import Select from '@mui/material/Select'
 import { useTheme } from '@mui/material/styles'
 import useMediaQuery from '@mui/material/useMediaQuery'
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { MeasuredInput } from '@/core/response/schema'
 import { capital } from '@/core/response/words'
 import { problemLine } from '@/core/problem'
-import { CurveTable } from '@/features/respond/CurveTable'
-import { ResponseCurve } from '@/features/respond/ResponseCurve'
+import { BesideNote, useBeside, type SealName } from '@/features/respond/Beside'
 import { RuleList } from '@/features/respond/RuleList'
+import type { OtherInstallation } from '@/features/respond/start/FromOther'
+import { StartFrom } from '@/features/respond/StartFrom'
 import { TryItSheet } from '@/features/respond/TryItSheet'
+import { VIEW_IDS, VIEWS, type ViewId } from '@/features/respond/views/table'
 import { causeColour, inputCause } from '@/ui/cause'
+import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
+const InputCurve = dynamic(() => import('@/features/respond/views/InputCurve').then(({ InputCurve: View }) => View), {
+  loading: () => <Box sx={{ height: 245 }} />,
+})
+const CurveTable = dynamic(() => import('@/features/respond/views/CurveTable').then(({ CurveTable: View }) => View))
+
+const isViewId = (id: string): id is ViewId => (VIEW_IDS as readonly string[]).includes(id)
+
+type Props = { others: readonly OtherInstallation[]; installationId: string; seals: readonly SealName[] }
+
 /** Rules as sentences, the curve they make, and what happens at the inputs tried out. */
-export function RespondStage() {
-  const { response, kit } = useDocument()
+export function RespondStage({ others, installationId, seals }: Props) {
+  const document = useDocument()
+  const { response, kit } = document
   const { asked, given } = useDerived()
   const measured = response.inputs.filter((input): input is MeasuredInput => input.kind !== 'switch')
+  const views = VIEW_IDS.filter((id) => VIEWS[id].fits(document))
   const [chosen, setChosen] = useState<string | null>(null)
   const [isTrying, setTrying] = useState(false)
   const [hasTable, setTable] = useState(false)
+  const beside = useBeside(installationId)
   const isPhone = useMediaQuery(useTheme().breakpoints.down('md'))
   useHotkeys('t', () =>
-    isPhone ? setTrying((open) => !open) : document.querySelector<HTMLElement>('aside input')?.focus(),
+    isPhone ? setTrying((open) => !open) : window.document.querySelector<HTMLElement>('aside input')?.focus(),
   )
-  const input = measured.find(({ id }) => id === chosen) ?? measured[0]
+  const viewId = chosen !== null && isViewId(chosen) && views.includes(chosen) ? chosen : null
+  // The input that governs first: what a rule answers to.
+  const governing = measured.find(({ id }) => response.rules.some((rule) => 'input' in rule && rule.input === id))
+  const input = measured.find(({ id }) => id === chosen) ?? governing ?? measured[0]
   const leadName = kit.fans.find(({ id }) => id === response.lead)?.name ?? response.lead
-  const title = input ? (
-    <>
-      {capital(leadName)} speed against{' '}
-      {measured.length > 1 ? (
-        <Select
-          variant="standard"
-          value={input.id}
-          onChange={(event) => setChosen(event.target.value)}
-          inputProps={{ 'aria-label': 'input of the chart' }}
-          sx={{ font: 'inherit', color: causeColour(inputCause(input)), fontWeight: 700 }}
-        >
-          {measured.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </Select>
-      ) : (
-        <Box component="span" sx={{ color: causeColour(inputCause(input)) }}>
-          {input.name}
-        </Box>
-      )}
-    </>
-  ) : (
-    'Rules'
-  )
+  const runs = asked.machine !== null && given.machine !== null
+  const options = [
+    ...measured.map(({ id, name }) => [id, name] as const),
+    ...views.map((id) => [id, VIEWS[id].name] as const),
+  ]
+  const View = viewId && VIEWS[viewId].View
   return (
     <StageLayout
-      title={title}
+      title={
+        <>
+          {viewId ? 'Look at ' : `${capital(leadName)} speed against `}
+          <Choice
+            label="what the chart shows"
+            value={viewId ?? input?.id ?? ''}
+            options={options}
+            onChange={setChosen}
+            colour={viewId || !input ? 'text.primary' : causeColour(inputCause(input))}
+          />
+        </>
+      }
       aside={
         <>
-          {kit.controller
-            ? 'solid: this controller will do · dashed: you asked'
-            : 'dashed: you asked; choose a controller under Kit'}{' '}
-          <Button size="small" onClick={() => setTable((open) => !open)} aria-expanded={hasTable}>
-            {hasTable ? 'Chart' : 'Table'}
-          </Button>
+          {kit.controller ? 'solid: it will do · dashed: you asked' : 'dashed: you asked; no controller yet'}{' '}
+          {!viewId && input && (
+            <Button size="small" onClick={() => setTable((open) => !open)} aria-expanded={hasTable}>
+              {hasTable ? 'Chart' : 'Table'}
+            </Button>
+          )}
+          <StartFrom others={others} />
         </>
       }
       side={isPhone ? undefined : <TryItSheet />}
@@ -83,10 +92,12 @@ export function RespondStage() {
           Mend it here, or undo; the curve comes back by itself.
         </Notice>
       ))}
-      {input &&
-        asked.machine &&
-        given.machine &&
-        (hasTable ? <CurveTable input={input} /> : <ResponseCurve input={input} />)}
+      {runs && View && <View />}
+      {runs &&
+        !View &&
+        input &&
+        (hasTable ? <CurveTable input={input} /> : <InputCurve input={input} beside={beside.machine} />)}
+      <BesideNote beside={beside} seals={seals} />
       <RuleList />
       {isPhone && (
         <>

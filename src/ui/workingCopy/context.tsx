@@ -6,14 +6,19 @@ import { judgeInstallation } from '@/core/advise/judge'
 import type { Judgement } from '@/core/advise/judgement'
 import { derive, type Derived } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
+import { compare } from '@/core/record/compare'
 import type { UnitPreference } from '@/core/quantity/format'
 import { PreferenceProvider } from '@/ui/preference'
 import { createWorkingCopyStore, type WorkingCopyState, type WorkingCopyStore } from '@/ui/workingCopy/store'
 
 const Context = createContext<WorkingCopyStore | null>(null)
-const DerivedContext = createContext<{ readonly derived: Derived; readonly judgements: readonly Judgement[] } | null>(
-  null,
-)
+type Following = {
+  readonly derived: Derived
+  readonly judgements: readonly Judgement[]
+  /** How many changes lie since the last seal; null where nothing is sealed. */
+  readonly changes: number | null
+}
+const DerivedContext = createContext<Following | null>(null)
 
 type Props = {
   id: string
@@ -21,11 +26,13 @@ type Props = {
   version: number
   savedAt: string
   preference: UnitPreference
+  /** What was sealed last; null where nothing is. */
+  sealed: Installation | null
   children: ReactNode
 }
 
 /** Holds the working copy of one installation for all its stages, and tells other tabs what it kept. */
-export function WorkingCopyProvider({ id, document, version, savedAt, preference, children }: Props) {
+export function WorkingCopyProvider({ id, document, version, savedAt, preference, sealed, children }: Props) {
   const [channel] = useState(() =>
     typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`gale:${id}`),
   )
@@ -41,20 +48,21 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
   return (
     <PreferenceProvider value={preference}>
       <Context.Provider value={store}>
-        <WithDerived>{children}</WithDerived>
+        <WithDerived sealed={sealed}>{children}</WithDerived>
       </Context.Provider>
     </PreferenceProvider>
   )
 }
 
 /** What follows from the documents is computed once a change, for everyone on the page. */
-function WithDerived({ children }: { children: ReactNode }) {
+function WithDerived({ sealed, children }: Pick<Props, 'sealed' | 'children'>) {
   // Fields and handles show the change at once; what follows from it is computed in a rendering that may be broken off by the next.
   const document = useDeferredValue(useWorkingCopy((state) => state.document))
   const value = useMemo(() => {
     const derived = derive(document)
-    return { derived, judgements: judgeInstallation(document, derived) }
-  }, [document])
+    const changes = sealed && compare(sealed, document).length
+    return { derived, changes, judgements: judgeInstallation(document, derived, changes) }
+  }, [document, sealed])
   return <DerivedContext.Provider value={value}>{children}</DerivedContext.Provider>
 }
 
@@ -68,14 +76,12 @@ export const useWorkingCopy = <T,>(pick: (state: WorkingCopyState) => T): T => u
 
 export const useDocument = (): Installation => useWorkingCopy((state) => state.document)
 
-export function useDerived(): Derived {
+function useFollowing(): Following {
   const value = useContext(DerivedContext)
   if (!value) throw new Error('there is no working copy above this component')
-  return value.derived
+  return value
 }
 
-export function useJudgements(): readonly Judgement[] {
-  const value = useContext(DerivedContext)
-  if (!value) throw new Error('there is no working copy above this component')
-  return value.judgements
-}
+export const useDerived = (): Derived => useFollowing().derived
+export const useJudgements = (): readonly Judgement[] => useFollowing().judgements
+export const useChanges = (): number | null => useFollowing().changes

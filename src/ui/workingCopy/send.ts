@@ -1,5 +1,6 @@
 import type { Installation } from '@/core/document/installation'
 import type { Problem } from '@/core/problem'
+import { getJson } from '@/ui/json'
 
 export type KeepAnswer =
   | { readonly kind: 'done'; readonly version: number; readonly savedAt: string }
@@ -35,11 +36,5 @@ export async function sendChange(
 }
 
 /** The working copy as the server has it now; null when it cannot be had. */
-export async function fetchCopy(installationId: string): Promise<FetchedCopy | null> {
-  try {
-    const answer = await fetch(address(installationId), { cache: 'no-store' })
-    return answer.ok ? ((await answer.json()) as FetchedCopy) : null
-  } catch {
-    return null
-  }
-}
+export const fetchCopy = (installationId: string): Promise<FetchedCopy | null> =>
+  getJson<FetchedCopy>(address(installationId))

@@ -40,8 +40,8 @@ export type WorkingCopyState = {
   readonly takeTheirs: () => Promise<void>
   readonly keepMine: () => Promise<void>
   readonly retry: () => void
-  /** Another tab said that it kept this version. */
-  readonly heard: (version: number) => void
+  /** Another tab, or someone else, kept this version. */
+  readonly heard: (version: number, by?: string) => void
   readonly open: () => Promise<void>
 }
 
@@ -185,9 +185,9 @@ export function createWorkingCopyStore(
         owe(get().document)
       },
       retry: () => later(0),
-      heard(version) {
-        if (version > get().version && !isSending)
-          set({ standing: { kind: 'behind', savedBy: 'another tab', savedAt: new Date().toISOString() } })
+      heard(version, by = 'another tab') {
+        if (version > get().version && !isSending && get().standing.kind !== 'behind')
+          set({ standing: { kind: 'behind', savedBy: by, savedAt: new Date().toISOString() } })
       },
       /** Looks at what the server has now, and at what this browser still owes it from before. */
       async open() {

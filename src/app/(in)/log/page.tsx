@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { listYard } from '@/db/queries/installation'
+import { listInstallationNames } from '@/db/queries/installation'
 import { listLog } from '@/db/queries/log'
 import { LogPage } from '@/features/log/LogPage'
 import { requireSigned } from '@/server/scope'
@@ -9,8 +9,8 @@ export const metadata: Metadata = { title: 'Log' }
 
 export default async function Log() {
   const { scope } = await requireSigned()
-  const [entries, rows] = await Promise.all([listLog(scope), listYard(scope)])
-  const nameOf = (id: string | null) => rows.find((row) => row.id === id)?.workingCopy.document.name
+  const [entries, rows] = await Promise.all([listLog(scope), listInstallationNames(scope)])
+  const nameOf = (id: string | null) => rows.find((row) => row.id === id)?.name
   return (
     <LogPage
       entries={entries.map(({ id, text, writtenBy, writtenAt, installationId }) => {

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation'
 import { canonicalJson } from '@/core/document/canonical'
 import { freeId } from '@/core/document/freeId'
 import { getControllerModel, listControllerModels } from '@/db/queries/controllerModel'
-import { listYard } from '@/db/queries/installation'
+import { listInstallationNames } from '@/db/queries/installation'
 import { ModelEditor } from '@/features/controllers/ModelEditor'
 import { requireSigned } from '@/server/scope'
 
@@ -14,7 +14,7 @@ export default async function ControllerPage({ params }: { params: Promise<{ id:
   const found = await getControllerModel(scope, decodeURIComponent(id))
   if (!found) notFound()
   const { model, madeBy } = found
-  const [known, yard] = await Promise.all([listControllerModels(scope), listYard(scope)])
+  const [known, yard] = await Promise.all([listControllerModels(scope), listInstallationNames(scope)])
   const own =
     madeBy === null
       ? {
@@ -27,15 +27,5 @@ export default async function ControllerPage({ params }: { params: Promise<{ id:
           about: `Begun from “${model.name}”.`,
         }
       : model
-  return (
-    <ModelEditor
-      text={canonicalJson(own)}
-      isNew={madeBy === null}
-      installations={yard.map(({ id: installation, workingCopy }) => ({
-        id: installation,
-        name: workingCopy.document.name,
-      }))}
-      preference={preference}
-    />
-  )
+  return <ModelEditor text={canonicalJson(own)} isNew={madeBy === null} installations={yard} preference={preference} />
 }

@@ -1,5 +1,16 @@
+import { listInstallationNames } from '@/db/queries/installation'
+import { listSeals } from '@/db/queries/revision'
 import { RespondStage } from '@/features/respond/RespondStage'
+import { requireSignedAt, type AtInstallation } from '@/server/scope'
 
-export default function RespondPage() {
-  return <RespondStage />
+export default async function RespondPage(at: AtInstallation) {
+  const { scope, id } = await requireSignedAt(at)
+  const [names, seals] = await Promise.all([listInstallationNames(scope), listSeals(scope, id)])
+  return (
+    <RespondStage
+      installationId={id}
+      others={names.filter((other) => other.id !== id)}
+      seals={seals.map(({ number, sealedAt }) => ({ number, sealedAt: sealedAt.toISOString() }))}
+    />
+  )
 }

@@ -1,0 +1,24 @@
+import type { Judge } from '@/core/advise/judgement'
+import { formatPct } from '@/core/quantity/format'
+import { gearsOf } from '@/core/response/namedSpeeds'
+import { ruleName } from '@/core/response/words'
+
+/** Gears must climb: a door that opens has to bring more air than the heat alone, after the controller's steps too. */
+export const gearsNotAscending: Judge = ({ brief, response }, { given }) => {
+  if (brief.duty !== 'door-curtain') return []
+  const gears = gearsOf(given.response)
+  return gears.slice(1).flatMap((gear, index) => {
+    const below = gears[index]!
+    if (gear.pct > below.pct) return []
+    return [
+      {
+        id: `gears-not-ascending-${gear.rule.id}`,
+        severity: 'wears' as const,
+        path: `response.rules.${response.rules.findIndex(({ id }) => id === gear.rule.id)}`,
+        title: `The gear of the ${ruleName(response, gear.rule)} is not above the one before.`,
+        detail: `It gives ${formatPct(gear.pct)} %, and the ${ruleName(response, below.rule)} already gives ${formatPct(below.pct)} %: opening the door changes nothing.`,
+        cure: null,
+      },
+    ]
+  })
+}

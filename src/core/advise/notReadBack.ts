@@ -1,0 +1,23 @@
+import { dialIn } from '@/core/controller/dialIn'
+import { isDone } from '@/core/controller/dialProgress'
+import type { Judge } from '@/core/advise/judgement'
+
+/** Someone began to dial in and what stands in the controller is not what stands here. */
+export const notReadBack: Judge = ({ kit, dial }, { fit }) => {
+  if (!kit.controller || !fit || dial.done.length === 0) return []
+  const settings = dialIn(kit.controller, fit, dial.present).filter(
+    ({ setting }) => setting !== undefined && setting !== null,
+  )
+  const open = settings.filter((action) => !isDone(action, dial))
+  if (open.length === 0) return []
+  return [
+    {
+      id: 'not-read-back',
+      severity: 'know',
+      path: 'dial',
+      title: 'The controller does not hold what stands here.',
+      detail: `${open.length} of ${settings.length} settings are not ticked with the value they have now. Dial them in, or read them back.`,
+      cure: null,
+    },
+  ]
+}

@@ -1,0 +1,57 @@
+import { withResponse, type Judge } from '@/core/advise/judgement'
+import { formatQuantity } from '@/core/quantity/format'
+import { isMeasured } from '@/core/response/rules/kind'
+
+/** How much warmer it is outside in the case that is looked at. */
+const WARMER_K = 3
+
+/** A bypass that opens for free cooling while the air outside is warmer brings heat in. Looked at with the machine itself: just past its
+ *  opening point indoors, and warmer outside. */
+export const purgeWithWarmerAir: Judge = ({ response }, { given }) => {
+  const { machine } = given
+  const outdoor = response.inputs.find(
+    (input) => isMeasured(input) && input.kind === 'temperature' && input.id === 'outdoor',
+  )
+  if (!machine || !outdoor) return []
+  return (response.otherOutputs ?? []).flatMap((output, index) => {
+    if (output.kind !== 'bypass') return []
+    const opens = output.onWhen.find((condition) => condition.kind === 'input' && condition.when === 'at-or-above')
+    if (opens?.kind !== 'input' || opens.input === outdoor.id) return []
+    const [roomC, outdoorC] = [opens.at, opens.at + WARMER_K]
+    const state = machine.settledState(machine.inputsFrom({ [opens.input]: roomC, [outdoor.id]: outdoorC }))
+    const held = machine.otherOutputs.find(({ output: { id } }) => id === output.id)
+    if (!held?.isOn(state.memory)) return []
+    return [
+      {
+        id: `purge-warmer-${output.id}`,
+        severity: 'wears' as const,
+        path: `response.otherOutputs.${index}`,
+        title: `“${output.name}” opens while it is warmer outside.`,
+        detail: `At ${formatQuantity(roomC, 'temperature')} inside and ${formatQuantity(outdoorC, 'temperature')} outside it is open, and brings heat in. Bar it while it is as warm outside as where it opens.`,
+        cure: {
+          label: `Not while outdoor is ${formatQuantity(roomC, 'temperature')} or more`,
+          apply: (installation) =>
+            withResponse(installation, {
+              otherOutputs: (installation.response.otherOutputs ?? []).map((other) =>
+                other.id === output.id
+                  ? {
+                      ...other,
+                      notWhile: [
+                        ...other.notWhile,
+                        {
+                          kind: 'input' as const,
+                          input: outdoor.id,
+                          when: 'at-or-above' as const,
+                          at: roomC,
+                          release: 1,
+                        },
+                      ],
+                    }
+                  : other,
+              ),
+            }),
+        },
+      },
+    ]
+  })
+}

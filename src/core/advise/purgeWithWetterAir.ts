@@ -1,0 +1,36 @@
+import { humidityRatio } from '@/core/air/moistAir'
+import type { Judge } from '@/core/advise/judgement'
+import { answerReader } from '@/core/duty/plan'
+import { growRoom } from '@/core/duty/growRoom'
+import { formatNumber } from '@/core/quantity/format'
+import { ruleInputId } from '@/core/response/rules/kind'
+import { ruleName } from '@/core/response/words'
+
+/** Humidity control by outside air works only while the air outside holds less water. */
+export const purgeWithWetterAir: Judge = ({ brief, response }) => {
+  if (brief.duty !== 'grow-room') return []
+  const answers = answerReader(growRoom, brief)
+  const [temp, damp, air, airDamp] = [
+    answers.number('temp'),
+    answers.number('damp'),
+    answers.number('air'),
+    answers.number('airDamp'),
+  ]
+  if (temp === null || damp === null || air === null || airDamp === null) return []
+  const [insideGKg, outsideGKg] = [humidityRatio(temp, damp) * 1000, humidityRatio(air, airDamp) * 1000]
+  if (outsideGKg < insideGKg) return []
+  return response.rules.flatMap((rule, index) => {
+    const input = response.inputs.find(({ id }) => id === ruleInputId(rule))
+    if (rule.off || input?.kind !== 'humidity') return []
+    return [
+      {
+        id: `purge-wetter-${rule.id}`,
+        severity: 'fails' as const,
+        path: `response.rules.${index}`,
+        title: `The ${ruleName(response, rule)} brings wetter air in.`,
+        detail: `The air coming in holds ${formatNumber(outsideGKg, 1)} g of water a kg, the room as wanted ${formatNumber(insideGKg, 1)}. More of it cannot dry the room; with drier air outside it could.`,
+        cure: null,
+      },
+    ]
+  })
+}

@@ -1,0 +1,99 @@
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/brief/heatFlow'
+import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import { formatNumber, formatTime } from '@/core/quantity/format'
+import { ruleName } from '@/core/response/words'
+
+/** Starts an hour that a small fan motor stands for years; common practice, no source: ten. */
+export const MOST_STARTS_AN_HOUR = 10
+/** Air, walls and contents against the air alone; common practice, no source. */
+const CONTENTS = 5
+const AIR_J_PER_M3K = HEAT_OF_AIR_J_PER_LK * 1000
+
+/** Most starts an hour of an on/off control over a band, reached where it runs half the time: ΔQ ÷ (4 C d).
+ *  Source: reference-values `sim.maxStarts`, derived from the energy balance of one lump. */
+export const mostStartsAnHour = (deltaW: number, capacityJK: number, bandK: number): number =>
+  (deltaW / (4 * capacityJK * bandK)) * 3600
+
+/** A fan that stands between its runs and is started more often than its motor should be: by a short cycle, or by a differential too small
+ *  for the space. */
+export const startsTooOften: Judge = (installation, { lead, given }) => {
+  const { response } = given
+  if (!response.floor.offAllowed) return []
+  const said = (
+    rule: (typeof response.rules)[number],
+    starts: number,
+    because: string,
+    cure: Judgement['cure'],
+  ): Judgement => ({
+    id: `starts-too-often-${rule.id}`,
+    severity: 'wears',
+    path: `response.rules.${installation.response.rules.findIndex(({ id }) => id === rule.id)}`,
+    title: `The ${ruleName(response, rule)} may start the fan ${formatNumber(starts, 0)} times an hour.`,
+    detail: `More than ${MOST_STARTS_AN_HOUR} wear a small motor. ${because}`,
+    cure,
+  })
+  const { volumeM3, allowedRiseK } = installation.brief.space
+  return response.rules.flatMap((rule): Judgement[] => {
+    if (rule.off) return []
+    if (rule.kind === 'cycle') {
+      const starts = 3600 / rule.periodS
+      return starts > MOST_STARTS_AN_HOUR && rule.onS < rule.periodS
+        ? [
+            said(
+              rule,
+              starts,
+              `Its period is ${formatTime(rule.periodS)}; a longer one with the same share gives the same air.`,
+              longer(rule.id),
+            ),
+          ]
+        : []
+    }
+    const input = rule.kind === 'differential' ? response.inputs.find(({ id }) => id === rule.input) : undefined
+    if (
+      rule.kind !== 'differential' ||
+      input?.kind !== 'temperature' ||
+      rule.minOnS + rule.minOffS >= 3600 / MOST_STARTS_AN_HOUR
+    )
+      return []
+    const flowLs = lead?.flowAt(rule.speedPct) ?? null
+    const bandK = Math.abs(rule.onAt - rule.offAt)
+    if (flowLs === null || volumeM3 === null || allowedRiseK === null || bandK === 0) return []
+    const starts = mostStartsAnHour(
+      HEAT_OF_AIR_J_PER_LK * flowLs * allowedRiseK,
+      AIR_J_PER_M3K * volumeM3 * CONTENTS,
+      bandK,
+    )
+    return starts > MOST_STARTS_AN_HOUR
+      ? [
+          said(
+            rule,
+            starts,
+            `The band is ${formatNumber(bandK, 1)} K, and the space is small for this flow. Least times on and off hold it back.`,
+            leastTimes(rule.id),
+          ),
+        ]
+      : []
+  })
+}
+
+const longer = (id: string): Judgement['cure'] => ({
+  label: 'A period of 6 min with the same share',
+  apply: (installation) =>
+    withResponse(installation, {
+      rules: installation.response.rules.map((rule) =>
+        rule.id === id && rule.kind === 'cycle'
+          ? { ...rule, onS: Math.round((rule.onS / rule.periodS) * 360), periodS: 360 }
+          : rule,
+      ),
+    }),
+})
+
+const leastTimes = (id: string): Judgement['cure'] => ({
+  label: 'At least 3 min on and 3 min off',
+  apply: (installation) =>
+    withResponse(installation, {
+      rules: installation.response.rules.map((rule) =>
+        rule.id === id && rule.kind === 'differential' ? { ...rule, minOnS: 180, minOffS: 180 } : rule,
+      ),
+    }),
+})

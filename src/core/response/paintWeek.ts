@@ -1,0 +1,55 @@
+import type { WeekSpan } from '@/core/response/schema'
+
+/** What stands on one day of a painted week, from which entry of the list. */
+export type Painted<P> = { readonly index: number; readonly day: number; readonly of: P }
+
+/** A span of one day to be painted; one that ends before it starts runs over midnight. */
+export type Stroke = { readonly day: number; readonly startMin: number; readonly endMin: number }
+
+/** Every day of every period by itself. */
+export const painted = <P extends WeekSpan>(periods: readonly P[]): readonly Painted<P>[] =>
+  periods.flatMap((of, index) => of.days.map((day) => ({ index, day, of })))
+
+const withoutDays = ({ days: _days, ...rest }: WeekSpan): string =>
+  JSON.stringify(Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)))
+
+/** Periods that differ by their days alone become one; those left without a day go. */
+export function joined<P extends WeekSpan>(periods: readonly P[]): P[] {
+  const kept: P[] = []
+  for (const period of periods) {
+    if (period.days.length === 0) continue
+    const at = kept.findIndex((other) => withoutDays(other) === withoutDays(period))
+    if (at < 0) kept.push(period)
+    else kept[at] = { ...kept[at]!, days: [...new Set([...kept[at]!.days, ...period.days])].sort((a, b) => a - b) }
+  }
+  return kept
+}
+
+/** Paints a stroke like `like`. */
+export const paint = <P extends WeekSpan>(periods: readonly P[], { day, startMin, endMin }: Stroke, like: P): P[] =>
+  joined([...periods, { ...like, days: [day], startMin, endMin }])
+
+/** Takes one day out of a period. */
+export const wipe = <P extends WeekSpan>(periods: readonly P[], index: number, day: number): P[] =>
+  joined(
+    periods.map((period, at) =>
+      at === index ? { ...period, days: period.days.filter((held) => held !== day) } : period,
+    ),
+  )
+
+/** Moves or stretches what stands on one day; the other days of its period stay. */
+export function reshape<P extends WeekSpan>(periods: readonly P[], index: number, day: number, to: Stroke): P[] {
+  const of = periods[index]
+  return of ? paint(wipe(periods, index, day), to, of) : [...periods]
+}
+
+/** Makes other days like one day. */
+export function copyDay<P extends WeekSpan>(periods: readonly P[], from: number, to: readonly number[]): P[] {
+  const others = to.filter((day) => day !== from)
+  return joined(
+    periods.map((period) => {
+      const kept = period.days.filter((day) => !others.includes(day))
+      return { ...period, days: [...kept, ...(period.days.includes(from) ? others : [])].sort((a, b) => a - b) }
+    }),
+  )
+}

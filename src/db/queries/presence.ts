@@ -1,0 +1,45 @@
+import { and, desc, eq, lt, ne, sql } from 'drizzle-orm'
+import { inWorkspace, type Scope } from '@/db/client'
+import { installation, presence, workingCopy } from '@/db/schema'
+
+/** A page that was not heard of for this long is closed. */
+const CLOSED_AFTER = sql`interval '45 seconds'`
+
+export type Present = {
+  /** Who else has the installation open. */
+  readonly others: readonly string[]
+  /** The version that is kept now. */
+  readonly version: number
+}
+
+/** Notes that a page is open and tells who else is there; null where the installation is not of this workspace. */
+export const touchPresence = (
+  scope: Scope,
+  { pageId, installationId }: { pageId: string; installationId: string },
+): Promise<Present | null> =>
+  inWorkspace(scope, async (tx) => {
+    const { workspaceId, personName } = scope
+    const [known] = await tx
+      .select({ version: workingCopy.version })
+      .from(installation)
+      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
+      .where(eq(installation.id, installationId))
+    if (!known) return null
+    await tx
+      .insert(presence)
+      .values({ pageId, workspaceId, installationId, personName })
+      .onConflictDoUpdate({ target: presence.pageId, set: { installationId, seenAt: sql`now()` } })
+    await tx.delete(presence).where(lt(presence.seenAt, sql`now() - ${CLOSED_AFTER}`))
+    const rows = await tx
+      .select({ name: presence.personName })
+      .from(presence)
+      .where(and(eq(presence.installationId, installationId), ne(presence.pageId, pageId)))
+      .orderBy(desc(presence.seenAt))
+    return { others: rows.map(({ name }) => name), version: known.version }
+  })
+
+/** A page was closed. */
+export const leavePresence = (scope: Scope, pageId: string): Promise<void> =>
+  inWorkspace(scope, async (tx) => {
+    await tx.delete(presence).where(eq(presence.pageId, pageId))
+  })

@@ -1,0 +1,68 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Dialog from '@mui/material/Dialog'
+import DialogActions from '@mui/material/DialogActions'
+import DialogContent from '@mui/material/DialogContent'
+import DialogTitle from '@mui/material/DialogTitle'
+import Menu from '@mui/material/Menu'
+import MenuItem from '@mui/material/MenuItem'
+import { useState } from 'react'
+import type { Response } from '@/core/response/schema'
+import { FromBrief } from '@/features/respond/start/FromBrief'
+import { FromOther, type OtherInstallation } from '@/features/respond/start/FromOther'
+import { FromPanel } from '@/features/respond/start/FromPanel'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+const WAYS = {
+  brief: 'From brief and calibration',
+  other: 'From another installation',
+  panel: 'From the controller as found',
+} as const
+type Way = keyof typeof WAYS
+
+/** Beginnings of a response, each shown before it is taken; what was there comes back with undo. */
+export function StartFrom({ others }: { others: readonly OtherInstallation[] }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const [way, setWay] = useState<Way | null>(null)
+  const close = () => setWay(null)
+  const take = (label: string, response: Response) => {
+    edit(label, (draft) => void (draft.response = response))
+    close()
+  }
+  return (
+    <>
+      <Button size="small" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        Start from…
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {(Object.keys(WAYS) as Way[]).map((id) => (
+          <MenuItem
+            key={id}
+            onClick={() => {
+              setAnchor(null)
+              setWay(id)
+            }}
+          >
+            {WAYS[id]}
+          </MenuItem>
+        ))}
+      </Menu>
+      <Dialog open={way !== null} onClose={close} fullWidth maxWidth="md" aria-labelledby="start-title">
+        <DialogTitle id="start-title">{way && WAYS[way]}</DialogTitle>
+        <DialogContent>
+          <Box sx={{ minHeight: 200 }}>
+            {way === 'brief' && <FromBrief onTake={take} />}
+            {way === 'other' && <FromOther others={others} onTake={take} />}
+            {way === 'panel' && <FromPanel onTake={take} />}
+          </Box>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={close}>Close</Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  )
+}

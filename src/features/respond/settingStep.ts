@@ -1,9 +1,0 @@
-import type { ControllerModel, Meaning } from '@/core/controller/schema'
-import type { MeasuredInput } from '@/core/response/schema'
-
-/** The step in which the chosen controller can set this, for an input of this kind; null where it cannot, or none is chosen. */
-export function settingStep(model: ControllerModel | null, means: Meaning, input: MeasuredInput): number | null {
-  if (!model) return null
-  const slot = means.startsWith('ramp.') ? model.ramps.findIndex((ramp) => ramp.input === input.kind) + 1 : 1
-  return model.settings.find((setting) => setting.means === means && setting.slot === slot)?.step ?? null
-}

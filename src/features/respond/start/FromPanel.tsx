@@ -1,0 +1,105 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { judgeInstallation } from '@/core/advise/judge'
+import { asFound, presentValue } from '@/core/controller/asFound'
+import type { Setting } from '@/core/controller/schema'
+import { derive } from '@/core/derive'
+import type { Response } from '@/core/response/schema'
+import { Sentences } from '@/features/respond/start/Sentences'
+import { Choice } from '@/ui/Choice'
+import { Notice } from '@/ui/Notice'
+import { QuantityField } from '@/ui/QuantityField'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** What the panel shows now is typed in; the response that means is said, and what is odd about it. */
+export function FromPanel({ onTake }: { onTake: (label: string, response: Response) => void }) {
+  const document = useDocument()
+  const { controller } = document.kit
+  const found = useMemo(() => controller && asFound(document, controller), [document, controller])
+  const odd = useMemo(() => {
+    if (!found) return []
+    const installation = { ...document, response: found }
+    return judgeInstallation(installation, derive(installation))
+  }, [document, found])
+  if (!controller || !found)
+    return <Typography>Choose the controller under Kit first: its settings are what is read.</Typography>
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2 }}>
+      <Box component="section" aria-label="On the panel now">
+        <Typography variant="h2">On the panel now</Typography>
+        {controller.settings.map((setting) => (
+          <PresentField key={setting.id} setting={setting} />
+        ))}
+      </Box>
+      <Box component="section" aria-label="What it means">
+        <Typography variant="h2">What it means</Typography>
+        <Sentences of={{ response: found, kit: document.kit }} />
+        {odd.length > 0 && <Typography variant="h2">What is odd about it</Typography>}
+        {odd.map(({ id, severity, title, detail }) => (
+          <Notice key={id} grave={severity === 'hurts'} title={title}>
+            {detail}
+          </Notice>
+        ))}
+        <Button variant="contained" onClick={() => onTake('start from the controller as found', found)}>
+          Start with this
+        </Button>
+      </Box>
+    </Box>
+  )
+}
+
+function PresentField({ setting }: { setting: Setting }) {
+  const { present } = useDocument().dial
+  const edit = useWorkingCopy((state) => state.edit)
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  const value = presentValue(setting, present)
+  const put = (next: number) =>
+    edit(
+      `on the panel: ${setting.name}`,
+      ({ dial }) => {
+        dial.present = [
+          ...dial.present.filter((held) => held.setting !== setting.id),
+          { setting: setting.id, value: next },
+        ]
+      },
+      `panel-${setting.id}`,
+    )
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        justifyContent: 'space-between',
+        borderBottom: '1px dotted',
+        borderColor: 'divider',
+        py: 0.25,
+      }}
+    >
+      <span>{setting.name}</span>
+      {setting.choices ? (
+        <Choice
+          label={setting.name}
+          value={String(value)}
+          options={setting.choices.map((choice) => [String(choice.value), choice.shown] as const)}
+          onChange={(next) => {
+            put(Number(next))
+            onDone()
+          }}
+        />
+      ) : (
+        <QuantityField
+          label={setting.name}
+          quantity={setting.quantity}
+          value={value}
+          step={setting.step}
+          limits={[setting.min, setting.max]}
+          onChange={put}
+          onDone={onDone}
+        />
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,150 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { answerReader } from '@/core/duty/plan'
+import { headPressure } from '@/core/duty/headPressure'
+import { clamp } from '@/core/clamp'
+import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
+import { curveAgainst } from '@/core/response/curve'
+import { scaleMark } from '@/core/refrigerant/condenserScale'
+import { REFRIGERANTS, type Refrigerant } from '@/core/refrigerant/saturation'
+import type { MeasuredInput, Ramp } from '@/core/response/schema'
+import { Choice } from '@/ui/Choice'
+import { QuantityField } from '@/ui/QuantityField'
+import { chartFont } from '@/ui/chart'
+import { useTryIt } from '@/ui/TryItValues'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument } from '@/ui/workingCopy/context'
+
+const WIDTH = 760
+const HEIGHT = 250
+const MARGIN = 70
+const RULERS = [
+  { key: 'probe', y: 62, name: 'probe' },
+  { key: 'saturation', y: 118, name: 'condenses' },
+  { key: 'gauge', y: 174, name: 'gauge' },
+  { key: 'speed', y: 226, name: 'speed' },
+] as const
+
+/** What the coil probe reads, where the refrigerant then condenses, and what the gauge shows: one scale under the other. */
+export function CondenserScale() {
+  const { response, brief } = useDocument()
+  const { given } = useDerived()
+  const { values } = useTryIt()
+  const preference = usePreference()
+  const answered = answerReader(headPressure, brief).choice('fluid') as Refrigerant | null
+  const [fluid, setFluid] = useState<Refrigerant>(answered ?? 'R-134a')
+  const [belowK, setBelowK] = useState(0)
+  const ramp = response.rules.find((rule): rule is Ramp => rule.kind === 'ramp' && !rule.off)
+  const input = response.inputs.find((held): held is MeasuredInput => held.kind !== 'switch' && held.id === ramp?.input)
+  const { machine } = given
+  if (!ramp || !input || !machine)
+    return <Typography variant="body2">A ramp on a coil probe is needed for this scale.</Typography>
+  const toX = (tempC: number) =>
+    MARGIN + clamp((tempC - input.from) / (input.to - input.from), 0, 1) * (WIDTH - 2 * MARGIN)
+  const ticks = Array.from({ length: 7 }, (_, index) => input.from + ((input.to - input.from) * index) / 6)
+  const curve = curveAgainst(machine, input, values)
+  const pctAt = (tempC: number) =>
+    curve.reduce((near, point) => (Math.abs(point.x - tempC) < Math.abs(near.x - tempC) ? point : near)).pct
+  const figures = (tempC: number): Record<(typeof RULERS)[number]['key'], string> => {
+    const { saturationC, gaugeKpa } = scaleMark(fluid, tempC, belowK)
+    return {
+      probe: formatFigure(tempC, 'temperature', preference, 0),
+      saturation: formatFigure(saturationC, 'temperature', preference, 0),
+      gauge: gaugeKpa === null ? '–' : formatFigure(gaugeKpa, 'gaugePressure', preference, 0),
+      speed: formatPct(pctAt(tempC)),
+    }
+  }
+  const nowC =
+    values[
+      response.inputs.find(({ id }) => id === input.id) && input.combines
+        ? (input.combines.of[0] ?? input.id)
+        : input.id
+    ] ?? NaN
+  const marks = [
+    { at: ramp.startAt, name: 'start' },
+    { at: ramp.fullAt, name: 'full' },
+    ...(Number.isNaN(nowC) ? [] : [{ at: nowC, name: 'now' }]),
+  ]
+  const unit = {
+    probe: preferredUnit('temperature', preference).symbol,
+    saturation: preferredUnit('temperature', preference).symbol,
+    gauge: preferredUnit('gaugePressure', preference).symbol,
+    speed: '%',
+  }
+  return (
+    <>
+      <Typography variant="body2" component="div">
+        <Choice
+          label="refrigerant"
+          value={fluid}
+          options={REFRIGERANTS.map((id) => [id, id] as const)}
+          onChange={setFluid}
+        />{' '}
+        condenses{' '}
+        <QuantityField
+          label="how far above the probe it condenses"
+          quantity="temperatureDifference"
+          value={belowK}
+          limits={[-5, 20]}
+          onChange={setBelowK}
+        />{' '}
+        above what the probe reads: found with gauges on, by certified people.
+      </Typography>
+      <Box
+        component="svg"
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={`Probe, condensing temperature, pressure and speed of ${fluid}`}
+        sx={{ width: '100%', maxWidth: 900, display: 'block' }}
+      >
+        {RULERS.map(({ key, y, name }) => (
+          <g key={key}>
+            <line x1={MARGIN} x2={WIDTH - MARGIN} y1={y} y2={y} stroke="var(--mui-palette-text-secondary)" />
+            <text x={4} y={y + 4} style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}>
+              {name}
+            </text>
+            <text x={WIDTH - MARGIN + 10} y={y + 4} style={chartFont}>
+              {unit[key]}
+            </text>
+            {ticks.map((tempC) => (
+              <g key={tempC}>
+                <line x1={toX(tempC)} x2={toX(tempC)} y1={y} y2={y + 6} stroke="var(--mui-palette-text-secondary)" />
+                <text x={toX(tempC)} y={y + 19} textAnchor="middle" style={chartFont}>
+                  {figures(tempC)[key]}
+                </text>
+              </g>
+            ))}
+          </g>
+        ))}
+        {marks.map(({ at, name }, index) => (
+          <g key={name}>
+            <line
+              x1={toX(at)}
+              x2={toX(at)}
+              y1={40}
+              y2={226}
+              stroke={name === 'now' ? 'var(--mui-palette-text-primary)' : 'var(--mui-palette-cause-temperature)'}
+              strokeWidth={name === 'now' ? 1 : 2}
+              strokeDasharray={name === 'now' ? undefined : '4 3'}
+            />
+            <text
+              x={toX(at)}
+              y={index === 2 ? 34 : 16}
+              textAnchor="middle"
+              style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
+            >
+              {name} {figures(at).probe} · {figures(at).gauge} {unit.gauge}
+            </text>
+          </g>
+        ))}
+      </Box>
+      <Typography variant="body2">
+        A hotter spot for the probe runs the fan faster and lowers the pressure. Never judge the charge while the fan is
+        modulating.
+      </Typography>
+    </>
+  )
+}

@@ -1,0 +1,72 @@
+'use client'
+
+import { useRef } from 'react'
+import type { Scale } from '@/features/respond/views/Plot'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+type Point = { readonly x: number; readonly y: number }
+
+type Props = {
+  scale: Scale
+  name: string
+  at: Point
+  /** What a screen reader says of it. */
+  said: string
+  range: readonly [from: number, to: number]
+  /** One press of an arrow key; none where it moves along x alone. */
+  step: { readonly x: number; readonly y?: number }
+  colour: string
+  /** `free`: not to be snapped (Alt is held). */
+  onPlace: (wanted: Point, free: boolean) => void
+}
+
+/** A handle on a chart: mouse, touch and arrow keys; it snaps to what the controller can be set to, and Alt goes free. */
+export function DragHandle({ scale, name, at, said, range, step, colour, onPlace }: Props) {
+  const endGesture = useWorkingCopy((state) => state.endGesture)
+  const circle = useRef<SVGCircleElement>(null)
+  return (
+    <circle
+      ref={circle}
+      role="slider"
+      tabIndex={0}
+      aria-label={name}
+      aria-valuemin={range[0]}
+      aria-valuemax={range[1]}
+      aria-valuenow={at.x}
+      aria-valuetext={said}
+      cx={scale.toX(at.x)}
+      cy={scale.toY(at.y)}
+      r={9}
+      fill="var(--mui-palette-ground-sheet)"
+      stroke={colour}
+      strokeWidth={3.5}
+      style={{ cursor: 'grab', touchAction: 'none', pointerEvents: 'auto' }}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId)
+        event.currentTarget.focus()
+        event.preventDefault()
+      }}
+      onPointerMove={(event) => {
+        if (!event.currentTarget.hasPointerCapture(event.pointerId)) return
+        const box = circle.current?.ownerSVGElement?.getBoundingClientRect()
+        if (box)
+          onPlace({ x: scale.fromX(event.clientX - box.left), y: scale.fromY(event.clientY - box.top) }, event.altKey)
+      }}
+      onPointerUp={endGesture}
+      onBlur={endGesture}
+      onKeyDown={(event) => {
+        const stepY = step.y ?? 0
+        const by = { ArrowLeft: [-step.x, 0], ArrowRight: [step.x, 0], ArrowUp: [0, stepY], ArrowDown: [0, -stepY] }[
+          event.key
+        ]
+        if (!by) return
+        event.preventDefault()
+        onPlace({ x: at.x + by[0]!, y: at.y + by[1]! }, event.altKey)
+      }}
+    />
+  )
+}
+
+/** To the nearest step, or to a tenth where it goes free. */
+export const snapped = (value: number, step: number, free: boolean): number =>
+  Number((free ? Math.round(value * 10) / 10 : Math.round(value / step) * step).toFixed(4))

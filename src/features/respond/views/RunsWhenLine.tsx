@@ -1,0 +1,73 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { useDeferredValue, useMemo, useState } from 'react'
+import { formatPct, formatTime } from '@/core/quantity/format'
+import { weekClockText } from '@/core/response/localClock'
+import { clockText } from '@/core/response/rules/week'
+import { DAY_KINDS, runsWhen, spellsOf, type DayKind } from '@/core/response/runsWhen'
+import { Choice } from '@/ui/Choice'
+import { DAY_OPTIONS } from '@/ui/DaysField'
+import { useTryIt } from '@/ui/TryItValues'
+import { useDerived } from '@/ui/workingCopy/context'
+
+const KINDS: readonly (readonly [DayKind, string])[] = [
+  ['ordinary', 'an ordinary day'],
+  ['forward', 'the day the clocks go forward at 2'],
+  ['back', 'the day the clocks go back at 2'],
+]
+
+/** What runs when on one day, with everything but the clock as in Try it, and the longest time without air in the week. */
+export function RunsWhenLine() {
+  const { given } = useDerived()
+  const { values } = useTryIt()
+  const later = useDeferredValue(values)
+  const [day, setDay] = useState('1')
+  const [kind, setKind] = useState<DayKind>(DAY_KINDS[0])
+  const runs = useMemo(() => given.machine && runsWhen(given.machine, later), [given.machine, later])
+  if (!runs) return null
+  const spells = spellsOf(runs, Number(day), kind)
+  const whole = spells.at(-1)?.toMin ?? 1440
+  return (
+    <Box component="section" aria-label="What runs when">
+      <Typography variant="body2" component="div">
+        What runs on <Choice label="day shown" value={day} options={DAY_OPTIONS} onChange={setDay} />,{' '}
+        <Choice label="kind of day" value={kind} options={KINDS} onChange={setKind} /> ({formatTime(whole * 60)}), with
+        everything but the clock as in Try it:
+      </Typography>
+      <Box sx={{ display: 'flex', height: 34, border: 1, borderColor: 'divider', my: 0.5, position: 'relative' }}>
+        {spells.map(({ fromMin, toMin, clockMin, pct }) => (
+          <Box
+            key={fromMin}
+            title={`from ${clockText(clockMin)}: ${formatPct(pct)} %`}
+            sx={{ width: `${((toMin - fromMin) / whole) * 100}%`, position: 'relative', overflow: 'hidden' }}
+          >
+            <Box
+              sx={{
+                position: 'absolute',
+                bottom: 0,
+                width: '100%',
+                height: `${pct}%`,
+                bgcolor: 'cause.time',
+                opacity: 0.35,
+              }}
+            />
+            <Typography
+              variant="figure"
+              component="span"
+              sx={{ position: 'relative', fontSize: '0.75rem', px: 0.25, whiteSpace: 'nowrap' }}
+            >
+              {clockText(clockMin)} {formatPct(pct)}
+            </Typography>
+          </Box>
+        ))}
+      </Box>
+      <Typography variant="body2">
+        {runs.stillFromMin === null
+          ? 'Some fan turns at every minute of the week.'
+          : `Longest time without air: ${formatTime(runs.longestStillS)}, from ${weekClockText(runs.stillFromMin * 60)}.`}
+      </Typography>
+    </Box>
+  )
+}

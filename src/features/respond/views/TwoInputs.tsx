@@ -1,0 +1,212 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { contours } from 'd3-contour'
+import { useDeferredValue, useMemo, useState } from 'react'
+import { clamp } from '@/core/clamp'
+import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
+import type { Machine, MachineState } from '@/core/response/compile'
+import { levelsOver, type Levels } from '@/core/response/levels'
+import { OUTPUT_STATE } from '@/core/response/outputState'
+import type { MeasuredInput } from '@/core/response/schema'
+import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
+import { Choice } from '@/ui/Choice'
+import { chartFont } from '@/ui/chart'
+import { useTryIt } from '@/ui/TryItValues'
+import { usePreference } from '@/ui/preference'
+import { useDerived, useDocument } from '@/ui/workingCopy/context'
+
+const COLUMNS = 64
+const ROWS = 40
+const LEVELS_PCT = [0.5, 10, 20, 30, 40, 50, 60, 70, 80, 90, 99.5]
+const SPEED = 'speed'
+
+type Shown = {
+  readonly thresholds: readonly number[]
+  readonly read: (state: MachineState) => number
+  readonly said: (value: number) => string
+}
+
+/** What is looked at: the lead's speed, or whether a damper, alarm or the like is on. */
+function shownOf(machine: Machine, what: string): Shown {
+  const output = machine.otherOutputs.find(({ output: { id } }) => id === what)
+  if (!output)
+    return { thresholds: LEVELS_PCT, read: ({ fansPct }) => fansPct[0]!, said: (pct) => `${formatPct(pct)} %` }
+  const [off, on] = OUTPUT_STATE[output.output.kind]
+  return { thresholds: [0.5], read: ({ memory }) => (output.isOn(memory) ? 1 : 0), said: (x) => (x >= 0.5 ? on : off) }
+}
+
+/** The response over two inputs at once as filled levels; for a balanced unit the map of its bypass, indoor against outdoor. */
+export function TwoInputs() {
+  const { response } = useDocument()
+  const { given } = useDerived()
+  const { values } = useTryIt()
+  const preference = usePreference()
+  const later = useDeferredValue(values)
+  const inputs = given.response.inputs.filter(
+    (input): input is MeasuredInput => input.kind !== 'switch' && !input.combines,
+  )
+  const outputs = response.otherOutputs ?? []
+  const [xId, setX] = useState(inputs.find(({ id }) => id === 'outdoor')?.id ?? inputs[0]?.id ?? '')
+  const [yId, setY] = useState(inputs.find(({ id }) => id !== xId)?.id ?? '')
+  const [what, setWhat] = useState(outputs.find(({ kind }) => kind === 'bypass')?.id ?? SPEED)
+  const x = inputs.find(({ id }) => id === xId) ?? inputs[0]
+  const y = inputs.find(({ id }) => id === yId && id !== x?.id) ?? inputs.find(({ id }) => id !== x?.id)
+  const { machine } = given
+  const levels = useMemo(
+    () =>
+      machine && x && y
+        ? levelsOver(machine, { x, y, rest: later, columns: COLUMNS, rows: ROWS }, shownOf(machine, what).read)
+        : null,
+    [machine, x, y, later, what],
+  )
+  if (!machine || !x || !y || !levels) return null
+  const { thresholds, said } = shownOf(machine, what)
+  const axis = (input: MeasuredInput): Axis => ({
+    from: input.from,
+    to: input.to,
+    unit: preferredUnit(input.kind, preference).symbol,
+    format: (value: number) => formatFigure(value, input.kind, preference, 0),
+  })
+  const names = inputs.map(({ id, name }) => [id, name] as const)
+  const nowAt = valueAt(levels, x, y, values)
+  return (
+    <>
+      <Typography component="div" variant="body2">
+        <Choice
+          label="what is looked at"
+          value={what}
+          options={[[SPEED, 'Speed'], ...outputs.map(({ id, name }) => [id, name] as const)]}
+          onChange={setWhat}
+        />{' '}
+        over <Choice label="input along" value={x.id} options={names} onChange={setX} /> (along) and{' '}
+        <Choice label="input upwards" value={y.id} options={names.filter(([id]) => id !== x.id)} onChange={setY} />{' '}
+        (up), in {preferredUnit(y.kind, preference).symbol}; settled, the other inputs as in Try it.
+        {nowAt !== null && <> Now: {said(nowAt)}.</>}
+      </Typography>
+      <Plot
+        label={`Over ${x.name} and ${y.name}`}
+        height={300}
+        rows={[]}
+        x={axis(x)}
+        y={{ ...axis(y), ticks: undefined }}
+        overlay={(scale) => (
+          <g>
+            <Fills {...{ scale, levels, thresholds }} />
+            <circle
+              cx={scale.toX(clamp(values[x.id] ?? NaN, x.from, x.to))}
+              cy={scale.toY(clamp(values[y.id] ?? NaN, y.from, y.to))}
+              r={6}
+              fill="var(--mui-palette-text-primary)"
+              stroke="var(--mui-palette-ground-sheet)"
+              strokeWidth={2}
+            />
+          </g>
+        )}
+      />
+      <Box component="ul" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, listStyle: 'none', p: 0, m: 0, pl: 6 }}>
+        {thresholds.map((level, index) => (
+          <Typography
+            key={level}
+            component="li"
+            variant="body2"
+            sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}
+          >
+            <Box
+              sx={{
+                width: 14,
+                height: 14,
+                bgcolor: 'cause.speed',
+                opacity: shade(index, thresholds.length),
+                border: 1,
+              }}
+            />
+            {thresholds.length === 1 ? said(1) : index === 0 ? 'turns' : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
+          </Typography>
+        ))}
+      </Box>
+    </>
+  )
+}
+
+const shade = (index: number, count: number): number => (count === 1 ? 0.45 : 0.1 + (0.8 * index) / (count - 1))
+
+/** The value of the grid nearest to what is tried. */
+function valueAt(
+  { columns, rows, values }: Levels,
+  x: MeasuredInput,
+  y: MeasuredInput,
+  tried: Readonly<Record<string, number>>,
+): number | null {
+  const place = (input: MeasuredInput, count: number) =>
+    Math.round(clamp(((tried[input.id] ?? NaN) - input.from) / (input.to - input.from), 0, 1) * (count - 1))
+  return values[place(y, rows) * columns + place(x, columns)] ?? null
+}
+
+/** Each level over the one before; edges and every second level carry their figure. */
+function Fills({
+  scale: { plot },
+  levels,
+  thresholds,
+}: {
+  scale: Scale
+  levels: Levels
+  thresholds: readonly number[]
+}) {
+  const shapes = useMemo(
+    () =>
+      contours()
+        .size([levels.columns, levels.rows])
+        .smooth(thresholds.length > 1)
+        .thresholds([...thresholds])([...levels.values]),
+    [levels, thresholds],
+  )
+  // d3 puts the value of a cell at its middle.
+  const toX = (column: number) => plot.x + ((column - 0.5) / (levels.columns - 1)) * plot.width
+  const toY = (row: number) => plot.y + (1 - (row - 0.5) / (levels.rows - 1)) * plot.height
+  return (
+    <>
+      <clipPath id="levels-clip">
+        <rect x={plot.x} y={plot.y} width={plot.width} height={plot.height} />
+      </clipPath>
+      <g clipPath="url(#levels-clip)">
+        {shapes.map(({ coordinates, value }) => (
+          <path
+            key={value}
+            d={coordinates
+              .flat()
+              .map(
+                (ring) =>
+                  `M${ring.map(([column = 0, row = 0]) => `${toX(column).toFixed(1)} ${toY(row).toFixed(1)}`).join('L')}Z`,
+              )
+              .join('')}
+            fill="var(--mui-palette-cause-speed)"
+            fillOpacity={thresholds.length === 1 ? 0.45 : 0.11}
+            fillRule="evenodd"
+            stroke="var(--mui-palette-cause-speed)"
+            strokeOpacity={0.5}
+            strokeWidth={0.75}
+          />
+        ))}
+      </g>
+      {thresholds.length > 1 &&
+        shapes.flatMap(({ coordinates, value }) => {
+          const ring = coordinates[0]?.[0]
+          const [column = 0, row = 0] = ring?.[Math.floor(ring.length / 2)] ?? []
+          return ring && value % 20 === 0
+            ? [
+                <text
+                  key={value}
+                  x={toX(column) + 4}
+                  y={toY(row) - 3}
+                  style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
+                >
+                  {value}
+                </text>,
+              ]
+            : []
+        })}
+    </>
+  )
+}

@@ -1,0 +1,165 @@
+'use client'
+
+import '@fullcalendar/react/skeleton.css'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import FullCalendar from '@fullcalendar/react'
+import classicTheme from '@fullcalendar/react/themes/classic'
+import interactionPlugin from '@fullcalendar/react/interaction'
+import timeGridPlugin from '@fullcalendar/react/timegrid'
+import '@fullcalendar/react/themes/classic/theme.css'
+import { useMemo, useState } from 'react'
+import { formatPct } from '@/core/quantity/format'
+import { copyDay, paint, painted, reshape, wipe, type Stroke } from '@/core/response/paintWeek'
+import type { Period, Week } from '@/core/response/schema'
+import { RunsWhenLine } from '@/features/respond/views/RunsWhenLine'
+import { Choice } from '@/ui/Choice'
+import { DAY_OPTIONS, DaysField } from '@/ui/DaysField'
+import { QuantityField } from '@/ui/QuantityField'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** Any Monday: the grid shows days of the week, never dates. */
+const MONDAY = new Date(2024, 0, 1)
+const SNAP = '00:15:00'
+
+const at = (day: number, minute: number): Date => new Date(2024, 0, 1 + day, 0, minute)
+const dayOf = (date: Date): number => (date.getDay() + 6) % 7
+const minuteOfDay = (date: Date): number => date.getHours() * 60 + date.getMinutes()
+
+/** From what was dragged to a stroke; an end at midnight is 24:00 of its day. */
+const strokeOf = (start: Date, end: Date): Stroke => ({
+  day: dayOf(start),
+  startMin: minuteOfDay(start),
+  endMin: minuteOfDay(end) === 0 ? 1440 : minuteOfDay(end),
+})
+
+/** The week of a rule, painted: drag over empty hours to paint, drag or stretch what is painted, press it to wipe it. Under it what runs
+ *  when, and the longest time without air. */
+export function WeekView() {
+  const { response } = useDocument()
+  const edit = useWorkingCopy((state) => state.edit)
+  const weeks = response.rules.filter((rule): rule is Week => rule.kind === 'week')
+  const [chosen, setChosen] = useState<string | null>(null)
+  const [brushPct, setBrush] = useState<number | null>(null)
+  const [fromDay, setFromDay] = useState('0')
+  const [toDays, setToDays] = useState<readonly number[]>([1, 2, 3, 4])
+  const week = weeks.find(({ id }) => id === chosen) ?? weeks[0]
+  const periods = useMemo(() => week?.periods ?? [], [week])
+  const events = useMemo(
+    () =>
+      painted(periods).map(({ index, day, of }) => ({
+        id: `${index}:${day}`,
+        title: `${formatPct(of.speedPct)} %`,
+        start: at(day, of.startMin),
+        end: at(of.endMin <= of.startMin ? day + 1 : day, of.endMin),
+      })),
+    [periods],
+  )
+  if (!week)
+    return (
+      <>
+        <Typography variant="body2">
+          Nothing runs by a week of its own yet: add “By the clock” below. What runs when follows from the other rules:
+        </Typography>
+        <RunsWhenLine />
+      </>
+    )
+  const speedPct = brushPct ?? periods.at(-1)?.speedPct ?? response.ceiling.speedPct
+  const change = (label: string, next: (periods: readonly Period[]) => Period[]) =>
+    edit(label, (draft) => {
+      const rule = draft.response.rules.find(({ id }) => id === week.id)
+      if (rule?.kind !== 'week') return
+      const after = next(rule.periods)
+      // A week keeps a period: to have none, remove or switch off the rule.
+      if (after.length > 0) rule.periods = after
+    })
+  const placeOf = (id: string) => id.split(':').map(Number) as [index: number, day: number]
+  return (
+    <>
+      <Typography component="div" variant="body2" sx={{ mb: 0.5 }}>
+        {weeks.length > 1 && (
+          <>
+            Rule{' '}
+            <Choice
+              label="which week"
+              value={week.id}
+              options={weeks.map(({ id }) => [id, id] as const)}
+              onChange={setChosen}
+            />
+            .{' '}
+          </>
+        )}
+        Paint with{' '}
+        <QuantityField
+          label="speed to paint with"
+          quantity="speed"
+          value={speedPct}
+          onChange={setBrush}
+          colour="cause.time"
+        />
+        : drag over empty hours; drag or stretch what is there; press it to wipe it. Copy{' '}
+        <Choice label="day to copy" value={fromDay} options={DAY_OPTIONS} onChange={setFromDay} /> to{' '}
+        <DaysField label="days to copy to" value={toDays} onChange={setToDays} />{' '}
+        <Button size="small" onClick={() => change('copy a day', (before) => copyDay(before, Number(fromDay), toDays))}>
+          Copy the day
+        </Button>
+      </Typography>
+      <Box sx={WEEK_LOOK} aria-label="Painted week" role="group">
+        <FullCalendar
+          plugins={[timeGridPlugin, interactionPlugin, classicTheme]}
+          initialView="timeGridWeek"
+          initialDate={MONDAY}
+          firstDay={1}
+          headerToolbar={false}
+          allDaySlot={false}
+          nowIndicator={false}
+          height={330}
+          slotDuration="01:00:00"
+          snapDuration={SNAP}
+          dayHeaderFormat={{ weekday: 'short' }}
+          eventTimeFormat={{ hour: '2-digit', minute: '2-digit', hour12: false }}
+          scrollTime="06:00:00"
+          editable
+          selectable
+          selectMirror
+          longPressDelay={300}
+          events={events}
+          select={({ start, end }) =>
+            change('paint', (before) => paint(before, strokeOf(start, end), { ...before[0]!, speedPct }))
+          }
+          eventDrop={({ event, revert }) => move(event, revert)}
+          eventResize={({ event, revert }) => move(event, revert)}
+          eventClick={({ event }) => {
+            const [index, day] = placeOf(event.id)
+            change('wipe', (before) => wipe(before, index, day))
+          }}
+        />
+      </Box>
+      <RunsWhenLine />
+    </>
+  )
+
+  function move(event: { id: string; start: Date | null; end: Date | null }, revert: () => void): void {
+    const { start, end } = event
+    const [index, day] = placeOf(event.id)
+    revert()
+    if (start && end) change('move a period', (before) => reshape(before, index, day, strokeOf(start, end)))
+  }
+}
+
+const WEEK_LOOK = {
+  border: 1,
+  borderColor: 'divider',
+  fontSize: '0.8125rem',
+  mb: 1,
+  overflowX: 'auto',
+  '& > *': { minWidth: 560 },
+  '--fc-classic-event': 'var(--mui-palette-cause-time)',
+  '--fc-classic-event-contrast': 'var(--mui-palette-ground-sheet)',
+  '--fc-classic-background': 'var(--mui-palette-ground-sheet)',
+  '--fc-classic-border': 'var(--mui-palette-divider)',
+  '--fc-classic-muted': 'var(--mui-palette-ground-side)',
+  '--fc-classic-faint': 'var(--mui-palette-ground-side)',
+  '--fc-classic-today': 'transparent',
+} as const

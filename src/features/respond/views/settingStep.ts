@@ -1,0 +1,15 @@
+import type { ControllerModel, Meaning } from '@/core/controller/schema'
+import type { MeasuredInput } from '@/core/response/schema'
+
+/** The step in which the chosen controller can set this, for an input of this kind where it belongs to one; null where it cannot, or none
+ *  is chosen. */
+export function settingStep(model: ControllerModel | null, means: Meaning, input: MeasuredInput | null): number | null {
+  if (!model) return null
+  const slots = means.startsWith('ramp.')
+    ? model.ramps
+    : means.startsWith('differential.')
+      ? (model.differentials ?? [])
+      : null
+  const slot = slots && input ? slots.findIndex((held) => held.input === input.kind) + 1 : 1
+  return model.settings.find((setting) => setting.means === means && setting.slot === slot)?.step ?? null
+}
