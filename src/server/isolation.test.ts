@@ -94,7 +94,10 @@ const snapshot = async () => ({
   models: await controllerModels.listControllerModels(mine),
   sites: await sites.listSites(mine),
   name: await workspaces.workspaceName(mine),
-  present: await presences.touchPresence(mine, { pageId: otherPageId, installationId: id }),
+  present: await presences.touchPresence(
+    { ...mine, personName: 'Ida Wren' },
+    { pageId: otherPageId, installationId: id },
+  ),
 })
 
 const none = async function* () {

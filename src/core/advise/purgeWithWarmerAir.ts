@@ -4,6 +4,8 @@ import { isMeasured } from '@/core/response/rules/kind'
 
 /** How much warmer it is outside in the case that is looked at. */
 const WARMER_K = 3
+/** How far past its opening point the room is: an offset of the probe does not hide it. */
+const PAST_K = 1
 
 /** A bypass that opens for free cooling while the air outside is warmer brings heat in. Looked at with the machine itself: just past its
  *  opening point indoors, and warmer outside. */
@@ -17,7 +19,7 @@ export const purgeWithWarmerAir: Judge = ({ response }, { given }) => {
     if (output.kind !== 'bypass') return []
     const opens = output.onWhen.find((condition) => condition.kind === 'input' && condition.when === 'at-or-above')
     if (opens?.kind !== 'input' || opens.input === outdoor.id) return []
-    const [roomC, outdoorC] = [opens.at, opens.at + WARMER_K]
+    const [roomC, outdoorC] = [opens.at + PAST_K, opens.at + WARMER_K]
     const state = machine.settledState(machine.inputsFrom({ [opens.input]: roomC, [outdoor.id]: outdoorC }))
     const held = machine.otherOutputs.find(({ output: { id } }) => id === output.id)
     if (!held?.isOn(state.memory)) return []
@@ -29,7 +31,7 @@ export const purgeWithWarmerAir: Judge = ({ response }, { given }) => {
         title: `“${output.name}” opens while it is warmer outside.`,
         detail: `At ${formatQuantity(roomC, 'temperature')} inside and ${formatQuantity(outdoorC, 'temperature')} outside it is open, and brings heat in. Bar it while it is as warm outside as where it opens.`,
         cure: {
-          label: `Not while outdoor is ${formatQuantity(roomC, 'temperature')} or more`,
+          label: `Not while outdoor is ${formatQuantity(opens.at, 'temperature')} or more`,
           apply: (installation) =>
             withResponse(installation, {
               otherOutputs: (installation.response.otherOutputs ?? []).map((other) =>
@@ -42,7 +44,7 @@ export const purgeWithWarmerAir: Judge = ({ response }, { given }) => {
                           kind: 'input' as const,
                           input: outdoor.id,
                           when: 'at-or-above' as const,
-                          at: roomC,
+                          at: opens.at,
                           release: 1,
                         },
                       ],

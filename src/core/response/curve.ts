@@ -17,6 +17,15 @@ const point = (x: number, state: MachineState): CurvePoint => ({
 const places = ({ from, to }: Pick<MeasuredInput, 'from' | 'to'>): number[] =>
   Array.from({ length: POINTS }, (_, index) => from + ((to - from) * index) / (POINTS - 1))
 
+/** Puts an input to a figure; a combined one cannot be moved alone: its own probes are moved together. */
+function moving({ inputIds }: Machine, { id, combines }: MeasuredInput, inputs: Float64Array): (x: number) => void {
+  const parts = combines?.how === 'difference' ? [] : (combines?.of ?? [])
+  const places = [id, ...parts].map((of) => inputIds.indexOf(of))
+  return (x) => {
+    for (const at of places) inputs[at] = x
+  }
+}
+
 /** Settled speed against one input over its range, the others held at `rest` (missing: lost, switches off). */
 export function curveAgainst(
   machine: Machine,
@@ -24,10 +33,10 @@ export function curveAgainst(
   rest: Readonly<Record<string, number>>,
 ): CurvePoint[] {
   const inputs = machine.inputsFrom(rest)
-  const at = machine.inputIds.indexOf(input.id)
+  const put = moving(machine, input, inputs)
   const state = machine.newState()
   return places(input).map((x) => {
-    inputs[at] = x
+    put(x)
     machine.settle(state, inputs)
     return point(x, state)
   })
@@ -42,20 +51,15 @@ export type Branches = {
 }
 
 /** The two ways a response goes while an input slowly rises over its range and falls again: they differ where there is a differential, a
- *  rest band, a ladder. A combined input cannot be swept alone: its own probes are moved together. */
+ *  rest band, a ladder. */
 export function branchesAgainst(
   machine: Machine,
   input: MeasuredInput,
   rest: Readonly<Record<string, number>>,
 ): Branches {
   const inputs = machine.inputsFrom(rest)
-  const moved = [input.id, ...(input.combines?.how === 'difference' ? [] : (input.combines?.of ?? []))].map((id) =>
-    machine.inputIds.indexOf(id),
-  )
   const xs = places(input)
-  const put = (x: number) => {
-    for (const at of moved) inputs[at] = x
-  }
+  const put = moving(machine, input, inputs)
   put(xs[0]!)
   const state = machine.settledState(inputs)
   const walk = (x: number): CurvePoint => {

@@ -55,3 +55,13 @@ export const ladderPowerW = (
     ? null
     : variableW * (variablePct / 100) ** 3 + running.reduce<number>((sum, watts) => sum + (watts ?? 0), 0)
 }
+
+/** What a join does to the air: the variable fan at full, then back at its floor with one more fixed fan.
+ *  @param index of the join, from 0 */
+export const joinStep = (
+  { floor }: Pick<Response, 'floor'>,
+  index: number,
+): { readonly before: number; readonly after: number } => ({
+  before: index + 1,
+  after: index + 1 + floor.speedPct / 100,
+})

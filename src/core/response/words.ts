@@ -147,7 +147,8 @@ function othersText(response: Response, explanation: Explanation): string {
   return `${capital(ruleName(response, first.rule))} ${less}.`
 }
 
-const HELD_WORDS: Record<HoldKind, string> = {
+/** Why something holds the fan. */
+export const HELD_WORDS: Record<HoldKind, string> = {
   none: 'A hold has the last word',
   test: 'The test switch is on',
   'lost-sensor': 'A probe has no reading',

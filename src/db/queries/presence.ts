@@ -1,4 +1,4 @@
-import { and, desc, eq, lt, ne, sql } from 'drizzle-orm'
+import { and, asc, eq, lt, ne, sql } from 'drizzle-orm'
 import { inWorkspace, type Scope } from '@/db/client'
 import { installation, presence, workingCopy } from '@/db/schema'
 
@@ -6,7 +6,7 @@ import { installation, presence, workingCopy } from '@/db/schema'
 const CLOSED_AFTER = sql`interval '45 seconds'`
 
 export type Present = {
-  /** Who else has the installation open. */
+  /** Who else has the installation open; one’s own other pages are not told. */
   readonly others: readonly string[]
   /** The version that is kept now. */
   readonly version: number
@@ -31,10 +31,10 @@ export const touchPresence = (
       .onConflictDoUpdate({ target: presence.pageId, set: { installationId, seenAt: sql`now()` } })
     await tx.delete(presence).where(lt(presence.seenAt, sql`now() - ${CLOSED_AFTER}`))
     const rows = await tx
-      .select({ name: presence.personName })
+      .selectDistinct({ name: presence.personName })
       .from(presence)
-      .where(and(eq(presence.installationId, installationId), ne(presence.pageId, pageId)))
-      .orderBy(desc(presence.seenAt))
+      .where(and(eq(presence.installationId, installationId), ne(presence.personName, personName)))
+      .orderBy(asc(presence.personName))
     return { others: rows.map(({ name }) => name), version: known.version }
   })
 

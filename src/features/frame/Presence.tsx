@@ -20,8 +20,8 @@ export function Presence({ id }: { id: string }) {
     const tell = async () => {
       const answer = await postJson<Answer>(ADDRESS, { pageId, installationId: id })
       if (!isOpen || answer?.kind !== 'done') return
-      setOthers([...new Set(answer.others ?? [])])
-      if (answer.others?.[0] !== undefined && answer.version !== undefined) heard(answer.version, answer.others[0])
+      setOthers(answer.others ?? [])
+      if (answer.version !== undefined) heard(answer.version, answer.others?.[0] ?? 'another page')
     }
     const leave = () =>
       navigator.sendBeacon(

@@ -48,7 +48,7 @@ export function useBeside(installationId: string): Beside {
   }
 }
 
-const NONE = ''
+const NONE = 'none'
 
 /** Which revision lies beside, and what differs in the sentences. */
 export function BesideNote({ beside, seals }: { beside: Beside; seals: readonly SealName[] }) {

@@ -11,7 +11,7 @@ import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-const WHOLE = ''
+const WHOLE = 'whole'
 const MOST = 400
 
 type Props = {
@@ -30,14 +30,16 @@ export function LineNotes({ name, place, parts, isWriting, onWritten }: Props) {
   const [text, setText] = useState('')
   const targets = [
     [WHOLE, 'the whole sentence'] as const,
-    ...parts.flatMap((part) => ('path' in part && part.path !== WHOLE ? [[part.path, part.label] as const] : [])),
+    ...parts.flatMap((part) => ('path' in part && part.path !== '' ? [[part.path, part.label] as const] : [])),
   ].filter(([target], index, all) => all.findIndex(([other]) => other === target) === index)
+  // The first sentence stands for the whole response; a note on it is a note on the floor.
+  const placeOf = (target: string) => joinPlaces(place, target === WHOLE ? '' : target) || 'floor'
   const noted = targets.flatMap(([target, label]) => {
-    const note = noteAt(response, joinPlaces(place, target) || 'floor')
+    const note = noteAt(response, placeOf(target))
     return note === '' ? [] : [{ target, label, note }]
   })
   const write = (target: string, note: string) =>
-    edit(`note: ${name}`, (draft) => writeNote(draft.response, joinPlaces(place, target) || 'floor', note))
+    edit(`note: ${name}`, (draft) => writeNote(draft.response, placeOf(target), note))
   if (noted.length === 0 && !isWriting) return null
   return (
     <Box sx={{ flexBasis: '100%', fontSize: '0.8125rem', color: 'text.secondary', lineHeight: 1.5 }}>

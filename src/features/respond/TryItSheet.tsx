@@ -7,11 +7,14 @@ import Typography from '@mui/material/Typography'
 import { signalText } from '@/core/motor/signalText'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { weekClockText } from '@/core/response/localClock'
-import type { Input } from '@/core/response/schema'
+import type { Input, Response } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/response/words'
+import { Moments } from '@/features/respond/Moments'
+import { TimeControl } from '@/features/respond/TimeControl'
 import { JudgementList } from '@/features/respond/JudgementList'
 import { causeColour, inputCause, ruleCause } from '@/ui/cause'
 import { Ruled } from '@/ui/Ruled'
+import { TextButton } from '@/ui/TextButton'
 import { SideHeading } from '@/ui/StageLayout'
 import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
@@ -29,17 +32,26 @@ export function TryItSheet() {
         .map((input) => (
           <InputControl key={input.id} input={input} />
         ))}
-      {response.rules.some(({ kind }) => kind === 'week') && <ClockControl />}
+      {goesByClock(response) && <ClockControl />}
+      <TimeControl />
       <Answer />
+      <Moments />
       <JudgementList />
     </>
   )
 }
 
+/** Whether anything in a response looks at the clock. */
+const goesByClock = ({ rules, dayByWeek }: Response): boolean =>
+  dayByWeek !== undefined ||
+  rules.some((rule) => rule.kind === 'week' || ('setPoints' in rule && rule.setPoints !== undefined))
+
 function InputControl({ input }: { input: Input }) {
   const { values, set } = useTryIt()
   const preference = usePreference()
-  const value = values[input.id] ?? 0
+  const held = values[input.id] ?? 0
+  const isLost = Number.isNaN(held)
+  const value = isLost && input.kind !== 'switch' ? input.from : held
   const colour = causeColour(inputCause(input))
   const name = capital(input.name)
   return (
@@ -49,7 +61,23 @@ function InputControl({ input }: { input: Input }) {
           {name}
         </Typography>
         <Typography variant="figure" sx={{ fontSize: '0.875rem' }}>
-          {input.kind === 'switch' ? (value >= 0.5 ? 'on' : 'off') : formatQuantity(value, input.kind, preference)}
+          {input.kind !== 'switch' && (
+            <Box component="span" sx={{ fontSize: '0.6875rem' }}>
+              <TextButton
+                label={isLost ? `${name} reads again` : `Try ${name} without a reading`}
+                onClick={() => set(input.id, isLost ? (input.from + input.to) / 2 : NaN)}
+              >
+                {isLost ? 'plug in' : 'unplug'}
+              </TextButton>
+            </Box>
+          )}{' '}
+          {input.kind === 'switch'
+            ? value >= 0.5
+              ? 'on'
+              : 'off'
+            : isLost
+              ? 'no reading'
+              : formatQuantity(value, input.kind, preference)}
           {input.kind === 'switch' && (
             <Switch
               size="small"
@@ -69,6 +97,7 @@ function InputControl({ input }: { input: Input }) {
           max={input.to}
           step={0.1}
           value={value}
+          disabled={isLost}
           onChange={(_event, x) => set(input.id, x)}
           sx={{
             color: colour,

@@ -9,7 +9,7 @@ export const bounds: BehaviourKind<Response> = {
   places: () => [''],
   name: () => 'floor and ceiling',
   cause: () => 'speed',
-  sentence: ({ floor, ceiling, wins = 'highest', rules, stages }) => [
+  sentence: ({ floor, ceiling, wins = 'highest', stages }) => [
     {
       kind: 'choice',
       path: 'floor.offAllowed',
@@ -36,23 +36,7 @@ export const bounds: BehaviourKind<Response> = {
         ['rescale', 'ramps squeezed under it'],
       ],
     },
-    text('.'),
-    ...(rules.length > 1
-      ? ([
-          text(' '),
-          {
-            kind: 'choice',
-            path: 'wins',
-            label: 'whose ask counts',
-            value: wins,
-            options: [
-              ['highest', 'The highest ask counts'],
-              ['first', 'The first in the list that asks counts'],
-            ],
-          },
-          text('.'),
-        ] as const)
-      : []),
+    text(wins === 'first' ? '. The first in the list that asks counts.' : '.'),
   ],
   now: ({ floor }, _explanation) => `asks ${formatPct(floor.offAllowed ? 0 : floor.speedPct)} %`,
   why: {
@@ -60,5 +44,14 @@ export const bounds: BehaviourKind<Response> = {
     source: `${ofCommonPractice}; cases in the reference values, ctl.ramp`,
   },
   isFixed: true,
+  more: ({ wins = 'highest' }) => [
+    {
+      label: wins === 'first' ? 'The highest ask counts' : 'The first in the list that asks counts',
+      change: (draft) => {
+        if (wins === 'first') delete draft.wins
+        else draft.wins = 'first'
+      },
+    },
+  ],
   offers: () => [],
 }

@@ -15,7 +15,7 @@ import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 export type OtherInstallation = { readonly id: string; readonly name: string; readonly siteName: string }
 
-const NONE = ''
+const NONE = 'none'
 
 type Props = {
   others: readonly OtherInstallation[]

@@ -20,10 +20,10 @@ import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 const WIDTH = 760
 const HEIGHT = 250
-const MARGIN = 70
+const MARGIN = 92
 const RULERS = [
   { key: 'probe', y: 62, name: 'probe' },
-  { key: 'saturation', y: 118, name: 'condenses' },
+  { key: 'saturation', y: 118, name: 'condenses at' },
   { key: 'gauge', y: 174, name: 'gauge' },
   { key: 'speed', y: 226, name: 'speed' },
 ] as const

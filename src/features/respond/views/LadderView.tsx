@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import { Line, ReferenceLine } from 'recharts'
 import { clamp } from '@/core/clamp'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
-import { ladder, ladderPowerW } from '@/core/response/ladder'
+import { joinStep, ladder, ladderPowerW } from '@/core/response/ladder'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'
 import { Plot, type Axis } from '@/features/respond/views/Plot'
 import { settingStep } from '@/features/respond/views/settingStep'
@@ -75,8 +75,7 @@ export function LadderView() {
       : walked.up.reduce((near, rung) =>
           Math.abs(rung.demandPct - demandPct) < Math.abs(near.demandPct - demandPct) ? rung : near,
         )
-  const before = walked.up.filter(({ demandPct: at }) => at < stages.fixed[0]!.joinsAtPct).at(-1)
-  const after = walked.up.find(({ fixedRunning }) => fixedRunning === 1)
+  const step = joinStep(given.response, 0)
   const powerW = nowRung && ladderPowerW(nowRung, variableW, fixedW)
   return (
     <>
@@ -138,12 +137,8 @@ export function LadderView() {
         {lines}
       </Plot>
       <Typography variant="body2">
-        {before && after && (
-          <>
-            At the first join it steps from {formatNumber(before.fanEquivalents, 2)} to{' '}
-            {formatNumber(after.fanEquivalents, 2)} fans’ worth: the variable fan drops back to its floor.{' '}
-          </>
-        )}
+        At the first join it steps from {formatNumber(step.before, 2)} to {formatNumber(step.after, 2)} fans’ worth: the
+        variable fan drops back to its floor.{' '}
         {nowRung && (
           <>
             Now {formatNumber(nowRung.fanEquivalents, 2)} fans’ worth at a demand of {formatPct(nowRung.demandPct)} %

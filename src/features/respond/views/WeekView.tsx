@@ -114,12 +114,13 @@ export function WeekView() {
           headerToolbar={false}
           allDaySlot={false}
           nowIndicator={false}
-          height={330}
-          slotDuration="01:00:00"
+          height={340}
+          slotDuration="02:00:00"
+          slotHeaderFormat={{ hour: '2-digit', minute: '2-digit', hour12: false }}
           snapDuration={SNAP}
           dayHeaderFormat={{ weekday: 'short' }}
           eventTimeFormat={{ hour: '2-digit', minute: '2-digit', hour12: false }}
-          scrollTime="06:00:00"
+          scrollTime="00:00:00"
           editable
           selectable
           selectMirror
@@ -155,8 +156,8 @@ const WEEK_LOOK = {
   mb: 1,
   overflowX: 'auto',
   '& > *': { minWidth: 560 },
-  '--fc-classic-event': 'var(--mui-palette-cause-time)',
-  '--fc-classic-event-contrast': 'var(--mui-palette-ground-sheet)',
+  '--fc-classic-event': 'color-mix(in srgb, var(--mui-palette-cause-time) 22%, var(--mui-palette-ground-sheet))',
+  '--fc-classic-event-contrast': 'var(--mui-palette-text-primary)',
   '--fc-classic-background': 'var(--mui-palette-ground-sheet)',
   '--fc-classic-border': 'var(--mui-palette-divider)',
   '--fc-classic-muted': 'var(--mui-palette-ground-side)',
