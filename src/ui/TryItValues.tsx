@@ -50,6 +50,11 @@ export function TryItValues({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<Values>({})
   const [stretches, setStretches] = useState<readonly Stretch[]>([])
   const set = useCallback((input: string, value: number) => setChosen((before) => ({ ...before, [input]: value })), [])
+  const settle = useCallback(() => setStretches([]), [])
+  const goTo = useCallback((moment: Values) => {
+    setStretches([])
+    setChosen(moment)
+  }, [])
   const values = useMemo(() => ({ ...startValues(document), ...chosen }), [document, chosen])
   // An address someone shared brings its moment with it; the server draws the page without.
   const { response } = document
@@ -66,13 +71,10 @@ export function TryItValues({ children }: { children: ReactNode }) {
       set,
       stretches,
       letPass: (lastsS, pulse) => setStretches((before) => [...before, { values, lastsS, pulse }]),
-      settle: () => setStretches([]),
-      goTo: (moment) => {
-        setStretches([])
-        setChosen(moment)
-      },
+      settle,
+      goTo,
     }),
-    [values, set, stretches],
+    [values, set, stretches, settle, goTo],
   )
   return (
     <Context.Provider value={value}>

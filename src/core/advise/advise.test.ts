@@ -1,5 +1,6 @@
 import { SEVERITIES } from '@/core/advise/judgement'
 import { judgeInstallation, judgementSaid } from '@/core/advise/judge'
+import { mostStartsAnHour } from '@/core/advise/startsTooOften'
 import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
 import { facts } from '@/core/record/facts'
@@ -64,6 +65,55 @@ const houseWith = (d: Installation, lost: 'off' | 'full') => {
   d.brief.duty = 'livestock'
   d.kit.controller!.abilities = { ...d.kit.controller!.abilities, lost }
 }
+
+/** It stands between runs of a minute, one in every period. */
+const onlyCycle = (d: Installation, periodS: number) => {
+  d.kit.controller = null
+  d.response.floor.offAllowed = true
+  d.response.followers = []
+  d.response.rules = [{ id: 'cycle', kind: 'cycle', onS: 60, periodS, speedPct: 60 }]
+}
+/** A band of half a kelvin in a space of this volume, between runs of which it stands. */
+const smallSpace = (d: Installation, volumeM3: number) => {
+  d.kit.controller = null
+  differential(d, 18, 17.5, 0.1)
+  d.response.floor.offAllowed = true
+  Object.assign(d.brief.space, { volumeM3, allowedRiseK: 5 })
+}
+const gears = (d: Installation, heatPct: number, doorPct: number) => {
+  d.brief.duty = 'door-curtain'
+  d.kit.controller = null
+  const door = d.response.rules[2]!
+  differential(d, 18, 17, 0.1)
+  Object.assign(d.response.rules[0]!, { sense: 'heating', onAt: 17, offAt: 18, speedPct: heatPct })
+  d.response.rules.push({ ...door, speedPct: doorPct } as typeof door)
+}
+const alarmAt = (d: Installation, at: number) =>
+  void (d.response.otherOutputs = [
+    {
+      id: 'alarm',
+      kind: 'alarm',
+      name: 'alarm',
+      onWhen: [{ kind: 'input', input: 'roomTemp', when: 'at-or-above', at, release: 1 }],
+      notWhile: [],
+      delayS: 0,
+    },
+  ])
+const profiles = (d: Installation, winterProfile: string, summerProfile: string) => {
+  d.brief.duty = 'balanced'
+  d.brief.answers = { winterProfile, summerProfile }
+}
+/** A bypass that opens at 24 °C inside and is barred from `barredAt` outside. */
+const purge = (d: Installation, barredAt: number) => {
+  d.kit.controller = null
+  bypass(d, 35)
+  d.response.inputs.push({ id: 'outdoor', kind: 'temperature', name: 'outdoor temperature', from: -20, to: 40 })
+  d.response.otherOutputs![0]!.notWhile = [
+    { kind: 'input', input: 'outdoor', when: 'at-or-above', at: barredAt, release: 0 },
+  ]
+}
+const airIn = (d: Installation, air: number, airDamp: number) =>
+  void (d.brief.answers = { temp: 18, damp: 93, air, airDamp })
 
 describe.each([
   {
@@ -255,6 +305,49 @@ describe.each([
     triggers: (d: Installation) => void (d.kit.controller!.settings[0]!.power = 'lost'),
     short: (d: Installation) => void (d.kit.controller!.settings[0]!.power = 'kept'),
   },
+  {
+    // Common practice, no source: ten starts an hour; a period of 6 min makes exactly ten.
+    id: 'starts-too-often-cycle',
+    triggers: (d: Installation) => onlyCycle(d, 359),
+    short: (d: Installation) => onlyCycle(d, 360),
+  },
+  {
+    id: 'starts-too-often-fan',
+    triggers: (d: Installation) => smallSpace(d, 0.5),
+    short: (d: Installation) => smallSpace(d, 30),
+  },
+  {
+    id: 'gears-not-ascending-boost',
+    triggers: (d: Installation) => gears(d, 60, 60),
+    short: (d: Installation) => gears(d, 60, 65),
+  },
+  {
+    // The limit of the fruiting room is 20 °C.
+    id: 'alarm-too-late-alarm-0',
+    triggers: (d: Installation) => alarmAt(d, 20),
+    short: (d: Installation) => alarmAt(d, 19.9),
+  },
+  {
+    id: 'profile-reversed',
+    triggers: (d: Installation) => profiles(d, 'cool', 'normal'),
+    short: (d: Installation) => profiles(d, 'normal', 'normal'),
+  },
+  {
+    id: 'purge-warmer-by',
+    triggers: (d: Installation) => purge(d, 30),
+    short: (d: Installation) => purge(d, 27),
+  },
+  {
+    // 18 °C and 93 % hold 12.0 g/kg; 16 °C air holds that at no humidity, 20 °C air from about 82 % up.
+    id: 'purge-wetter-damp',
+    triggers: (d: Installation) => airIn(d, 20, 90),
+    short: (d: Installation) => airIn(d, 20, 70),
+  },
+  {
+    id: 'not-read-back',
+    triggers: (d: Installation) => void (d.dial.done = [{ action: 'set-floor', value: -1 }]),
+    short: (d: Installation) => void (d.dial.done = []),
+  },
 ])('$id', ({ id, triggers, short }) => {
   test('is said', () => expect(ids(triggers)).toContain(id))
   test('is not said just short of it', () => expect(ids(short)).not.toContain(id))
@@ -266,6 +359,28 @@ describe.each([
     expect(judgeInstallation(cured, derive(cured)).map((judgement) => judgement.id)).not.toContain(id)
   })
 })
+
+describe('changes since the last seal', () => {
+  const said = (changes: number | null) => {
+    const room = demoInstallation('fruiting-room')
+    return judgeInstallation(room, derive(room), changes).map(({ title }) => title)
+  }
+  test.each([
+    [null, []],
+    [0, []],
+    [1, ['A change is not sealed.']],
+    [3, ['3 changes are not sealed.']],
+  ])('%p: %p', (changes, titles) => expect(said(changes)).toEqual(titles))
+})
+
+// sim.maxStarts: N = ΔQ ÷ (4 C d).
+test.each([
+  { deltaW: 1207.2, capacityJK: 5e5, bandK: 1, starts: 2.17296 },
+  { deltaW: 1207.2, capacityJK: 5e5, bandK: 0.5, starts: 4.34592 },
+  { deltaW: 1207.2, capacityJK: 1e5, bandK: 1, starts: 10.8648 },
+])('most starts an hour: $starts', ({ deltaW, capacityJK, bandK, starts }) =>
+  expect(mostStartsAnHour(deltaW, capacityJK, bandK)).toBeCloseTo(starts, 5),
+)
 
 test('the gravest comes first', () => {
   const { judgements } = judge((d) => {

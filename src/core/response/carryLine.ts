@@ -30,10 +30,14 @@ export function carryLine(draft: Response, adopted: Response, { place }: Pick<Li
   if (!isList(place)) {
     const [first = ''] = keysOf(place)
     if (place !== first && valueAt(draft, first) === undefined) putAt(draft, first, {})
-    return putAt(draft, place, value)
+    putAt(draft, place, value)
+    // A kick under the floor would be none.
+    if (draft.startKick) draft.startKick.speedPct = Math.max(draft.startKick.speedPct, draft.floor.speedPct)
+    return
   }
   const [list = ''] = keysOf(place)
-  const here = (valueAt(draft, list) as { id?: string }[] | undefined) ?? []
+  if (valueAt(draft, list) === undefined) putAt(draft, list, [])
+  const here = valueAt(draft, list) as { id?: string }[]
   if (value.id !== undefined)
     value.id = freeId(
       here.map(({ id }) => id ?? ''),

@@ -1,7 +1,9 @@
 'use client'
 
 import { usePathname, useRouter } from 'next/navigation'
+import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { useActions } from '@/ui/actions'
 import { STAGES, stagePath } from '@/ui/stages'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -21,5 +23,13 @@ export function FrameKeys({ id }: { id: string }) {
   useHotkeys('mod+z', undo, { preventDefault: true, enableOnFormTags: true })
   useHotkeys('mod+shift+z', redo, { preventDefault: true, enableOnFormTags: true })
   useHotkeys('mod+enter', () => router.push(stagePath(id, 'hand-over')), { enableOnFormTags: true })
+  const actions = useMemo(
+    () => [
+      { label: 'Undo', group: 'Do here', run: undo },
+      { label: 'Redo', group: 'Do here', run: redo },
+    ],
+    [undo, redo],
+  )
+  useActions(actions)
   return null
 }

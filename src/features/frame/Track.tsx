@@ -5,16 +5,14 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useDeferredValue, useMemo } from 'react'
-import { compare } from '@/core/record/compare'
-import type { Installation } from '@/core/document/installation'
 import { standings, type ResultSummary, type SealSummary } from '@/features/frame/standings'
 import { STAGES, stagePath } from '@/ui/stages'
-import { useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
+import { useChanges, useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
 
 type Props = {
   id: string
   results: readonly ResultSummary[]
-  lastSeal: (Omit<SealSummary, 'isCurrent'> & { document: Installation }) | null
+  lastSeal: Omit<SealSummary, 'isCurrent'> | null
 }
 
 /** On a phone the strip is wider than the screen: the stage one is at comes into view. */
@@ -27,10 +25,11 @@ export function Track({ id, results, lastSeal }: Props) {
   const document = useDeferredValue(useDocument())
   const derived = useDerived()
   const judgements = useJudgements()
+  const changes = useChanges()
   const lines = useMemo(() => {
-    const seal = lastSeal && { ...lastSeal, isCurrent: compare(lastSeal.document, document).length === 0 }
+    const seal = lastSeal && { ...lastSeal, isCurrent: changes === 0 }
     return standings(document, derived, judgements, results, seal)
-  }, [document, derived, judgements, results, lastSeal])
+  }, [document, derived, judgements, results, lastSeal, changes])
   const here = STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`))
   return (
     <Box

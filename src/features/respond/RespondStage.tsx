@@ -14,6 +14,7 @@ import { problemLine } from '@/core/problem'
 import { BesideNote, useBeside, type SealName } from '@/features/respond/Beside'
 import { RuleList } from '@/features/respond/RuleList'
 import type { OtherInstallation } from '@/features/respond/start/FromOther'
+import { useRespondActions } from '@/features/respond/useRespondActions'
 import { StartFrom } from '@/features/respond/StartFrom'
 import { TryItSheet } from '@/features/respond/TryItSheet'
 import { VIEW_IDS, VIEWS, type ViewId } from '@/features/respond/views/table'
@@ -59,6 +60,7 @@ export function RespondStage({ others, installationId, seals }: Props) {
     ...views.map((id) => [id, VIEWS[id].name] as const),
   ]
   const View = viewId && VIEWS[viewId].View
+  useRespondActions(setChosen)
   return (
     <StageLayout
       title={

@@ -50,7 +50,7 @@ type Props = {
 export function Plot({ label, height = 245, rows, x, y, overlay, children }: Props) {
   const [plot, setPlot] = useState<PlotArea | null>(null)
   return (
-    <Box sx={{ position: 'relative', height, userSelect: 'none' }} role="group" aria-label={label}>
+    <Box sx={{ position: 'relative', height, userSelect: 'none', overflow: 'hidden' }} role="group" aria-label={label}>
       <Frame {...{ height, rows, x, y, onPlot: setPlot }}>{children}</Frame>
       {plot && overlay && (
         <svg width="100%" height={height} style={{ position: 'absolute', inset: 0, pointerEvents: 'none' }}>
@@ -84,6 +84,8 @@ const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: Fram
           domain={[x.from, x.to]}
           allowDataOverflow
           tickCount={7}
+          interval="preserveStartEnd"
+          minTickGap={14}
           ticks={x.ticks && [...x.ticks]}
           tick={chartFont}
           stroke="var(--mui-palette-text-secondary)"

@@ -1,0 +1,255 @@
+import { edit, expect, expectKept, expectNoAxeFindings, openStage, test } from './setup/test'
+import { addByWords, lookAt, makeInstallation, tabTo } from './setup/installation'
+
+test('by keys alone: a ramp, a surge, a week and a follower', async ({ yard }) => {
+  await makeInstallation(yard, 'Keys only', 'grow room', 'Kit')
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await yard.keyboard.press(key)
+  }
+  await tabTo(yard, yard.getByRole('button', { name: 'Add a fan' }))
+  await press('Enter')
+  await expect(yard.getByText('fan 2').first()).toBeVisible()
+  await yard.keyboard.press('Escape')
+  await press(']', ']')
+  await yard.waitForURL('**/respond')
+  const sentences = yard.getByRole('list', { name: 'Rules' }).getByRole('listitem')
+  const add = async (words: string, said: RegExp) => {
+    await press('a')
+    await expect(yard.getByRole('combobox', { name: 'Add a rule' })).toBeFocused()
+    await yard.keyboard.type(words)
+    await press('Enter')
+    await expect(sentences.filter({ hasText: said }).first()).toBeVisible()
+    await press('Escape')
+    await yard.keyboard.press('Tab')
+  }
+  const leaveField = () => yard.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+  await add('hum ramp', /As humidity climbs/)
+  await leaveField()
+  await add('hum surge 12', /When humidity rises by/)
+  await leaveField()
+  await add('week', /By the clock/)
+  await leaveField()
+  await add('follow 75', /follows at/)
+  const ratio = yard.getByRole('textbox', { name: /share of the lead/ })
+  await expect(ratio).toHaveValue('75')
+  await leaveField()
+  await tabTo(yard, ratio)
+  await press('ArrowUp')
+  await expect(ratio).toHaveValue('76')
+  await tabTo(yard, yard.getByRole('textbox', { name: 'from', exact: true }))
+  await press('ArrowUp')
+  await expect(yard.getByRole('textbox', { name: 'from', exact: true })).toHaveValue('08:15')
+  await tabTo(yard, yard.getByRole('slider', { name: 'room temperature ramp, start' }))
+  const before = await yard.getByRole('textbox', { name: /room temperature, start/ }).inputValue()
+  await press('ArrowRight')
+  await expect(yard.getByRole('textbox', { name: /room temperature, start/ })).not.toHaveValue(before)
+  await expectKept(yard)
+})
+
+test('a sentence is switched off without being lost, noted, copied, moved, and brought back', async ({ yard }) => {
+  await openStage(yard, /Archive flat/, 'respond')
+  const sentences = yard.getByRole('list', { name: 'Rules' }).getByRole('listitem')
+  const cold = sentences.filter({ hasText: 'less, never under the floor' })
+  const menu = async (line: typeof cold, item: string) => {
+    await line.getByRole('button', { name: /off, move, copy, remove/ }).click()
+    await yard.getByRole('menuitem', { name: item, exact: true }).click()
+  }
+  await menu(cold, 'Switch off, keep it here')
+  await expect(cold).toContainText('switched off')
+  await expectKept(yard)
+  await yard.reload()
+  await expect(cold).toContainText('switched off')
+  await edit(yard, /^reduction/, '15')
+  await menu(cold, 'Switch on')
+  await expect(cold).not.toContainText('switched off')
+  await expect(yard.getByRole('textbox', { name: /^reduction/ })).toHaveValue('15')
+  await menu(cold, 'Note…')
+  await yard.getByRole('combobox', { name: /what the note on/ }).click()
+  await yard.getByRole('option', { name: 'reduction', exact: true }).click()
+  await yard.getByRole('textbox', { name: /^note on/ }).fill('The neighbour hears it at 20')
+  await yard.getByRole('button', { name: 'Keep the note' }).click()
+  await expect(cold).toContainText('The neighbour hears it at 20')
+  await menu(cold, 'Copy')
+  await expect(cold).toHaveCount(2)
+  await yard.keyboard.press('Control+z')
+  await expect(cold).toHaveCount(1)
+  const [first, second] = [sentences.nth(1), sentences.nth(2)]
+  const [was, then] = [await first.innerText(), await second.innerText()]
+  await menu(second, 'Move up')
+  await expect(first).toContainText(then.slice(0, 12))
+  await expect(second).toContainText(was.slice(0, 12))
+  await expectKept(yard)
+})
+
+test('start from the controller as found: what the panel shows is said in sentences, with what is odd', async ({
+  yard,
+}) => {
+  await openStage(yard, /Fruiting room/, 'respond')
+  await yard.getByRole('button', { name: 'Start from…' }).click()
+  await yard.getByRole('menuitem', { name: 'From the controller as found' }).click()
+  const meaning = yard.getByRole('region', { name: 'What it means' })
+  const fields = yard.getByRole('region', { name: 'On the panel now' }).getByRole('textbox')
+  await fields.first().fill('10')
+  await fields.first().press('Enter')
+  await expect(meaning.getByText(/Always run at least 10 %/)).toBeVisible()
+  await expect(meaning.getByText('What is odd about it')).toBeVisible()
+  await yard.getByRole('button', { name: 'Close' }).click()
+  for (let undo = 0; undo < 2; undo++) await yard.keyboard.press('Control+z')
+})
+
+test('a sentence is copied from another installation, with the input it needs', async ({ yard }) => {
+  await makeInstallation(yard, 'Copies a rule', 'exhaust', 'Respond')
+  await yard.getByRole('button', { name: 'Start from…' }).click()
+  await yard.getByRole('menuitem', { name: 'From another installation' }).click()
+  await yard.getByRole('combobox', { name: 'installation to take from' }).click()
+  await yard
+    .getByRole('option', { name: /Changing rooms|changing rooms/ })
+    .first()
+    .click()
+  await yard.getByRole('listitem').filter({ hasText: 'rises by' }).getByRole('button', { name: 'Copy this' }).click()
+  await expect(yard.getByText('Copied. It stands with the others')).toBeVisible()
+  await yard.getByRole('button', { name: 'Close' }).click()
+  await expect(yard.getByRole('list', { name: 'Rules' })).toContainText('rises by')
+  await expectKept(yard)
+})
+
+test('a sealed revision lies beside: sentences and a dotted curve', async ({ yard }) => {
+  await openStage(yard, /Fruiting room/, 'respond')
+  await yard.getByRole('combobox', { name: 'revision to compare with' }).click()
+  await yard.getByRole('option', { name: /^rev 1,/ }).click()
+  await expect(yard.getByText('dotted in the chart')).toBeVisible()
+  await expect(yard.getByRole('list', { name: 'Changes' }).getByRole('listitem').first()).toBeVisible()
+})
+
+test('controllers are compared, and what moves is shown before one is taken', async ({ yard }) => {
+  await openStage(yard, /Inverter cupboard/, 'respond')
+  await lookAt(yard, 'controllers compared')
+  const table = yard.getByRole('table', { name: 'Controllers compared' })
+  await expect(table.getByRole('row')).toHaveCount(10)
+  await expect(table).toContainText('◂ chosen')
+  await table
+    .getByRole('button', { name: /What moves with/ })
+    .last()
+    .click()
+  await expect(yard.getByRole('region', { name: 'What moves' })).toBeVisible()
+  await expectNoAxeFindings(yard)
+})
+
+test('time passes: a thrown switch, what is remembered, and a moment that is shared by its address', async ({
+  yard,
+}) => {
+  const path = await openStage(yard, /Fruiting room/, 'respond')
+  const side = yard.getByRole('complementary', { name: 'Try it' })
+  await side.getByRole('combobox', { name: 'switch to throw' }).click()
+  await yard.getByRole('option', { name: 'harvest switch' }).click()
+  await edit(yard, /how long the switch is on/, '10 min')
+  await side.getByRole('button', { name: 'Let a minute pass' }).click()
+  await expect(side.getByTestId('passed')).toContainText('60 s have passed')
+  await side.getByRole('button', { name: 'As if settled again' }).click()
+  await edit(yard, /how long the switch is on/, '59 min')
+  await side.getByRole('button', { name: 'Let a whole hour pass' }).click()
+  await expect(side.getByRole('list', { name: 'What it remembers' })).toContainText(
+    'Harvest switch is off and runs on for',
+  )
+  await side.getByRole('button', { name: 'As if settled again' }).click()
+  await side.getByRole('slider', { name: 'Room temperature', exact: true }).fill('20')
+  await side.getByRole('button', { name: 'Try Humidity without a reading' }).click()
+  await expect(side.getByText('no reading')).toBeVisible()
+  const now = await side.getByTestId('speed-now').innerText()
+  await side.getByRole('button', { name: 'Pin this moment' }).click()
+  const address = await side.getByRole('textbox', { name: 'address of this moment' }).inputValue()
+  expect(address).toContain(path)
+  await yard.goto('/yard')
+  await yard.goto(address)
+  await expect(side.getByTestId('speed-now')).toHaveText(now)
+  await expect(side.getByText('no reading')).toBeVisible()
+})
+
+test('a join of the ladder is dragged by keys, and the step at it is told', async ({ yard }) => {
+  await openStage(yard, /Duckling brooder/, 'respond')
+  await lookAt(yard, 'staging ladder')
+  await expect(yard.getByText('steps from 1.00 to 1.65')).toBeVisible()
+  const join = yard.getByRole('slider', { name: 'fixed fan 1 joins at' })
+  const before = Number(await join.getAttribute('aria-valuenow'))
+  await join.press('ArrowRight')
+  await expect.poll(async () => Number(await join.getAttribute('aria-valuenow'))).toBeGreaterThan(before)
+  await expectNoAxeFindings(yard)
+  await yard.keyboard.press('Control+z')
+})
+
+test('the week is painted: a day copied, a period wiped, what runs when told', async ({ yard }) => {
+  await openStage(yard, /Archive flat/, 'respond')
+  await lookAt(yard, 'week, and what runs when')
+  const week = yard.getByRole('group', { name: 'Painted week' })
+  await expect(week.getByText('17:30 – 22:30')).toHaveCount(5)
+  await yard.getByRole('button', { name: 'Copy the day' }).click()
+  await yard.getByRole('combobox', { name: 'day to copy' }).click()
+  await yard.getByRole('option', { name: 'Sun' }).click()
+  await yard.getByRole('button', { name: 'Copy the day' }).click()
+  await expect(week.getByText('17:30 – 22:30')).toHaveCount(1)
+  await week.getByText('17:30 – 22:30').click()
+  await expect(week.getByText('17:30 – 22:30')).toHaveCount(0)
+  await yard.getByRole('combobox', { name: 'kind of day' }).click()
+  await yard.getByRole('option', { name: /forward/ }).click()
+  await expect(yard.getByRole('region', { name: 'What runs when' })).toContainText('23 h')
+  await expectNoAxeFindings(yard)
+  for (let undo = 0; undo < 2; undo++) await yard.keyboard.press('Control+z')
+  await expect(week.getByText('17:30 – 22:30')).toHaveCount(5)
+  await expectKept(yard)
+})
+
+for (const { name, installation, view, shows } of [
+  {
+    name: 'bypass map',
+    installation: /Archive flat/,
+    view: 'two inputs at once',
+    shows: 'Over outdoor temperature and room temperature',
+  },
+  {
+    name: 'followers in flow',
+    installation: /Fruiting room/,
+    view: 'followers in flow',
+    shows: 'exhaust and make-up in flow',
+  },
+])
+  test(`${name} is drawn and clean`, async ({ yard }) => {
+    await openStage(yard, installation, 'respond')
+    await lookAt(yard, view)
+    await expect(yard.getByRole('group', { name: shows })).toBeVisible()
+    await expectNoAxeFindings(yard)
+  })
+
+test('the condenser scale puts probe, saturation and pressure beside each other', async ({ yard }) => {
+  await openStage(yard, /Creamery condenser/, 'respond')
+  await lookAt(yard, 'probe, saturation and pressure')
+  await expect(yard.getByRole('img', { name: /Probe, condensing temperature, pressure and speed of/ })).toBeVisible()
+  await expectNoAxeFindings(yard)
+})
+
+test('day and night stand side by side', async ({ yard }) => {
+  await makeInstallation(yard, 'By day and night', 'grow room', 'Respond')
+  await addByWords(yard, 'night by light')
+  await lookAt(yard, 'day and night side by side')
+  await expect(yard.getByRole('group', { name: /^By day, against/ })).toBeVisible()
+  await expect(yard.getByRole('group', { name: /^By night, against/ })).toBeVisible()
+})
+
+test('a second editor is told of, and whoever keeps second chooses', async ({ yard, browser }) => {
+  const path = await openStage(yard, /Kiln room/, 'respond')
+  const context = await browser.newContext({ baseURL: new URL(yard.url()).origin })
+  const other = await context.newPage()
+  await other.goto('/sign-in')
+  await other.getByRole('button', { name: 'Open the demo yard' }).click()
+  await other.waitForURL('**/yard')
+  await other.goto(path)
+  await expect(other.locator('#standing')).not.toBeEmpty()
+  await edit(other, /^floor/, '33')
+  await expectKept(other)
+  await yard.evaluate(() => window.dispatchEvent(new Event('focus')))
+  await expect(yard.getByText('This page is behind')).toBeVisible()
+  await yard.getByRole('button', { name: 'Show the newer one' }).click()
+  await expect(yard.getByRole('textbox', { name: /^floor/ })).toHaveValue('33')
+  await other.keyboard.press('Control+z')
+  await expectKept(other)
+  await context.close()
+})
