@@ -27,7 +27,7 @@ export function Choice<T extends string>({ label, value, options, onChange, colo
         font: 'inherit',
         fontWeight: 600,
         color: colour,
-        '& .MuiSelect-select': { py: 0.25 },
+        '& .MuiSelect-select': { py: 0.25, minHeight: 24 },
         '@media (max-width: 600px)': { minHeight: 44 },
       }}
     >

@@ -28,7 +28,7 @@ export function DaysField({ label, value, onChange, colour = 'text.primary' }: P
         if (days.length > 0) onChange(days)
       }}
       inputProps={{ 'aria-label': label }}
-      sx={{ font: 'inherit', fontWeight: 600, color: colour, '& .MuiSelect-select': { py: 0.25 } }}
+      sx={{ font: 'inherit', fontWeight: 600, color: colour, '& .MuiSelect-select': { py: 0.25, minHeight: 24 } }}
     >
       {DAY_NAMES.map((day, index) => (
         <MenuItem key={day} value={index}>

@@ -19,6 +19,7 @@ import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
 
 // Fetched when it is first opened: a page that is only read does without it.
+const KeysList = dynamic(() => import('@/ui/KeysList').then((module) => module.KeysList), { ssr: false })
 const FindOrDo = dynamic(() => import('@/ui/FindOrDo').then((module) => module.FindOrDo), { ssr: false })
 
 type Props = {
@@ -41,10 +42,16 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
   const path = usePathname()
   const router = useRouter()
   const [isFinding, setFinding] = useState(false)
+  const [areKeysShown, setKeysShown] = useState(false)
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true })
-  useHotkeys('g>y', () => router.push('/yard'))
-  useHotkeys('g>c', () => router.push('/controllers'))
-  useHotkeys('g>l', () => router.push('/log'))
+  useHotkeys(
+    PLACES.map(({ key }) => `g>${key}`),
+    (event) => {
+      const place = PLACES.find(({ key }) => key === event.key)
+      if (place) router.push(place.path)
+    },
+  )
+  useHotkeys('shift+?', () => setKeysShown(true), { useKey: true })
   return (
     <Box
       component="header"
@@ -134,16 +141,22 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
           fontSize: '0.8125rem',
           color: '#C6D2D0',
           gap: 2,
-          display: { xs: 'none', sm: 'inline-flex' },
+          flexShrink: 0,
         }}
       >
-        Find or do…{' '}
-        <Box component="span" sx={{ fontFamily: MONO }}>
+        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+          Find or do…
+        </Box>
+        <Box component="span" sx={{ display: { sm: 'none' } }}>
+          Find
+        </Box>
+        <Box component="span" sx={{ fontFamily: MONO, display: { xs: 'none', sm: 'inline' } }}>
           Ctrl K
         </Box>
       </ButtonBase>
       <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
       <PersonMenu {...{ personName, preference, onPreference, onSignOut }} />
+      {areKeysShown && <KeysList onClose={() => setKeysShown(false)} />}
       {isFinding && <FindOrDo open onClose={() => setFinding(false)} findable={findable} />}
     </Box>
   )

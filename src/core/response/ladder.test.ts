@@ -1,7 +1,8 @@
 import fc from 'fast-check'
-import { joinStep, ladder, ladderPowerW } from '@/core/response/ladder'
+import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst } from '@/core/response/ladder'
+import type { MeasuredInput } from '@/core/response/schema'
 import { flowBalance } from '@/core/response/flowBalance'
-import { demoInstallation, responseTo } from '@/testing/examples'
+import { demoInstallation, machineFor, responseTo } from '@/testing/examples'
 
 const house = demoInstallation('duckling-brooder').response
 
@@ -17,17 +18,25 @@ test('going down, a fan leaves later than it came', () => {
   const { up, down } = ladder(house)!
   const left = down.findLast(({ fixedRunning }) => fixedRunning === 0)!
   const joined = up.find(({ fixedRunning }) => fixedRunning === 1)!
-  expect(joined.demandPct - left.demandPct).toBeGreaterThanOrEqual(house.stages!.offBelowPct - 0.5)
+  expect(joined.x - left.x).toBeGreaterThanOrEqual(house.stages!.offBelowPct - 0.5)
 })
 
 test('without stages there is no ladder', () => expect(ladder(responseTo([]))).toBeNull())
 
 test('power: fixed fans as rated, the variable one by the cube of its speed; unknown ratings say nothing', () => {
-  const rung = { demandPct: 40, variablePct: 50, fixedRunning: 2, fanEquivalents: 2.5 }
-  expect(ladderPowerW(rung, 200, [180, 190, 210])).toBe(200 / 8 + 370)
-  expect(ladderPowerW(rung, null, [180, 190])).toBeNull()
-  expect(ladderPowerW(rung, 200, [180, null])).toBeNull()
-  expect(ladderPowerW(rung, 200, [180, 190, null])).toBe(395)
+  const rung = { x: 40, variablePct: 50, fixedRunning: 2, fanEquivalents: 2.5 }
+  expect(overLadder(rung, lawPowerW(200), [180, 190, 210])).toBe(200 / 8 + 370)
+  expect(overLadder(rung, lawPowerW(null), [180, 190])).toBeNull()
+  expect(overLadder(rung, lawPowerW(200), [180, null])).toBeNull()
+  expect(overLadder(rung, lawPowerW(200), [180, 190, null])).toBe(395)
+})
+
+test('against a temperature it climbs over the ramp', () => {
+  const machine = machineFor(house)
+  const input = house.inputs.find(({ id }) => id === 'house') as MeasuredInput
+  const { up } = rungsAgainst(machine, input, {})
+  expect(up[0]!.fixedRunning).toBe(0)
+  expect(up.at(-1)).toMatchObject({ fixedRunning: 3, fanEquivalents: 4 })
 })
 
 test('a follower with the same map and a ratio under 1 never brings in more than goes out', () => {

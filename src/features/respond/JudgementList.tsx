@@ -2,10 +2,13 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
+import NextLink from 'next/link'
 import { useState } from 'react'
 import { judgementSaid } from '@/core/advise/judge'
 import { SEVERITY_NAMES, type Judgement } from '@/core/advise/judgement'
+import { STAGES, stagePath, type StageId } from '@/ui/stages'
 import { Notice } from '@/ui/Notice'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
@@ -13,6 +16,15 @@ import { useDerived, useDocument, useJudgements, useWorkingCopy } from '@/ui/wor
 
 const SHOWN_FIRST = 4
 const LEAST_REASON = 3
+
+/** Where what is judged is decided, as far as it is not here. */
+const STAGE_OF: Readonly<Record<string, StageId>> = {
+  brief: 'brief',
+  kit: 'kit',
+  calibration: 'calibrate',
+  dial: 'dial-in',
+  name: 'hand-over',
+}
 
 /** What a good colleague would say of the setting, the gravest first: mended by a press, or left as it is with a reason that goes on the record. */
 export function JudgementList() {
@@ -41,7 +53,9 @@ export function JudgementList() {
 }
 
 function JudgementNotice({ judgement }: { judgement: Judgement }) {
-  const { id, severity, title, detail, cure } = judgement
+  const { id, severity, title, detail, cure, path } = judgement
+  const installationId = useWorkingCopy((state) => state.id)
+  const arises = STAGES.find((stage) => stage.id === STAGE_OF[path.split('.')[0] ?? ''])
   const document = useDocument()
   const replace = useWorkingCopy((state) => state.replace)
   const edit = useWorkingCopy((state) => state.edit)
@@ -53,6 +67,13 @@ function JudgementNotice({ judgement }: { judgement: Judgement }) {
       action={cure ? { label: cure.label, onClick: () => replace(cure.label, cure.apply(document)) } : undefined}
     >
       {detail} <i>({SEVERITY_NAMES[severity]})</i>{' '}
+      {arises && (
+        <>
+          <Link component={NextLink} href={stagePath(installationId, arises.id)}>
+            See {arises.name}
+          </Link>{' '}
+        </>
+      )}
       {reason === null ? (
         <TextButton label={`Leave it, with a reason: ${title}`} onClick={() => setReason('')}>
           Leave it…

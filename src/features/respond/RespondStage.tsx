@@ -32,6 +32,9 @@ const CurveTable = dynamic(() => import('@/features/respond/views/CurveTable').t
 
 const isViewId = (id: string): id is ViewId => (VIEW_IDS as readonly string[]).includes(id)
 
+/** Nothing is measured, so there is no curve. */
+const NO_CURVE = 'none'
+
 type Props = { others: readonly OtherInstallation[]; installationId: string; seals: readonly SealName[] }
 
 /** Rules as sentences, the curve they make, and what happens at the inputs tried out. */
@@ -68,8 +71,8 @@ export function RespondStage({ others, installationId, seals }: Props) {
           {viewId ? 'Look at ' : `${capital(leadName)} speed against `}
           <Choice
             label="what the chart shows"
-            value={viewId ?? input?.id ?? ''}
-            options={options}
+            value={viewId ?? input?.id ?? NO_CURVE}
+            options={input ? options : [[NO_CURVE, 'nothing that is measured'], ...options]}
             onChange={setChosen}
             colour={viewId || !input ? 'text.primary' : causeColour(inputCause(input))}
           />
