@@ -8,9 +8,11 @@ test('by keys alone: a ramp, a surge, a week and a follower', async ({ yard }) =
   }
   await tabTo(yard, yard.getByRole('button', { name: 'Add a fan' }))
   await press('Enter')
-  await expect(yard.getByText('fan 2').first()).toBeVisible()
+  await expect(yard.getByRole('textbox', { name: 'name of fan 2' })).toBeVisible()
   await yard.keyboard.press('Escape')
-  await press(']', ']')
+  await press(']')
+  await yard.waitForURL('**/calibrate')
+  await press(']')
   await yard.waitForURL('**/respond')
   const sentences = yard.getByRole('list', { name: 'Rules' }).getByRole('listitem')
   const add = async (words: string, said: RegExp) => {
@@ -88,13 +90,12 @@ test('start from the controller as found: what the panel shows is said in senten
   await yard.getByRole('button', { name: 'Start from…' }).click()
   await yard.getByRole('menuitem', { name: 'From the controller as found' }).click()
   const meaning = yard.getByRole('region', { name: 'What it means' })
-  const fields = yard.getByRole('region', { name: 'On the panel now' }).getByRole('textbox')
-  await fields.first().fill('10')
-  await fields.first().press('Enter')
+  await edit(yard, /^Lowest speed/, '10')
   await expect(meaning.getByText(/Always run at least 10 %/)).toBeVisible()
   await expect(meaning.getByText('What is odd about it')).toBeVisible()
   await yard.getByRole('button', { name: 'Close' }).click()
-  for (let undo = 0; undo < 2; undo++) await yard.keyboard.press('Control+z')
+  await yard.keyboard.press('Control+z')
+  await expectKept(yard)
 })
 
 test('a sentence is copied from another installation, with the input it needs', async ({ yard }) => {

@@ -6,6 +6,7 @@ export async function makeInstallation(page: Page, name: string, duty: string, s
   await page.getByRole('button', { name: 'New installation' }).click()
   await page.getByRole('textbox', { name: 'Name' }).fill(name)
   await page.getByRole('combobox', { name: 'Site' }).fill('Trial quay')
+  await page.keyboard.press('Tab')
   await page.getByRole('combobox', { name: 'Duty' }).click()
   await page.getByRole('option', { name: duty, exact: true }).click()
   await page.getByRole('button', { name: 'Make it' }).click()

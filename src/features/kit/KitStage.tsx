@@ -40,7 +40,7 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
         draft.kit.fans.map((fan) => fan.id),
         'fan',
       )
-      const like = draft.kit.fans[0]!
+      const like = kit.fans[0]!
       draft.kit.fans.push({
         ...structuredClone(like),
         id,

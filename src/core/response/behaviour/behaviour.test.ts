@@ -68,8 +68,8 @@ test.each([
   { words: 'temp ramp 75f', sentence: 'As room temperature climbs, run faster', figure: 23.888889 },
   { words: 'week timer', sentence: 'By the clock, run at a set speed on working days', figure: null },
 ])('a few words (“$words”) are enough to find it', ({ words, sentence, figure }) => {
-  const found = findOffers(offers(shed), words).find(({ offer }) => offer.sentence === sentence)
-  expect(found).toBeDefined()
+  const [found] = findOffers(offers(shed), words)
+  expect(found?.offer.sentence).toBe(sentence)
   if (figure === null) expect(found!.figure).toBeNull()
   else expect(found!.figure).toBeCloseTo(figure, 5)
 })

@@ -59,7 +59,7 @@ export function ControllersCompared() {
               <TableCell align="right">on the mean</TableCell>
               <TableCell>cannot</TableCell>
               <TableCell>otherwise</TableCell>
-              <TableCell />
+              <TableCell>and then</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
