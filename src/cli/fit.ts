@@ -2,6 +2,7 @@ import { listJson, loadInstallation, loadModel } from '@/cli/load'
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
 import { dialIn, actionText } from '@/core/controller/dialIn'
 import { fit, type Fit } from '@/core/controller/fit'
+import { measureRules } from '@/core/controller/measureLoss'
 import { lossText, settingValueText } from '@/core/controller/lossText'
 import { driveText, rankModels, type Ranked } from '@/core/controller/rankModels'
 import type { ControllerModel } from '@/core/controller/schema'
@@ -13,8 +14,8 @@ import { ruleName } from '@/core/response/words'
 const USAGE = 'gale fit FILE [--model FILE [--actions] | --models DIR] [--json]'
 
 /** How far each rule lies off what was asked, in its own figures. */
-function measureLines({ measures }: Fit, response: Response): string[] {
-  return measures.flatMap(({ rule: id, curve, changes }) => {
+function measureLines({ given }: Fit, response: Response): string[] {
+  return measureRules(response, given).flatMap(({ rule: id, curve, changes }) => {
     const rule = response.rules.find((candidate) => candidate.id === id)
     const said = [
       ...changes.map(({ field, asked, given }) => `${field} ${formatNumber(asked, 2)} → ${formatNumber(given, 2)}`),
@@ -93,8 +94,8 @@ export function fitCommand(args: readonly string[], streams: Streams): number {
   const fitted = fit(response, model, brief.duty)
   const losses = fitted.losses.map((loss) => lossText(loss, response))
   if (values.json) {
-    const { settings, given, measures } = fitted
-    streams.out(JSON.stringify({ model: model.id, settings, given, losses, measures }))
+    const { settings, given } = fitted
+    streams.out(JSON.stringify({ model: model.id, settings, given, losses, measures: measureRules(response, given) }))
     return 0
   }
   for (const setting of model.settings) {

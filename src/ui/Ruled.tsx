@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 
 /** A line of a ruled list: words at the left, a figure at the right. */
-export function Ruled({
+export const Ruled = memo(function Ruled({
   label,
   children,
   strong = false,
@@ -43,4 +43,4 @@ export function Ruled({
       </Typography>
     </Box>
   )
-}
+})

@@ -2,7 +2,7 @@
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { evaluateAt, type Instant } from '@/core/evaluate'
-import type { Installation } from '@/core/document/installation'
+import type { Brief } from '@/core/brief/schema'
 import type { Derived } from '@/core/derive'
 import { readMoment } from '@/core/response/moment'
 import { playTime, type Stretch, type TracePoint } from '@/core/response/playTime'
@@ -33,11 +33,11 @@ export const NOON_ON_TUESDAY = 86400 + 43200
 export const MOMENT_KEY = 'at'
 
 /** Where the sliders stand at first: the middle of the target band, or of the input's range; switches off. */
-function startValues({ response, brief }: Installation): Values {
+function startValues(inputs: Response['inputs'], targets: Brief['targets']): Values {
   const measured = Object.fromEntries(
-    response.inputs.map((input) => {
+    inputs.map((input) => {
       if (input.kind === 'switch') return [input.id, 0]
-      const target = brief.targets.find(({ quantity }) => quantity === input.kind)
+      const target = targets.find(({ quantity }) => quantity === input.kind)
       return [input.id, target ? (target.bandFrom + target.bandTo) / 2 : (input.from + input.to) / 2]
     }),
   )
@@ -55,7 +55,10 @@ export function TryItValues({ children }: { children: ReactNode }) {
     setStretches([])
     setChosen(moment)
   }, [])
-  const values = useMemo(() => ({ ...startValues(document), ...chosen }), [document, chosen])
+  // As long as inputs and targets are the same objects, so are the values: a change of a rule moves nothing here.
+  const { inputs } = document.response
+  const { targets } = document.brief
+  const values = useMemo(() => ({ ...startValues(inputs, targets), ...chosen }), [inputs, targets, chosen])
   // An address someone shared brings its moment with it; the server draws the page without.
   const { response } = document
   const [isRead, setRead] = useState(false)

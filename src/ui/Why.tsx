@@ -40,38 +40,41 @@ export function Why({ what, formula, withValues, source, note, href, children }:
       >
         {children}
       </ButtonBase>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-        slotProps={{
-          paper: { 'aria-label': what, sx: { border: 1, borderColor: 'text.primary', p: 1.5, maxWidth: 360 } },
-        }}
-      >
-        <Typography variant="h2" component="h2">
-          {what}
-        </Typography>
-        <Typography variant="figure" component="p" sx={{ my: 0.5 }}>
-          {formula}
-        </Typography>
-        <Typography variant="figure" component="p" sx={{ mb: 0.5 }}>
-          {withValues}
-        </Typography>
-        <Box sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5 }}>
-          {note && (
-            <Typography variant="body2" sx={{ mb: 0.5 }}>
-              {note}
-            </Typography>
-          )}
-          <Typography variant="body2">Source: {source}</Typography>
-          {href && (
-            <Link href={href} variant="body2">
-              Open it under Sums
-            </Link>
-          )}
-        </Box>
-      </Popover>
+      {/* Only while it is open: a page of figures would otherwise carry a page of closed sheets. */}
+      {anchor && (
+        <Popover
+          open
+          anchorEl={anchor}
+          onClose={() => setAnchor(null)}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+          slotProps={{
+            paper: { 'aria-label': what, sx: { border: 1, borderColor: 'text.primary', p: 1.5, maxWidth: 360 } },
+          }}
+        >
+          <Typography variant="h2" component="h2">
+            {what}
+          </Typography>
+          <Typography variant="figure" component="p" sx={{ my: 0.5 }}>
+            {formula}
+          </Typography>
+          <Typography variant="figure" component="p" sx={{ mb: 0.5 }}>
+            {withValues}
+          </Typography>
+          <Box sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5 }}>
+            {note && (
+              <Typography variant="body2" sx={{ mb: 0.5 }}>
+                {note}
+              </Typography>
+            )}
+            <Typography variant="body2">Source: {source}</Typography>
+            {href && (
+              <Link href={href} variant="body2">
+                Open it under Sums
+              </Link>
+            )}
+          </Box>
+        </Popover>
+      )}
     </>
   )
 }

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { measureRules } from '@/core/controller/measureLoss'
 import { fit } from '@/core/controller/fit'
 import type { Loss } from '@/core/controller/loss'
 import { lossText } from '@/core/controller/lossText'
@@ -244,8 +245,8 @@ test('what nobody asked for is put where it does nothing, or said', () => {
 })
 
 test('each rule that is not carried out exactly says how far it lies off', () => {
-  const fitted = fit(responseTo([plainRamp({ startAt: 20.2, fullAt: 24.2 })]), model('dial-pages-twin'), 'exhaust')
-  const [measure] = fitted.measures
+  const asked = responseTo([plainRamp({ startAt: 20.2, fullAt: 24.2 })])
+  const [measure] = measureRules(asked, fit(asked, model('dial-pages-twin'), 'exhaust').given)
   expect(measure!.changes).toEqual([
     { field: 'startAt', asked: 20.2, given: 20 },
     { field: 'fullAt', asked: 24.2, given: 24 },

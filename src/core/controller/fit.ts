@@ -2,7 +2,7 @@ import type { Duty } from '@/core/brief/duty'
 import { chooseSettings } from '@/core/controller/chooseSettings'
 import { giveParts } from '@/core/controller/giveParts'
 import type { Loss } from '@/core/controller/loss'
-import { measureCurve, measureRules, type RuleMeasure } from '@/core/controller/measureLoss'
+import { measureCurve } from '@/core/controller/measureLoss'
 import { prepareAsked } from '@/core/controller/prepareAsked'
 import type { ControllerModel, SettingValue } from '@/core/controller/schema'
 import { giveSetPoints } from '@/core/controller/slots/weekSlot'
@@ -14,8 +14,6 @@ export type Fit = {
   readonly settings: readonly SettingValue[]
   readonly given: Response
   readonly losses: readonly Loss[]
-  /** For every rule that is not carried out exactly as asked: how far it lies off. */
-  readonly measures: readonly RuleMeasure[]
 }
 
 /** Differences too small to hear (points): not worth a word. */
@@ -93,5 +91,5 @@ export function fit(asked: Response, model: ControllerModel, duty: Duty): Fit {
   })
   const curve = measureCurve(asked, given)
   if (curve && curve.greatestPct > SMALLEST_PCT) losses.push({ kind: 'steps', stepPct, curve })
-  return { settings, given, losses, measures: measureRules(asked, given) }
+  return { settings, given, losses }
 }

@@ -10,8 +10,14 @@ export type Change = {
 }
 
 /** What differs between two revisions, in words, in the order of the record. */
-export function compare(before: Installation, after: Installation, preference: UnitPreference = METRIC): Change[] {
-  const [old, now] = [facts(before, preference), facts(after, preference)]
+export const compare = (
+  before: Installation,
+  after: Installation,
+  preference: UnitPreference = METRIC,
+): readonly Change[] => compareFacts(facts(before, preference), facts(after, preference))
+
+/** The same for facts that are already told: what was sealed does not change. */
+export function compareFacts(old: readonly Fact[], now: readonly Fact[]): readonly Change[] {
   const oldByKey = new Map(old.map((fact) => [fact.key, fact]))
   const nowKeys = new Set(now.map(({ key }) => key))
   const changed = now.flatMap((fact): Change[] => {

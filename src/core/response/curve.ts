@@ -1,6 +1,6 @@
 import type { Machine, MachineState } from '@/core/response/compile'
 import { WEEK_S } from '@/core/response/rules/week'
-import type { MeasuredInput } from '@/core/response/schema'
+import type { MeasuredInput, Response } from '@/core/response/schema'
 
 export type CurvePoint = { readonly x: number; readonly pct: number; readonly fansPct: readonly number[] }
 
@@ -50,16 +50,18 @@ export type Branches = {
   readonly differ: boolean
 }
 
-/** The two ways a response goes while an input slowly rises over its range and falls again: they differ where there is a differential, a
- *  rest band, a ladder. */
-export function branchesAgainst(
-  machine: Machine,
-  input: MeasuredInput,
-  rest: Readonly<Record<string, number>>,
-): Branches {
+/** Whether a response can keep what it was: only then is the way down another than the way up. */
+const keepsWhatItWas = ({ rules, restBands, stages, holds }: Response): boolean =>
+  restBands !== undefined ||
+  stages !== undefined ||
+  holds?.overheat !== undefined ||
+  rules.some(({ kind }) => kind === 'differential')
+
+/** Walks an input over its range and, where it matters, back again, staying at every point until all is over. */
+function walked(machine: Machine, input: MeasuredInput, rest: Readonly<Record<string, number>>, andBack: boolean) {
   const inputs = machine.inputsFrom(rest)
-  const xs = places(input)
   const put = moving(machine, input, inputs)
+  const xs = places(input)
   put(xs[0]!)
   const state = machine.settledState(inputs)
   const walk = (x: number): CurvePoint => {
@@ -68,12 +70,25 @@ export function branchesAgainst(
     return point(x, state)
   }
   const up = xs.map(walk)
-  const down = [...xs].reverse().map(walk).reverse()
-  return {
-    up,
-    down,
-    differ: up.some(({ fansPct }, index) =>
-      fansPct.some((pct, fan) => Math.abs(pct - down[index]!.fansPct[fan]!) > 0.05),
-    ),
-  }
+  return { up, down: andBack ? [...xs].reverse().map(walk).reverse() : up }
+}
+
+/** The way a response goes while an input slowly rises over its range. */
+export const risingAgainst = (
+  machine: Machine,
+  input: MeasuredInput,
+  rest: Readonly<Record<string, number>>,
+): readonly CurvePoint[] => walked(machine, input, rest, false).up
+
+/** The two ways a response goes while an input slowly rises over its range and falls again: they differ where there is a differential, a
+ *  rest band, a ladder. */
+export function branchesAgainst(
+  machine: Machine,
+  input: MeasuredInput,
+  rest: Readonly<Record<string, number>>,
+): Branches {
+  const { up, down } = walked(machine, input, rest, keepsWhatItWas(machine.response))
+  const differs = ({ fansPct }: CurvePoint, index: number) =>
+    fansPct.some((pct, fan) => Math.abs(pct - down[index]!.fansPct[fan]!) > 0.05)
+  return { up, down, differ: up !== down && up.some(differs) }
 }

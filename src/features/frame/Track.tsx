@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { useDeferredValue, useMemo } from 'react'
+import { memo, useDeferredValue, useMemo } from 'react'
 import { standings, type ResultSummary, type SealSummary } from '@/features/frame/standings'
 import { STAGES, stagePath } from '@/ui/stages'
 import { useChanges, useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
@@ -64,53 +64,63 @@ export function Track({ id, results, lastSeal }: Props) {
         >
           {here < 0 ? '' : `${here + 1} of 8`}
         </Typography>
-        {STAGES.map((stage, index) => {
-          const { line, isDone } = lines[stage.id]
-          const isHere = index === here
-          return (
-            <Box component="li" key={stage.id} ref={isHere ? showInStrip : undefined}>
-              <Box
-                component={Link}
-                prefetch={false}
-                href={stagePath(id, stage.id)}
-                aria-current={isHere ? 'step' : undefined}
-                sx={{
-                  display: 'flex',
-                  gap: 1.25,
-                  alignItems: 'center',
-                  color: 'text.primary',
-                  textDecoration: 'none',
-                  px: { xs: 1.25, md: 2 },
-                  py: 0.75,
-                  minHeight: 44,
-                  whiteSpace: { xs: 'nowrap', md: 'normal' },
-                }}
-              >
-                <Mark isDone={isDone} isHere={isHere} />
-                <span>
-                  <Box component="span" sx={{ display: 'block', fontWeight: isHere ? 700 : 400, lineHeight: 1.25 }}>
-                    {stage.name}
-                  </Box>
-                  <Box
-                    component="span"
-                    sx={{
-                      display: { xs: 'none', md: 'block' },
-                      fontSize: '0.75rem',
-                      color: 'text.secondary',
-                      lineHeight: 1.3,
-                    }}
-                  >
-                    {line}
-                  </Box>
-                </span>
-              </Box>
-            </Box>
-          )
-        })}
+        {STAGES.map((stage, index) => (
+          <StageItem
+            key={stage.id}
+            name={stage.name}
+            href={stagePath(id, stage.id)}
+            isHere={index === here}
+            {...lines[stage.id]}
+          />
+        ))}
       </Box>
     </Box>
   )
 }
+
+type ItemProps = { name: string; href: string; isHere: boolean; line: string; isDone: boolean }
+
+const StageItem = memo(function StageItem({ name, href, isHere, line, isDone }: ItemProps) {
+  return (
+    <Box component="li" ref={isHere ? showInStrip : undefined}>
+      <Box
+        component={Link}
+        prefetch={false}
+        href={href}
+        aria-current={isHere ? 'step' : undefined}
+        sx={{
+          display: 'flex',
+          gap: 1.25,
+          alignItems: 'center',
+          color: 'text.primary',
+          textDecoration: 'none',
+          px: { xs: 1.25, md: 2 },
+          py: 0.75,
+          minHeight: 44,
+          whiteSpace: { xs: 'nowrap', md: 'normal' },
+        }}
+      >
+        <Mark isDone={isDone} isHere={isHere} />
+        <span>
+          <Box component="span" sx={{ display: 'block', fontWeight: isHere ? 700 : 400, lineHeight: 1.25 }}>
+            {name}
+          </Box>
+          <Box
+            component="span"
+            sx={{
+              display: { xs: 'none', md: 'block' },
+              fontSize: '0.75rem',
+              color: 'text.secondary',
+              lineHeight: 1.3,
+            }}
+          >
+            {line}
+          </Box>
+        </span>
+      </Box>
+    </Box>
+  )
+})
 
 function Mark({ isDone, isHere }: { isDone: boolean; isHere: boolean }) {
   return (

@@ -3,17 +3,20 @@
 import Autocomplete from '@mui/material/Autocomplete'
 import Box from '@mui/material/Box'
 import TextField from '@mui/material/TextField'
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import type { Offer } from '@/core/response/behaviour/behaviour'
 import { findOffers, type Found } from '@/core/response/behaviour/findOffers'
 import { offers } from '@/core/response/behaviour/table'
 import { formatQuantity, formatTime } from '@/core/quantity/format'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDocumentNow, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Adding a behaviour is choosing a sentence, by typing a few words of it and, if one likes, its figure. */
-export function AddRule() {
-  const document = useDocument()
+export const AddRule = memo(function AddRule() {
+  const documentNow = useDocumentNow()
+  // Looked up when the list opens: it need not follow every figure that is being dragged.
+  const [offered, setOffered] = useState<readonly Offer[]>([])
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const input = useRef<HTMLInputElement>(null)
@@ -30,7 +33,8 @@ export function AddRule() {
       <Autocomplete<Found>
         key={turn}
         size="small"
-        options={[...findOffers(offers(document), typed)]}
+        options={[...findOffers(offered, typed)]}
+        onOpen={() => setOffered(offers(documentNow()))}
         getOptionLabel={said}
         getOptionKey={({ offer }) => offer.sentence}
         isOptionEqualToValue={(a, b) => a.offer.sentence === b.offer.sentence}
@@ -58,4 +62,4 @@ export function AddRule() {
       />
     </Box>
   )
-}
+})

@@ -1,22 +1,47 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { noteAt, standsAt } from '@/core/response/behaviour/change'
 import { ruleFormula } from '@/core/response/behaviour/ruleBehaviour'
 import { telling, type Line } from '@/core/response/behaviour/table'
-import { joinPlaces } from '@/core/document/place'
+import { joinPlaces, type Place } from '@/core/document/place'
+import type { SentencePart } from '@/core/response/rules/kind'
 import type { Rule } from '@/core/response/schema'
-import { linkText, partsText } from '@/core/response/words'
+import { capital, linkText, partsText } from '@/core/response/words'
 import { LineMenu } from '@/features/respond/LineMenu'
 import { LineNotes } from '@/features/respond/LineNotes'
 import { SentenceField } from '@/features/respond/SentenceField'
 import { SentenceRow } from '@/features/respond/SentenceRow'
 import { causeColour } from '@/ui/cause'
+import { sameData } from '@/ui/sameData'
 import { useInstant } from '@/ui/TryItValues'
 import { Why } from '@/ui/Why'
 import { usePreference } from '@/ui/preference'
 import { useDocument, useJudgements } from '@/ui/workingCopy/context'
+
+/** What is shown of a sentence, as plain data. */
+type Shown = {
+  readonly place: Place
+  readonly asideAt: number | null
+  /** Where its fields stand: in force, or set aside. */
+  readonly stands: Place
+  readonly name: string
+  readonly colour: string
+  readonly parts: readonly SentencePart[]
+  /** Notes on its fields, by path. */
+  readonly fieldNotes: Readonly<Record<string, string>>
+  readonly isOff: boolean
+  readonly isInCharge: boolean
+  readonly judged: readonly { readonly title: string; readonly isGrave: boolean }[]
+  readonly now: {
+    readonly said: string
+    readonly formula: string
+    readonly withValues: string
+    readonly source: string
+    readonly note: string
+  } | null
+}
 
 /** One behaviour as a sentence with inline fields, what it does now and why; it knows nothing of the kind it shows. */
 export function BehaviourLine({ line }: { line: Line }) {
@@ -25,39 +50,71 @@ export function BehaviourLine({ line }: { line: Line }) {
   const preference = usePreference()
   const judgements = useJudgements()
   const { response } = document
-  const [isWriting, setWriting] = useState(false)
   const { kind, value, place, behaviour, asideAt } = line
   const said = telling(document, preference)
   const rule = behaviour === 'rule' ? (value as Rule) : null
-  const isOff = asideAt !== null || rule?.off === true
-  const colour = causeColour(kind.cause(value, said, place))
   const name = kind.name(value, said, place)
   const explanation = asked?.explanation
   const parts = kind.sentence(value, said, place)
   const link = rule && explanation?.chain.find((held) => held.stage === 'ask' && held.rule?.id === rule.id)
-  const stands = standsAt(line)
-  const judged = judgements.filter(({ path }) => isUnder(path, place, response.rules))
   return (
-    <SentenceRow
-      colour={colour}
-      isOff={isOff}
+    <ShownLine
+      place={place}
+      asideAt={asideAt}
+      stands={standsAt(line)}
+      name={name}
+      colour={causeColour(kind.cause(value, said, place))}
+      parts={parts}
+      fieldNotes={Object.fromEntries(
+        parts.flatMap((part) => {
+          const note = 'path' in part ? noteAt(response, joinPlaces(place, part.path)) : ''
+          return 'path' in part && note !== '' ? [[part.path, note]] : []
+        }),
+      )}
+      isOff={asideAt !== null || rule?.off === true}
       isInCharge={
         explanation !== undefined &&
         (rule ? explanation.inCharge?.id === rule.id : behaviour === 'bounds' && explanation.inCharge === null)
       }
-      judged={judged}
-      actions={<LineMenu line={line} name={name} onNote={() => setWriting(true)} />}
+      judged={judgements
+        .filter(({ path }) => isUnder(path, place, response.rules))
+        .map(({ title, severity }) => ({ title, isGrave: severity === 'hurts' }))}
+      now={
+        explanation
+          ? {
+              said: kind.now(value, explanation, said, place),
+              formula: rule ? ruleFormula(rule) : kind.why.formula,
+              withValues: link?.stage === 'ask' ? linkText(response, link, preference) : partsText(parts, preference),
+              source: kind.why.source,
+              note: noteAt(response, place),
+            }
+          : null
+      }
+    />
+  )
+}
+
+const ShownLine = memo(function ShownLine(shown: Shown) {
+  const { place, stands, name, colour, parts, fieldNotes, now } = shown
+  const [isWriting, setWriting] = useState(false)
+  return (
+    <SentenceRow
+      colour={colour}
+      isOff={shown.isOff}
+      isInCharge={shown.isInCharge}
+      judged={shown.judged}
+      actions={<LineMenu place={place} asideAt={shown.asideAt} name={name} onNote={() => setWriting(true)} />}
       notes={<LineNotes {...{ name, place, parts, isWriting }} onWritten={() => setWriting(false)} />}
       asks={
-        explanation ? (
+        now ? (
           <Why
             what={`${name}: what it does now`}
-            formula={rule ? ruleFormula(rule) : kind.why.formula}
-            withValues={link?.stage === 'ask' ? linkText(response, link, preference) : partsText(parts, preference)}
-            source={kind.why.source}
-            note={noteAt(response, place) || undefined}
+            formula={now.formula}
+            withValues={now.withValues}
+            source={now.source}
+            note={now.note || undefined}
           >
-            {kind.now(value, explanation, said, place)}
+            {now.said}
           </Why>
         ) : (
           '–'
@@ -69,17 +126,17 @@ export function BehaviourLine({ line }: { line: Line }) {
           <span key={at}>{part.text}</span>
         ) : part.kind === 'input' ? (
           <Box key={at} component="b" sx={{ color: colour }}>
-            {at === 0 ? part.name.charAt(0).toUpperCase() + part.name.slice(1) : part.name}
+            {at === 0 ? capital(part.name) : part.name}
           </Box>
         ) : (
-          <span key={`${part.path}-${part.kind}`} title={noteAt(response, joinPlaces(place, part.path)) || undefined}>
+          <span key={`${part.path}-${part.kind}`} title={fieldNotes[part.path]}>
             <SentenceField part={part} place={stands} colour={colour} />
           </span>
         ),
       )}
     </SentenceRow>
   )
-}
+}, sameData)
 
 /** Judgements name rules by their place in the list, sentences by the rule's own id. */
 function isUnder(path: string, place: string, rules: readonly Rule[]): boolean {

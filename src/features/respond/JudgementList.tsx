@@ -5,11 +5,12 @@ import Button from '@mui/material/Button'
 import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import NextLink from 'next/link'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { judgementSaid } from '@/core/advise/judge'
 import { SEVERITY_NAMES, type Judgement } from '@/core/advise/judgement'
 import { STAGES, stagePath, type StageId } from '@/ui/stages'
 import { Notice } from '@/ui/Notice'
+import { sameData } from '@/ui/sameData'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
 import { useDerived, useDocument, useJudgements, useWorkingCopy } from '@/ui/workingCopy/context'
@@ -52,19 +53,19 @@ export function JudgementList() {
   )
 }
 
-function JudgementNotice({ judgement }: { judgement: Judgement }) {
+/** Drawn again only when it says something else: what it would do is then something else too. */
+const JudgementNotice = memo(function JudgementNotice({ judgement }: { judgement: Judgement }) {
   const { id, severity, title, detail, cure, path } = judgement
   const installationId = useWorkingCopy((state) => state.id)
   const arises = STAGES.find((stage) => stage.id === STAGE_OF[path.split('.')[0] ?? ''])
-  const document = useDocument()
-  const replace = useWorkingCopy((state) => state.replace)
+  const cureIt = useWorkingCopy((state) => state.cure)
   const edit = useWorkingCopy((state) => state.edit)
   const [reason, setReason] = useState<string | null>(null)
   return (
     <Notice
       grave={severity === 'hurts'}
       title={title}
-      action={cure ? { label: cure.label, onClick: () => replace(cure.label, cure.apply(document)) } : undefined}
+      action={cure ? { label: cure.label, onClick: () => cureIt(cure.label, cure.apply) } : undefined}
     >
       {detail} <i>({SEVERITY_NAMES[severity]})</i>{' '}
       {arises && (
@@ -108,7 +109,7 @@ function JudgementNotice({ judgement }: { judgement: Judgement }) {
       )}
     </Notice>
   )
-}
+}, sameData)
 
 /** What was read and left, so that nobody wonders whether it was seen. */
 function LeftAsTheyAre() {

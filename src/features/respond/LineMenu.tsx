@@ -5,28 +5,54 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { useState } from 'react'
 import { canCopy, duplicate, move, remove, rest, standsAt, wake } from '@/core/response/behaviour/change'
-import { telling, type Line } from '@/core/response/behaviour/table'
-import { valueAt } from '@/core/document/place'
+import { lines, telling } from '@/core/response/behaviour/table'
+import { valueAt, type Place } from '@/core/document/place'
 import type { Response, Rule } from '@/core/response/schema'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { line: Line; name: string; onNote: () => void }
+type Props = { place: Place; asideAt: number | null; name: string; onNote: () => void }
 
 /** What can be done with a sentence: what its kind offers, off, copy, move, note, remove. */
-export function LineMenu({ line, name, onNote }: Props) {
+export function LineMenu({ name, ...line }: Props) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  return (
+    <>
+      <IconButton
+        size="small"
+        aria-label={`${name}: off, move, copy, remove`}
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ color: 'text.secondary', minWidth: { xs: 44, sm: 28 }, minHeight: { xs: 44, sm: 28 } }}
+      >
+        ⋮
+      </IconButton>
+      {anchor && <OpenMenu {...line} name={name} anchor={anchor} onClose={() => setAnchor(null)} />}
+    </>
+  )
+}
+
+function OpenMenu({
+  place,
+  asideAt,
+  name,
+  onNote,
+  anchor,
+  onClose,
+}: Props & { anchor: HTMLElement; onClose: () => void }) {
   const document = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const { kind, value, behaviour, asideAt } = line
+  const line = lines(document.response).find((held) => held.place === place && held.asideAt === asideAt)
+  if (!line) return null
+  const { kind, value, behaviour } = line
   const rule = behaviour === 'rule' ? (value as Rule) : null
   const index = rule ? document.response.rules.indexOf(rule) : -1
   const isOff = asideAt !== null || rule?.off === true
   const act = (label: string, change: (draft: Response) => void) => () => {
-    setAnchor(null)
+    onClose()
     edit(`${label}: ${name}`, ({ response }) => change(response))
   }
   const more = isOff ? [] : (kind.more?.(value, telling(document)) ?? [])
-  const items = [
+  const items: readonly (readonly [label: string, onClick: () => void])[] = [
     ...more.map(({ label, change }) => [label, act(label, (draft) => change(valueAt(draft, standsAt(line))))] as const),
     ...(kind.isFixed
       ? []
@@ -43,30 +69,19 @@ export function LineMenu({ line, name, onNote }: Props) {
     [
       'Note…',
       () => {
-        setAnchor(null)
+        onClose()
         onNote()
       },
-    ] as const,
+    ],
     ...(kind.isFixed ? [] : [['Remove', act('remove', (draft) => remove(draft, line))] as const]),
   ]
   return (
-    <>
-      <IconButton
-        size="small"
-        aria-label={`${name}: off, move, copy, remove`}
-        aria-haspopup="menu"
-        onClick={(event) => setAnchor(event.currentTarget)}
-        sx={{ color: 'text.secondary', minWidth: { xs: 44, sm: 28 }, minHeight: { xs: 44, sm: 28 } }}
-      >
-        ⋮
-      </IconButton>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {items.map(([label, onClick]) => (
-          <MenuItem key={label} onClick={onClick}>
-            {label}
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
+    <Menu open anchorEl={anchor} onClose={onClose}>
+      {items.map(([label, onClick]) => (
+        <MenuItem key={label} onClick={onClick}>
+          {label}
+        </MenuItem>
+      ))}
+    </Menu>
   )
 }

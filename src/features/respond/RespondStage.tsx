@@ -6,7 +6,7 @@ import Drawer from '@mui/material/Drawer'
 import { useTheme } from '@mui/material/styles'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import dynamic from 'next/dynamic'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { MeasuredInput } from '@/core/response/schema'
 import { capital } from '@/core/response/words'
@@ -22,6 +22,7 @@ import { causeColour, inputCause } from '@/ui/cause'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { PhoneBar } from '@/ui/PhoneBar'
+import { sameData } from '@/ui/sameData'
 import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
@@ -31,6 +32,12 @@ const InputCurve = dynamic(() => import('@/features/respond/views/InputCurve').t
 const CurveTable = dynamic(() => import('@/features/respond/views/CurveTable').then(({ CurveTable: View }) => View))
 
 const isViewId = (id: string): id is ViewId => (VIEW_IDS as readonly string[]).includes(id)
+
+type ViewChoiceProps = Pick<Parameters<typeof Choice<string>>[0], 'value' | 'options' | 'colour' | 'onChange'>
+
+const ViewChoice = memo(function ViewChoice(props: ViewChoiceProps) {
+  return <Choice label="what the chart shows" {...props} />
+}, sameData)
 
 /** Nothing is measured, so there is no curve. */
 const NO_CURVE = 'none'
@@ -69,8 +76,7 @@ export function RespondStage({ others, installationId, seals }: Props) {
       title={
         <>
           {viewId ? 'Look at ' : `${capital(leadName)} speed against `}
-          <Choice
-            label="what the chart shows"
+          <ViewChoice
             value={viewId ?? input?.id ?? NO_CURVE}
             options={input ? options : [[NO_CURVE, 'nothing that is measured'], ...options]}
             onChange={setChosen}

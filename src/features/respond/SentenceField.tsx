@@ -3,6 +3,8 @@
 import { joinPlaces, putAt, type Place } from '@/core/document/place'
 import { quantitySpec } from '@/core/quantity/units'
 import type { SentencePart } from '@/core/response/rules/kind'
+import { memo } from 'react'
+import { sameData } from '@/ui/sameData'
 import { Choice } from '@/ui/Choice'
 import { ClockField } from '@/ui/ClockField'
 import { DaysField } from '@/ui/DaysField'
@@ -15,8 +17,8 @@ type Props = { part: Blank; /** Where the sentence's part stands in the response
 /** The end of a day may be 24:00, its start may not. */
 const mostMinutes = (path: string): number => (path.endsWith('endMin') ? 1440 : 1439)
 
-/** A blank of a sentence, to be typed, turned or chosen. */
-export function SentenceField({ part, place, colour }: Props) {
+/** A blank of a sentence, to be typed, turned or chosen. Drawn again only when it says something else: a drag moves two of fifty. */
+export const SentenceField = memo(function SentenceField({ part, place, colour }: Props) {
   const edit = useWorkingCopy((state) => state.edit)
   const endGesture = useWorkingCopy((state) => state.endGesture)
   const at = joinPlaces(place, part.path)
@@ -65,4 +67,4 @@ export function SentenceField({ part, place, colour }: Props) {
       )
     }
   }
-}
+}, sameData)

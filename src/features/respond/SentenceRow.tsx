@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
-import type { Judgement } from '@/core/advise/judgement'
 
 type Props = {
   colour: string
@@ -9,7 +8,7 @@ type Props = {
   isInCharge?: boolean
   isOff?: boolean
   /** Judgements that arise here. */
-  judged?: readonly Judgement[]
+  judged?: readonly { readonly title: string; readonly isGrave: boolean }[]
   actions?: ReactNode
   notes?: ReactNode
   children: ReactNode
@@ -26,7 +25,7 @@ export function SentenceRow({
   notes,
   children,
 }: Props) {
-  const isGrave = judged.some(({ severity }) => severity === 'hurts')
+  const isGrave = judged.some((judgement) => judgement.isGrave)
   return (
     <Box
       component="li"

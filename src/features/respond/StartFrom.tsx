@@ -8,12 +8,16 @@ import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { useState } from 'react'
+import dynamic from 'next/dynamic'
+import { memo, useState } from 'react'
 import type { Response } from '@/core/response/schema'
-import { FromBrief } from '@/features/respond/start/FromBrief'
-import { FromOther, type OtherInstallation } from '@/features/respond/start/FromOther'
-import { FromPanel } from '@/features/respond/start/FromPanel'
+import type { OtherInstallation } from '@/features/respond/start/FromOther'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+// Fetched when one is opened.
+const FromBrief = dynamic(() => import('@/features/respond/start/FromBrief').then(({ FromBrief: Way }) => Way))
+const FromOther = dynamic(() => import('@/features/respond/start/FromOther').then(({ FromOther: Way }) => Way))
+const FromPanel = dynamic(() => import('@/features/respond/start/FromPanel').then(({ FromPanel: Way }) => Way))
 
 const WAYS = {
   brief: 'From brief and calibration',
@@ -23,7 +27,7 @@ const WAYS = {
 type Way = keyof typeof WAYS
 
 /** Beginnings of a response, each shown before it is taken; what was there comes back with undo. */
-export function StartFrom({ others }: { others: readonly OtherInstallation[] }) {
+export const StartFrom = memo(function StartFrom({ others }: { others: readonly OtherInstallation[] }) {
   const edit = useWorkingCopy((state) => state.edit)
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const [way, setWay] = useState<Way | null>(null)
@@ -37,19 +41,21 @@ export function StartFrom({ others }: { others: readonly OtherInstallation[] }) 
       <Button size="small" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
         Start from…
       </Button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {(Object.keys(WAYS) as Way[]).map((id) => (
-          <MenuItem
-            key={id}
-            onClick={() => {
-              setAnchor(null)
-              setWay(id)
-            }}
-          >
-            {WAYS[id]}
-          </MenuItem>
-        ))}
-      </Menu>
+      {anchor && (
+        <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
+          {(Object.keys(WAYS) as Way[]).map((id) => (
+            <MenuItem
+              key={id}
+              onClick={() => {
+                setAnchor(null)
+                setWay(id)
+              }}
+            >
+              {WAYS[id]}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
       <Dialog open={way !== null} onClose={close} fullWidth maxWidth="md" aria-labelledby="start-title">
         <DialogTitle id="start-title">{way && WAYS[way]}</DialogTitle>
         <DialogContent>
@@ -65,4 +71,4 @@ export function StartFrom({ others }: { others: readonly OtherInstallation[] }) 
       </Dialog>
     </>
   )
-}
+})

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Slider from '@mui/material/Slider'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
+import { memo } from 'react'
 import { signalText } from '@/core/motor/signalText'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { weekClockText } from '@/core/response/localClock'
@@ -23,6 +24,7 @@ import { useDocument } from '@/ui/workingCopy/context'
 /** One control for each input, and the answer below: speed, signal, flow, and the reason. */
 export function TryItSheet() {
   const { response } = useDocument()
+  const { values, set } = useTryIt()
   return (
     <>
       <SideHeading>Try it</SideHeading>
@@ -30,7 +32,7 @@ export function TryItSheet() {
       {response.inputs
         .filter((input) => input.kind === 'switch' || !input.combines)
         .map((input) => (
-          <InputControl key={input.id} input={input} />
+          <InputControl key={input.id} input={input} held={values[input.id] ?? 0} set={set} />
         ))}
       {goesByClock(response) && <ClockControl />}
       <TimeControl />
@@ -46,10 +48,10 @@ const goesByClock = ({ rules, dayByWeek }: Response): boolean =>
   dayByWeek !== undefined ||
   rules.some((rule) => rule.kind === 'week' || ('setPoints' in rule && rule.setPoints !== undefined))
 
-function InputControl({ input }: { input: Input }) {
-  const { values, set } = useTryIt()
+type ControlProps = { input: Input; held: number; set: (input: string, value: number) => void }
+
+const InputControl = memo(function InputControl({ input, held, set }: ControlProps) {
   const preference = usePreference()
-  const held = values[input.id] ?? 0
   const isLost = Number.isNaN(held)
   const value = isLost && input.kind !== 'switch' ? input.from : held
   const colour = causeColour(inputCause(input))
@@ -108,7 +110,7 @@ function InputControl({ input }: { input: Input }) {
       )}
     </Box>
   )
-}
+})
 
 /** Day and time of the week, where a rule goes by the clock. */
 function ClockControl() {

@@ -6,7 +6,8 @@ import { judgeInstallation } from '@/core/advise/judge'
 import type { Judgement } from '@/core/advise/judgement'
 import { derive, type Derived } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
-import { compare } from '@/core/record/compare'
+import { compareFacts } from '@/core/record/compare'
+import { facts } from '@/core/record/facts'
 import type { UnitPreference } from '@/core/quantity/format'
 import { PreferenceProvider } from '@/ui/preference'
 import { createWorkingCopyStore, type WorkingCopyState, type WorkingCopyStore } from '@/ui/workingCopy/store'
@@ -58,11 +59,12 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
 function WithDerived({ sealed, children }: Pick<Props, 'sealed' | 'children'>) {
   // Fields and handles show the change at once; what follows from it is computed in a rendering that may be broken off by the next.
   const document = useDeferredValue(useWorkingCopy((state) => state.document))
+  const sealedFacts = useMemo(() => sealed && facts(sealed), [sealed])
   const value = useMemo(() => {
     const derived = derive(document)
-    const changes = sealed && compare(sealed, document).length
+    const changes = sealedFacts && compareFacts(sealedFacts, facts(document)).length
     return { derived, changes, judgements: judgeInstallation(document, derived, changes) }
-  }, [document, sealed])
+  }, [document, sealedFacts])
   return <DerivedContext.Provider value={value}>{children}</DerivedContext.Provider>
 }
 
@@ -73,6 +75,12 @@ function useWorkingCopyStore(): WorkingCopyStore {
 }
 
 export const useWorkingCopy = <T,>(pick: (state: WorkingCopyState) => T): T => useStore(useWorkingCopyStore(), pick)
+
+/** The document when it is asked for, without being drawn again at each change of it. */
+export function useDocumentNow(): () => Installation {
+  const store = useWorkingCopyStore()
+  return () => store.getState().document
+}
 
 export const useDocument = (): Installation => useWorkingCopy((state) => state.document)
 

@@ -32,8 +32,8 @@ export type WorkingCopyState = {
   readonly future: readonly Edit[]
   /** Changes the document. Edits with the same `key` in a row are one for undo: a drag, a field being typed. */
   readonly edit: (label: string, recipe: (draft: Installation) => void, key?: string) => void
-  /** Puts another document in the place of this one, as one change: a cure. */
-  readonly replace: (label: string, next: Installation) => void
+  /** Puts in the place of this document what a cure makes of it, as one change. */
+  readonly cure: (label: string, apply: (document: Installation) => Installation) => void
   readonly endGesture: () => void
   readonly undo: () => void
   readonly redo: () => void
@@ -153,8 +153,9 @@ export function createWorkingCopyStore(
           : [...past.slice(-MOST_UNDO), { label, key: key ?? null, forth, back }]
         change(next, { past: kept, future: [] })
       },
-      replace(label, next) {
+      cure(label, apply) {
         const { document, past } = get()
+        const next = apply(document)
         const [, forth, back] = produceWithPatches(document, () => next)
         change(next, { past: [...past, { label, key: null, forth, back }], future: [] })
       },

@@ -49,8 +49,29 @@ export function ControllersCompared() {
     : []
   return (
     <>
+      {one && (
+        <Box component="section" aria-label="What moves" sx={{ my: 1 }}>
+          <Typography variant="h2">With {one.model.name}</Typography>
+          {moves.length === 0 && <Typography variant="body2">Nothing it gives would change.</Typography>}
+          <ChangeList changes={moves} />
+          {one.model.id !== kit.controller?.id && (
+            <Button
+              variant="outlined"
+              size="small"
+              sx={{ mt: 1 }}
+              onClick={() => edit(`controller: ${one.model.name}`, (draft) => chooseController(draft, one.model))}
+            >
+              Take this controller
+            </Button>
+          )}
+        </Box>
+      )}
       <Box sx={{ overflowX: 'auto' }}>
-        <Table size="small" aria-label="Controllers compared" sx={{ minWidth: 640, '& td': { verticalAlign: 'top' } }}>
+        <Table
+          size="small"
+          aria-label="Controllers compared"
+          sx={{ minWidth: 640, '& td, & th': { verticalAlign: 'top' } }}
+        >
           <TableHead>
             <TableRow>
               <TableCell>controller, the nearest first</TableCell>
@@ -92,23 +113,6 @@ export function ControllersCompared() {
           </TableBody>
         </Table>
       </Box>
-      {one && (
-        <Box component="section" aria-label="What moves" sx={{ my: 1 }}>
-          <Typography variant="h2">With {one.model.name}</Typography>
-          {moves.length === 0 && <Typography variant="body2">Nothing it gives would change.</Typography>}
-          <ChangeList changes={moves} />
-          {one.model.id !== kit.controller?.id && (
-            <Button
-              variant="outlined"
-              size="small"
-              sx={{ mt: 1 }}
-              onClick={() => edit(`controller: ${one.model.name}`, (draft) => chooseController(draft, one.model))}
-            >
-              Take this controller
-            </Button>
-          )}
-        </Box>
-      )}
     </>
   )
 }

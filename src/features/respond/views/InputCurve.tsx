@@ -1,12 +1,12 @@
 'use client'
 
-import { memo, useDeferredValue, useMemo, type ReactNode } from 'react'
-import { Line, ReferenceArea, ReferenceLine } from 'recharts'
+import { useDeferredValue, useMemo, type ReactNode } from 'react'
+import { ReferenceArea, ReferenceLine } from 'recharts'
 import type { Target } from '@/core/brief/schema'
 import { clamp } from '@/core/clamp'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { Machine } from '@/core/response/compile'
-import { branchesAgainst, type CurvePoint } from '@/core/response/curve'
+import { branchesAgainst, risingAgainst, type Branches, type CurvePoint } from '@/core/response/curve'
 import type { MeasuredInput, Response } from '@/core/response/schema'
 import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
@@ -15,6 +15,8 @@ import { causeVar, inputCause } from '@/ui/cause'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
+
+const NO_ROWS: readonly object[] = []
 
 export const SPEED_AXIS: Axis = { from: 0, to: 100, ticks: [0, 25, 50, 75, 100] }
 
@@ -42,18 +44,8 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
     () => given.machine && branchesAgainst(given.machine, input, rest),
     [given.machine, input, rest],
   )
-  const rows = useMemo(() => {
-    if (!asked.machine || !branches) return []
-    const asking = branchesAgainst(asked.machine, input, rest)
-    const other = beside && besideCurve(beside, input, rest)
-    return branches.up.map(({ x, pct }, index) => ({
-      x,
-      asked: asking.up[index]?.pct ?? null,
-      given: pct,
-      back: branches.differ ? (branches.down[index]?.pct ?? null) : null,
-      beside: other?.[index]?.pct ?? null,
-    }))
-  }, [asked.machine, branches, beside, input, rest])
+  const asking = useMemo(() => asked.machine && risingAgainst(asked.machine, input, rest), [asked.machine, input, rest])
+  const other = useMemo(() => beside && besideCurve(beside, input, rest), [beside, input, rest])
   const xAxis = useMemo<Axis>(
     () => ({
       from: input.from,
@@ -64,16 +56,13 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
     [input, preference],
   )
   const target = brief.targets.find(({ quantity }) => quantity === input.kind) ?? null
-  const hasBack = branches?.differ ?? false
-  // Kept until what follows from the document has been computed anew: a drag moves the handles, not the chart.
-  const drawn = useMemo(
-    () => (
-      <>
-        <CurveMarks input={input} response={asked.response} target={target} startPct={lead?.startPct ?? null} />
-        <CurveLines hasBack={hasBack} hasBeside={beside !== null} />
-      </>
-    ),
-    [input, asked.response, target, lead, hasBack, beside],
+  const { restBands } = asked.response
+  const ceilingPct = asked.response.ceiling.speedPct
+  const startPct = lead?.startPct ?? null
+  // The frame, its axes and what stands behind the curves: drawn anew only when that changes. The curves lie over it.
+  const marks = useMemo(
+    () => <CurveMarks {...{ input, restBands, ceilingPct, target, startPct }} />,
+    [input, restBands, ceilingPct, target, startPct],
   )
   const rules = response.rules.filter((rule) => !rule.off && 'input' in rule && rule.input === input.id)
   const nowX = values[input.id] ?? NaN
@@ -82,11 +71,12 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
     <Plot
       label={label ?? `Speed against ${input.name}`}
       height={height}
-      rows={rows}
+      rows={NO_ROWS}
       x={xAxis}
       y={SPEED_AXIS}
       overlay={(scale) => (
         <g>
+          {branches && <Curves {...{ scale, branches, asking, other }} />}
           {branches?.differ && (
             <>
               <Arrows scale={scale} points={branches.up} way="up" />
@@ -111,7 +101,7 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
         </g>
       )}
     >
-      {drawn}
+      {marks}
     </Plot>
   )
 }
@@ -121,8 +111,7 @@ const besideCurve = (
   machine: Machine,
   input: MeasuredInput,
   rest: Readonly<Record<string, number>>,
-): readonly CurvePoint[] | null =>
-  machine.inputIds.includes(input.id) ? branchesAgainst(machine, input, rest).up : null
+): readonly CurvePoint[] | null => (machine.inputIds.includes(input.id) ? risingAgainst(machine, input, rest) : null)
 
 function Now({ scale, x, pct, said }: { scale: Scale; x: number; pct: number | null; said: string }): ReactNode {
   if (Number.isNaN(x)) return null
@@ -177,56 +166,61 @@ function Arrows({
   })
 }
 
-const CurveLines = memo(function CurveLines({ hasBack, hasBeside }: { hasBack: boolean; hasBeside: boolean }) {
+/** A curve as it is walked: straight from point to point, or in steps that stay until the next. */
+function pathOf({ toX, toY }: Scale, points: readonly CurvePoint[], how: 'line' | 'stay' | 'come'): string {
+  return points
+    .map(({ x, pct }, index) => {
+      const [px, py] = [toX(x).toFixed(1), toY(pct).toFixed(1)]
+      if (index === 0) return `M${px} ${py}`
+      return how === 'line' ? `L${px} ${py}` : how === 'stay' ? `H${px}V${py}` : `V${py}H${px}`
+    })
+    .join('')
+}
+
+type CurvesProps = {
+  scale: Scale
+  branches: Branches
+  asking: readonly CurvePoint[] | null
+  other: readonly CurvePoint[] | null
+}
+
+/** Asked dashed, given solid, the way back grey, a revision beside it dotted. */
+function Curves({ scale, branches: { up, down, differ }, asking, other }: CurvesProps) {
   return (
-    <>
-      <Line
-        dataKey="asked"
-        type="linear"
-        stroke="var(--mui-palette-text-secondary)"
-        strokeDasharray="5 4"
-        strokeWidth={1.5}
-        dot={false}
-        isAnimationActive={false}
-      />
-      {hasBeside && (
-        <Line
-          dataKey="beside"
-          type="linear"
+    <g fill="none">
+      {asking && (
+        <path
+          d={pathOf(scale, asking, 'line')}
+          stroke="var(--mui-palette-text-secondary)"
+          strokeDasharray="5 4"
+          strokeWidth={1.5}
+        />
+      )}
+      {other && (
+        <path
+          d={pathOf(scale, other, 'line')}
           stroke="var(--mui-palette-cause-time)"
-          strokeDasharray="1 4"
+          strokeDasharray="1 5"
           strokeWidth={3}
           strokeLinecap="round"
-          dot={false}
-          isAnimationActive={false}
         />
       )}
-      {hasBack && (
-        <Line
-          dataKey="back"
-          type="stepBefore"
-          stroke="var(--mui-palette-text-secondary)"
-          strokeWidth={2}
-          dot={false}
-          isAnimationActive={false}
-        />
-      )}
-      <Line
-        dataKey="given"
-        type="stepAfter"
-        stroke="var(--mui-palette-cause-speed)"
-        strokeWidth={2.5}
-        dot={false}
-        isAnimationActive={false}
-      />
-    </>
+      {differ && <path d={pathOf(scale, down, 'come')} stroke="var(--mui-palette-text-secondary)" strokeWidth={2} />}
+      <path d={pathOf(scale, up, 'stay')} stroke="var(--mui-palette-cause-speed)" strokeWidth={2.5} />
+    </g>
   )
-})
+}
 
-type MarksProps = { input: MeasuredInput; response: Response; target: Target | null; startPct: number | null }
+type MarksProps = {
+  input: MeasuredInput
+  restBands: Response['restBands']
+  ceilingPct: number
+  target: Target | null
+  startPct: number | null
+}
 
 /** What stands behind the lines: where it will not turn, rest bands, the target band and limits. */
-function CurveMarks({ input, response, target, startPct }: MarksProps) {
+function CurveMarks({ input, restBands, ceilingPct, target, startPct }: MarksProps) {
   const preference = usePreference()
   const colour = causeVar(inputCause(input))
   const unit = preferredUnit(input.kind, preference).symbol
@@ -243,7 +237,7 @@ function CurveMarks({ input, response, target, startPct }: MarksProps) {
           label={{ value: 'will not turn', position: 'insideTopRight', ...chartFont }}
         />
       )}
-      {(response.restBands ?? []).map(({ fromPct, toPct }) => (
+      {(restBands ?? []).map(({ fromPct, toPct }) => (
         <ReferenceArea
           key={fromPct}
           y1={fromPct}
@@ -269,9 +263,9 @@ function CurveMarks({ input, response, target, startPct }: MarksProps) {
           }}
         />
       )}
-      {response.ceiling.speedPct < 100 && (
+      {ceilingPct < 100 && (
         <ReferenceLine
-          y={response.ceiling.speedPct}
+          y={ceilingPct}
           stroke="var(--mui-palette-text-secondary)"
           strokeDasharray="1 3"
           label={{ value: 'ceiling', position: 'insideBottomRight', ...chartFont }}

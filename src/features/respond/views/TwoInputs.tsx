@@ -130,7 +130,11 @@ export function TwoInputs() {
   )
 }
 
-const shade = (index: number, count: number): number => (count === 1 ? 0.45 : 0.1 + (0.8 * index) / (count - 1))
+/** Each level is painted over the ones before. */
+const LEVEL_OPACITY = 0.11
+const ONLY_OPACITY = 0.45
+const shade = (index: number, count: number): number =>
+  count === 1 ? ONLY_OPACITY : 1 - (1 - LEVEL_OPACITY) ** (index + 1)
 
 /** The value of the grid nearest to what is tried. */
 function valueAt(
@@ -182,7 +186,7 @@ function Fills({
               )
               .join('')}
             fill="var(--mui-palette-cause-speed)"
-            fillOpacity={thresholds.length === 1 ? 0.45 : 0.11}
+            fillOpacity={thresholds.length === 1 ? ONLY_OPACITY : LEVEL_OPACITY}
             fillRule="evenodd"
             stroke="var(--mui-palette-cause-speed)"
             strokeOpacity={0.5}
