@@ -10,9 +10,13 @@ type Shot = {
   readonly phone?: boolean
   readonly dark?: boolean
   readonly waitFor?: string
+  /** Whose stage it is; the fruiting room’s where none is named. */
+  readonly of?: RegExp
+  /** What the chart of Respond shows. */
+  readonly view?: string
 }
 
-/** One picture of each main view, from the demo data. `@stage` is the fruiting room's. */
+/** One picture of each main view, from the demo data. `@stage` is a stage of an installation. */
 const SHOTS: readonly Shot[] = [
   { file: 'yard', path: '/yard' },
   { file: 'brief', path: '@brief' },
@@ -22,6 +26,8 @@ const SHOTS: readonly Shot[] = [
   { file: 'respond', path: '@respond' },
   { file: 'respond-dark', path: '@respond', dark: true },
   { file: 'respond-phone', path: '@respond', phone: true },
+  { file: 'respond-week', path: '@respond', of: /Archive flat/, view: 'week, and what runs when' },
+  { file: 'respond-ladder', path: '@respond', of: /Duckling brooder/, view: 'staging ladder' },
   { file: 'rehearse', path: '@rehearse' },
   { file: 'dial-in', path: '@dial-in' },
   { file: 'prove-phone', path: '@prove', phone: true },
@@ -37,7 +43,7 @@ const FOLDER = 'docs/screenshots'
 async function take(
   browser: Browser,
   url: string,
-  { file, path, phone = false, dark = false, waitFor }: Shot,
+  { file, path, phone = false, dark = false, waitFor, of = /Fruiting room/, view }: Shot,
 ): Promise<void> {
   const context = await browser.newContext({
     baseURL: url,
@@ -50,13 +56,15 @@ async function take(
   await page.goto('/sign-in')
   await page.getByRole('button', { name: 'Open the demo yard' }).click()
   await page.waitForURL('**/yard')
-  const room = await page
-    .getByRole('link', { name: /Fruiting room/ })
-    .first()
-    .getAttribute('href')
+  const room = await page.getByRole('link', { name: of }).first().getAttribute('href')
   await page.goto(path.startsWith('@') ? (room ?? '').replace('respond', path.slice(1)) : path)
   await page.waitForLoadState('networkidle')
   if (waitFor) await page.locator(waitFor).waitFor()
+  if (view) {
+    await page.getByRole('combobox', { name: 'what the chart shows' }).click()
+    await page.getByRole('option', { name: view }).click()
+    await page.waitForLoadState('networkidle')
+  }
   await page.screenshot({ path: `${FOLDER}/${file}.png`, animations: 'disabled' })
   await context.close()
 }

@@ -3,6 +3,7 @@ import { giveParts } from '@/core/controller/giveParts'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import { equalJoins } from '@/core/controller/wanted'
 import { freeId } from '@/core/document/freeId'
+import { plainCopy } from '@/core/document/plainCopy'
 import type { Installation } from '@/core/document/installation'
 import type { Input, MeasuredInput, Response, Rule } from '@/core/response/schema'
 
@@ -165,5 +166,5 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
       : {}),
   }
   const parts = giveParts(asked, model, floorPct, valueOf, [])
-  return JSON.parse(JSON.stringify({ ...asked, ...parts })) as Response
+  return plainCopy({ ...asked, ...parts })
 }

@@ -1,4 +1,5 @@
 import { freeId } from '@/core/document/freeId'
+import { plainCopy } from '@/core/document/plainCopy'
 import { insertAt, keysOf, putAt, valueAt } from '@/core/document/place'
 import type { Line } from '@/core/response/behaviour/table'
 import type { Response } from '@/core/response/schema'
@@ -18,7 +19,7 @@ function idsIn(value: unknown, known: readonly string[]): readonly string[] {
 /** Copies one sentence of a response that was adopted (its inputs already carry the names here) into this one, with the inputs it needs
  *  that are not here yet. A part there is only one of takes the place of the one that is here. */
 export function carryLine(draft: Response, adopted: Response, { place }: Pick<Line, 'place'>): void {
-  const value = JSON.parse(JSON.stringify(valueAt(adopted, place))) as { id?: string }
+  const value = plainCopy(valueAt(adopted, place)) as { id?: string }
   const named = idsIn(
     value,
     adopted.inputs.map(({ id }) => id),
@@ -26,7 +27,7 @@ export function carryLine(draft: Response, adopted: Response, { place }: Pick<Li
   const needed = named.flatMap((id) => [id, ...madeOf(adopted, id)])
   for (const input of adopted.inputs)
     if (needed.includes(input.id) && !draft.inputs.some(({ id }) => id === input.id))
-      draft.inputs.push(JSON.parse(JSON.stringify(input)) as typeof input)
+      draft.inputs.push(plainCopy(input))
   if (!isList(place)) {
     const [first = ''] = keysOf(place)
     if (place !== first && valueAt(draft, first) === undefined) putAt(draft, first, {})

@@ -1,4 +1,4 @@
-import { Type, type Static } from '@sinclair/typebox'
+import { Type, type Static, type TSchema } from '@sinclair/typebox'
 
 const closed = { additionalProperties: false } as const
 
@@ -257,6 +257,7 @@ export const CoolDown = Type.Object({ input: Id, speedPct: Percent, holdS: Secon
 /** The controller’s own heat: at `onAt` the lead runs full and its followers stop, until it is below `offBelow`. */
 export const Overheat = Type.Object({ input: Id, onAt: Type.Number(), offBelow: Type.Number() }, closed)
 export type Overheat = Static<typeof Overheat>
+const TestHold = Type.Object({ input: Id, speedPct: Percent }, closed)
 /** What holds the fan whatever was asked, strongest first. `isolated` and `safetyStop` are switch inputs; `test` runs one speed while
  *  its switch is on. */
 export const Holds = Type.Object(
@@ -264,7 +265,7 @@ export const Holds = Type.Object(
     isolated: Type.Optional(Id),
     safetyStop: Type.Optional(Id),
     overheat: Type.Optional(Overheat),
-    test: Type.Optional(Type.Object({ input: Id, speedPct: Percent }, closed)),
+    test: Type.Optional(TestHold),
   },
   closed,
 )
@@ -322,30 +323,30 @@ export const Rate = Type.Object(
   closed,
 )
 
+const asideAt = <V extends TSchema>(at: string, value: V) =>
+  Type.Object({ at: Type.String({ pattern: `^${at}$`, maxLength: 120 }), value }, closed)
+const SHORT = '[A-Za-z][A-Za-z0-9-]{0,39}'
+
 /** A behaviour that is switched off without being lost: where it stood, and what it was. Rules say so themselves. */
-export const Aside = Type.Object(
-  {
-    at: Type.String({ pattern: '^[A-Za-z][A-Za-z0-9-]*(\\.[A-Za-z0-9-]+){0,3}$', maxLength: 100 }),
-    value: Type.Union([
-      StartKick,
-      Follower,
-      LightMode,
-      Reduction,
-      RunOn,
-      CoolDown,
-      Overheat,
-      RestBand,
-      Stages,
-      OtherOutput,
-      Rate,
-      Type.Object({ input: Id, speedPct: Percent }, closed),
-      Type.Array(WeekSpan, { minItems: 1, maxItems: 28 }),
-      Id,
-      Type.Number(),
-    ]),
-  },
-  closed,
-)
+export const Aside = Type.Union([
+  asideAt('startKick', StartKick),
+  asideAt(`followers\\.${SHORT}`, Follower),
+  asideAt('light', LightMode),
+  asideAt('dayByWeek', Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
+  asideAt('stages', Stages),
+  asideAt('runOn', RunOn),
+  asideAt('reductions\\.\\d', Reduction),
+  asideAt('restBands\\.\\d', RestBand),
+  asideAt('rate', Rate),
+  asideAt('scanS', Type.Number({ minimum: 0, maximum: 3600 })),
+  asideAt(`inputs\\.${SHORT}\\.lostPct`, Percent),
+  asideAt('coolDown', CoolDown),
+  asideAt('holds\\.overheat', Overheat),
+  asideAt('holds\\.test', TestHold),
+  asideAt('holds\\.(isolated|safetyStop)', Id),
+  asideAt(`otherOutputs\\.${SHORT}`, OtherOutput),
+])
+export type Aside = Static<typeof Aside>
 
 export const RESPONSE_SCHEMA = 'soft-gale/response@1'
 

@@ -203,3 +203,13 @@ test('a remark changes nothing that is carried out', () => {
   expect(noteAt(noted, `rules.${room.rules[0]!.id}.startAt`)).toBe('read at the shelf')
   expect(canonicalJson(bare(noted))).toBe(canonicalJson(bare(room)))
 })
+
+test.each([
+  { at: 'runOn', value: 5 },
+  { at: 'stages', value: { fixed: [] } },
+  { at: 'constructor.name', value: 'x' },
+  { at: 'inputs.house.name', value: 20 },
+])('what is set aside must be what stands at its place: $at is refused with $value', (aside) => {
+  const house = demoInstallation('duckling-brooder')
+  expect(readInstallation({ ...house, response: { ...house.response, aside: [aside] } })).toMatchObject({ ok: false })
+})

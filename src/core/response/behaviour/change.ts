@@ -1,19 +1,17 @@
 import type { Line } from '@/core/response/behaviour/table'
 import { freeId } from '@/core/document/freeId'
+import { plainCopy } from '@/core/document/plainCopy'
 import { dropAt, insertAt, keysOf, putAt, valueAt, type Place } from '@/core/document/place'
-import type { Response, Rule } from '@/core/response/schema'
+import type { Aside, Response, Rule } from '@/core/response/schema'
 
 /** Where the part of a line stands in the response, in force or set aside. */
 export const standsAt = ({ place, asideAt }: Pick<Line, 'place' | 'asideAt'>): Place =>
   asideAt === null ? place : `aside.${asideAt}.value`
 
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
 /** Switches a behaviour off without losing it: rules stay in the list, all else is set aside. */
 export function rest(draft: Response, line: Line): void {
   if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, true)
-  const value = plain(line.value) as NonNullable<Response['aside']>[number]['value']
-  draft.aside = [...(draft.aside ?? []), { at: line.place, value }]
+  draft.aside = [...(draft.aside ?? []), { at: line.place, value: plainCopy(line.value) } as Aside]
   takeAway(draft, line)
 }
 
@@ -21,7 +19,7 @@ export function rest(draft: Response, line: Line): void {
 export function wake(draft: Response, line: Line): void {
   if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, undefined)
   if (line.asideAt === null) return
-  const value = plain(line.value)
+  const value = plainCopy(line.value)
   draft.aside!.splice(line.asideAt, 1)
   if (draft.aside!.length === 0) delete draft.aside
   insertAt(draft, line.place, value)
@@ -54,7 +52,7 @@ export const canCopy = ({ behaviour }: Line): boolean =>
 export function duplicate(draft: Response, { place, value }: Line): void {
   const keys = keysOf(place)
   const list = valueAt(draft, keys.slice(0, -1).join('.')) as { id?: string }[]
-  const copy = plain(value) as { id?: string }
+  const copy = plainCopy(value) as { id?: string }
   const at = list.indexOf(valueAt(draft, place) as { id?: string })
   if (copy.id !== undefined)
     copy.id = freeId(

@@ -4,6 +4,7 @@ import type { Explanation } from '@/core/response/explain'
 import type { HoldKind } from '@/core/response/parts/holds'
 import { formatPct } from '@/core/quantity/format'
 import type { Input, Response } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 export const ROOM_TEMP: Input = { id: 'roomTemp', kind: 'temperature', name: 'room temperature', from: 10, to: 40 }
 export const OUTDOOR: Input = { id: 'outdoor', kind: 'temperature', name: 'outdoor temperature', from: -20, to: 35 }
@@ -33,8 +34,6 @@ export function newInput(response: Response, made: Input): string {
 export const holdNow =
   (by: HoldKind) =>
   (_value: unknown, { chain }: Explanation): string => {
-    const link = chain.find(
-      (candidate) => candidate.stage === 'hold' && candidate.kind === 'held' && candidate.by === by,
-    )
-    return link?.stage === 'hold' && link.kind === 'held' ? `holds ${formatPct(link.heldPct)} %` : 'idle'
+    const link = findLink(chain, 'hold', 'held', (held) => held.by === by)
+    return link ? `holds ${formatPct(link.heldPct)} %` : 'idle'
   }

@@ -3,6 +3,7 @@ import { formatPct } from '@/core/quantity/format'
 import { field } from '@/core/response/rules/sentence'
 import { text } from '@/core/response/rules/kind'
 import type { Follower } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 /** A fan that follows the lead by a share of its percent, and the line says so: percent is not flow. */
 export const follower: BehaviourKind<Follower> = {
@@ -33,10 +34,8 @@ export const follower: BehaviourKind<Follower> = {
     ]
   },
   now({ fan }, { chain }, { fanName }) {
-    const link = chain.find(
-      (candidate) => candidate.stage === 'give' && candidate.kind === 'fan' && candidate.fan === fan,
-    )
-    return link?.stage === 'give' && link.kind === 'fan' ? `${fanName(fan)} ${formatPct(link.givenPct)} %` : '–'
+    const link = findLink(chain, 'give', 'fan', (held) => held.fan === fan)
+    return link ? `${fanName(fan)} ${formatPct(link.givenPct)} %` : '–'
   },
   why: {
     formula: 'follower = max(own floor, ratio × lead), in steps; percent of each fan’s own range, not flow',

@@ -8,6 +8,7 @@ import { OUTPUT_STATE } from '@/core/response/outputState'
 import { inputQuantity, isMeasured, text, type SentencePart } from '@/core/response/rules/kind'
 import { field, inputOf, inputPart, isSwitch, listed, measures, pastPart } from '@/core/response/rules/sentence'
 import type { Condition, OtherOutput } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 function conditionParts(path: string, condition: Condition, { response, fanName }: Telling): readonly SentencePart[] {
   const under = (key: string) => `${path}.${key}`
@@ -104,10 +105,8 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
     text('.'),
   ],
   now({ id, kind }, { chain }) {
-    const link = chain.find(
-      (candidate) => candidate.stage === 'give' && candidate.kind === 'output' && candidate.output.id === id,
-    )
-    return link?.stage === 'give' && link.kind === 'output' ? OUTPUT_STATE[kind][link.isOn ? 1 : 0] : '–'
+    const link = findLink(chain, 'give', 'output', ({ output }) => output.id === id)
+    return link ? OUTPUT_STATE[kind][link.isOn ? 1 : 0] : '–'
   },
   why: { formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice },
   more: ({ onWhen, notWhile }, telling) => [

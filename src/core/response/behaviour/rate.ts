@@ -3,6 +3,7 @@ import { formatPct } from '@/core/quantity/format'
 import { field } from '@/core/response/rules/sentence'
 import { text } from '@/core/response/rules/kind'
 import type { Response } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 type Rate = NonNullable<Response['rate']>
 
@@ -19,8 +20,8 @@ export const rate: BehaviourKind<Rate> = {
     text(' a second down.'),
   ],
   now(_value, { chain }) {
-    const link = chain.find((candidate) => candidate.stage === 'give' && candidate.kind === 'rate')
-    return link?.stage === 'give' && link.kind === 'rate' ? `on its way to ${formatPct(link.wantedPct)} %` : 'idle'
+    const link = findLink(chain, 'give', 'rate')
+    return link ? `on its way to ${formatPct(link.wantedPct)} %` : 'idle'
   },
   why: { formula: 'given = last ± rate × time, until it is there', source: ofCommonPractice },
   offers: ({ response }) =>

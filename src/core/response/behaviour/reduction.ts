@@ -4,6 +4,7 @@ import { formatPct } from '@/core/quantity/format'
 import { field, inputCause, inputName, inputOf, inputPart, measures, pastPart } from '@/core/response/rules/sentence'
 import { inputQuantity, text } from '@/core/response/rules/kind'
 import type { Reduction } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 /** Less air while an input is past a point. */
 export const reduction: BehaviourKind<Reduction> = {
@@ -35,11 +36,14 @@ export const reduction: BehaviourKind<Reduction> = {
       text(' less, never under the floor.'),
     ]
   },
-  now(value, { chain }, _telling, place) {
-    const at = Number(place.split('.').at(-1))
-    const links = chain.flatMap((link) => (link.stage === 'limit' && link.kind === 'reduction' ? [link] : []))
-    const link = links.find(({ reduction: by }) => by.input === value.input && by.at === value.at) ?? null
-    return link && at >= 0 ? `reduces to ${formatPct(link.limitedPct)} %` : 'idle'
+  now(value, { chain }) {
+    const link = findLink(
+      chain,
+      'limit',
+      'reduction',
+      ({ reduction: by }) => by.input === value.input && by.at === value.at,
+    )
+    return link ? `reduces to ${formatPct(link.limitedPct)} %` : 'idle'
   },
   why: {
     formula: 'points: asked − n; of the present: asked × (1 − n ÷ 100); max(floor, …)',

@@ -3,6 +3,7 @@ import { formatPct } from '@/core/quantity/format'
 import { field } from '@/core/response/rules/sentence'
 import { text } from '@/core/response/rules/kind'
 import type { RestBand } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 /** Speeds passed over because of resonance. */
 export const restBand: BehaviourKind<RestBand> = {
@@ -17,14 +18,8 @@ export const restBand: BehaviourKind<RestBand> = {
     text(': on the way up go to the upper edge, on the way down to the lower.'),
   ],
   now({ fromPct, toPct }, { chain }) {
-    const link = chain.find(
-      (candidate) =>
-        candidate.stage === 'give' &&
-        candidate.kind === 'rest-band' &&
-        candidate.band.fromPct === fromPct &&
-        candidate.band.toPct === toPct,
-    )
-    return link?.stage === 'give' && link.kind === 'rest-band' ? `passes to ${formatPct(link.givenPct)} %` : 'idle'
+    const link = findLink(chain, 'give', 'rest-band', ({ band }) => band.fromPct === fromPct && band.toPct === toPct)
+    return link ? `passes to ${formatPct(link.givenPct)} %` : 'idle'
   },
   why: {
     formula: 'lower < speed < upper: the edge ahead in the direction it moves',

@@ -27,6 +27,20 @@ const ramp = (id: string, made: Input, startAt: number, span: number): Offer['ad
 
 const ceilingOf = ({ response }: { response: Response }): number => response.ceiling.speedPct
 
+/** Two kelvin apart, off on the side from which it came. */
+const onOff = (id: string, sense: 'cooling' | 'heating', usualC: number): Offer['add'] =>
+  addRule((draft, figureC) => ({
+    id,
+    kind: 'differential',
+    input: ensureInput(draft, ROOM_TEMP),
+    sense,
+    onAt: figureC ?? usualC,
+    offAt: (figureC ?? usualC) + (sense === 'cooling' ? -2 : 2),
+    speedPct: ceilingOf(draft),
+    minOnS: 0,
+    minOffS: 0,
+  }))
+
 /** The rules that can be added. Starting figures: common practice, no source. */
 export const RULE_OFFERS: readonly Offer[] = [
   {
@@ -58,33 +72,13 @@ export const RULE_OFFERS: readonly Offer[] = [
     sentence: 'When room temperature reaches a point, run at a set speed until it falls to another',
     words: 'on off differential two-speed hysteresis thermostat cool',
     figure: { quantity: 'temperature', typedUnit: '°C' },
-    add: addRule((draft, figureC) => ({
-      id: 'onOff',
-      kind: 'differential',
-      input: ensureInput(draft, ROOM_TEMP),
-      sense: 'cooling',
-      onAt: figureC ?? 26,
-      offAt: (figureC ?? 26) - 2,
-      speedPct: ceilingOf(draft),
-      minOnS: 0,
-      minOffS: 0,
-    })),
+    add: onOff('onOff', 'cooling', 26),
   },
   {
     sentence: 'When room temperature falls to a point, run at a set speed until it is warm again',
     words: 'heating on off differential cold thermostat curtain',
     figure: { quantity: 'temperature', typedUnit: '°C' },
-    add: addRule((draft, figureC) => ({
-      id: 'cold',
-      kind: 'differential',
-      input: ensureInput(draft, ROOM_TEMP),
-      sense: 'heating',
-      onAt: figureC ?? 18,
-      offAt: (figureC ?? 18) + 2,
-      speedPct: ceilingOf(draft),
-      minOnS: 0,
-      minOffS: 0,
-    })),
+    add: onOff('cold', 'heating', 18),
   },
   {
     sentence: 'When humidity rises quickly, run until it is back',

@@ -3,6 +3,7 @@ import { formatPct } from '@/core/quantity/format'
 import { field } from '@/core/response/rules/sentence'
 import { text } from '@/core/response/rules/kind'
 import type { Response } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 type RunOn = NonNullable<Response['runOn']>
 
@@ -32,8 +33,8 @@ export const runOn: BehaviourKind<RunOn> = {
     text('. A new ask ends it.'),
   ],
   now: (_value, { chain }) => {
-    const link = chain.find((candidate) => candidate.stage === 'hold' && candidate.kind === 'run-on')
-    return link?.stage === 'hold' && link.kind === 'run-on' ? `runs on at ${formatPct(link.speedPct)} %` : 'idle'
+    const link = findLink(chain, 'hold', 'run-on')
+    return link ? `runs on at ${formatPct(link.speedPct)} %` : 'idle'
   },
   why: { formula: 'asks the last running speed (or the set one) until its time is over', source: ofCommonPractice },
   offers: ({ response }) =>

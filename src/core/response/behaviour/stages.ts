@@ -3,6 +3,7 @@ import { formatPct } from '@/core/quantity/format'
 import { field, listed } from '@/core/response/rules/sentence'
 import { text } from '@/core/response/rules/kind'
 import type { Stages } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 /** Fixed fans that join a variable one. */
 export const stages: BehaviourKind<Stages> = {
@@ -25,10 +26,8 @@ export const stages: BehaviourKind<Stages> = {
     text(' between two changes.'),
   ],
   now(_value, { chain }) {
-    const link = chain.find((candidate) => candidate.stage === 'give' && candidate.kind === 'stages')
-    return link?.stage === 'give' && link.kind === 'stages'
-      ? `${link.running} fixed, variable ${formatPct(link.leadPct)} %`
-      : '–'
+    const link = findLink(chain, 'give', 'stages')
+    return link ? `${link.running} fixed, variable ${formatPct(link.leadPct)} %` : '–'
   },
   why: {
     formula: 'variable = floor + (100 − floor) × (demand − join below) ÷ (join above − join below)',

@@ -3,6 +3,7 @@ import { formatTime } from '@/core/quantity/format'
 import { field } from '@/core/response/rules/sentence'
 import { text } from '@/core/response/rules/kind'
 import type { StartKick } from '@/core/response/schema'
+import { findLink } from '@/core/response/findLink'
 
 const KICK_PCT = 60
 const KICK_S = 4
@@ -20,8 +21,8 @@ export const startKick: BehaviourKind<StartKick> = {
     text('.'),
   ],
   now: (_kick, { chain }) => {
-    const link = chain.find((candidate) => candidate.stage === 'hold' && candidate.kind === 'start-kick')
-    return link?.stage === 'hold' && link.kind === 'start-kick' ? `${formatTime(link.leftS)} more` : 'at a start'
+    const link = findLink(chain, 'hold', 'start-kick')
+    return link ? `${formatTime(link.leftS)} more` : 'at a start'
   },
   why: { formula: 'from 0: max(given, kick) for its time', source: ofCommonPractice },
   absent: null,

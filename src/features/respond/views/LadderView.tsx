@@ -14,6 +14,7 @@ import { Choice } from '@/ui/Choice'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { findLink } from '@/core/response/findLink'
 
 const DEMAND = 'demand'
 const JOIN_STEP_PCT = 1
@@ -91,8 +92,7 @@ export function LadderView() {
           to: most * 1.05,
           format: (value) => formatFigure(value, measure === 'flow' ? 'flow' : 'power', preference, 0),
         }
-  const link = asked?.explanation.chain.find((held) => held.stage === 'give' && held.kind === 'stages')
-  const demandPct = link?.stage === 'give' && link.kind === 'stages' ? link.demandPct : NaN
+  const demandPct = (asked && findLink(asked.explanation.chain, 'give', 'stages'))?.demandPct ?? NaN
   const nowX = input ? (values[input.combines?.of[0] ?? input.id] ?? NaN) : demandPct
   const now = walked.up.reduce((near, rung) => (Math.abs(rung.x - nowX) < Math.abs(near.x - nowX) ? rung : near))
   const nowValue = Number.isNaN(nowX) ? null : valueOf(now)
