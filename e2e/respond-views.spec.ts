@@ -176,6 +176,8 @@ test('a join of the ladder is dragged by keys, and the step at it is told', asyn
   await expect.poll(async () => Number(await join.getAttribute('aria-valuenow'))).toBeGreaterThan(before)
   await expectNoAxeFindings(yard)
   await yard.keyboard.press('Control+z')
+  await yard.getByRole('button', { name: 'Table', exact: true }).click()
+  await expect(yard.getByRole('table', { name: 'Staging ladder' }).getByRole('row').nth(1)).toContainText('fans’ worth')
 })
 
 test('the week is painted: a day copied, a period wiped, what runs when told', async ({ yard }) => {
@@ -218,6 +220,8 @@ for (const { name, installation, view, shows } of [
     await lookAt(yard, view)
     await expect(yard.getByRole('group', { name: shows })).toBeVisible()
     await expectNoAxeFindings(yard)
+    await yard.getByRole('button', { name: 'Table', exact: true }).click()
+    await expect(yard.getByRole('table', { name: shows })).toBeVisible()
   })
 
 test('the condenser scale puts probe, saturation and pressure beside each other', async ({ yard }) => {

@@ -69,3 +69,11 @@ test.each(PAIRS)('the response of %s can be taken over by %s', (from, to) => {
   expect(compile(response)).toMatchObject({ ok: true })
   expect(checkInstallation({ ...taker, response })).toEqual([])
 })
+
+test('what belongs to the other fan does not come along: reasons of its floor, its rest bands', () => {
+  const [giver, taker] = [demoInstallation('fruiting-room'), demoInstallation('inverter-cupboard')]
+  const bands = { ...giver.response, restBands: [{ fromPct: 40, toPct: 50 }] }
+  const { response } = adopt(taker.response, bands, ['fan'])
+  expect(response.floor).toEqual({ ...giver.response.floor, reasons: [] })
+  expect(response.restBands).toEqual(taker.response.restBands)
+})

@@ -86,7 +86,8 @@ function kept(here: Input | undefined, other: Input): Input {
 }
 
 /** Another response carried over to these inputs and fans: its inputs become the ones here of the same kind, its lead the one here; fans
- *  that follow or join stay only as far as there are fans for them. Inputs that only this one has stay, so that no probe loses its input. */
+ *  that follow or join stay only as far as there are fans for them. Inputs that only this one has stay, so that no probe loses its
+ *  input. Reasons of a floor and rest bands belong to a fan, not to a response: the other’s do not come along. */
 export function adopt(own: Response, other: Response, fanIds: readonly string[]): Adopted {
   const inputs = nameHere(governingFirst(own), other.inputs)
   const moved = renamed(other, (id) => inputs[id] ?? id)
@@ -109,7 +110,7 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     const onWhen = carried(output.onWhen)
     return onWhen.length === 0 ? [] : [{ ...output, onWhen, notWhile: carried(output.notWhile) }]
   })
-  const { stages, otherOutputs: _outputs, aside: _aside, notes: _notes, ...carried } = moved
+  const { stages, otherOutputs: _outputs, aside: _aside, notes: _notes, restBands: _restBands, ...carried } = moved
   const movedIds = moved.inputs.map(({ id }) => id)
   const all = [
     ...own.inputs.filter(({ id }) => !movedIds.includes(id)),
@@ -125,6 +126,8 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     response: {
       ...carried,
       lead: own.lead,
+      floor: { ...carried.floor, reasons: [] },
+      ...(own.restBands ? { restBands: own.restBands } : {}),
       inputs: [...all.filter(isRead), ...all.filter((input) => !isRead(input))],
       followers,
       ...(stages && fixed.length > 0 ? { stages: { ...stages, fixed } } : {}),

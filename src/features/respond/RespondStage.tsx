@@ -17,7 +17,7 @@ import type { OtherInstallation } from '@/features/respond/start/FromOther'
 import { useRespondActions } from '@/features/respond/useRespondActions'
 import { StartFrom } from '@/features/respond/StartFrom'
 import { TryItSheet } from '@/features/respond/TryItSheet'
-import { VIEW_IDS, VIEWS, type ViewId } from '@/features/respond/views/table'
+import { VIEW_IDS, VIEWS, viewOf, type ViewId } from '@/features/respond/views/table'
 import { causeColour, inputCause } from '@/ui/cause'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
@@ -69,7 +69,7 @@ export function RespondStage({ others, installationId, seals }: Props) {
     ...measured.map(({ id, name }) => [id, name] as const),
     ...views.map((id) => [id, VIEWS[id].name] as const),
   ]
-  const View = viewId && VIEWS[viewId].View
+  const View = viewId && viewOf(viewId).View
   useRespondActions(setChosen)
   return (
     <StageLayout
@@ -87,7 +87,7 @@ export function RespondStage({ others, installationId, seals }: Props) {
       aside={
         <>
           {kit.controller ? 'solid: it will do · dashed: you asked' : 'dashed: you asked; no controller yet'}{' '}
-          {!viewId && input && (
+          {(viewId ? viewOf(viewId).canBeTable : input) && (
             <Button size="small" onClick={() => setTable((open) => !open)} aria-expanded={hasTable}>
               {hasTable ? 'Chart' : 'Table'}
             </Button>
@@ -103,7 +103,7 @@ export function RespondStage({ others, installationId, seals }: Props) {
           Mend it here, or undo; the curve comes back by itself.
         </Notice>
       ))}
-      {runs && View && <View />}
+      {runs && View && <View hasTable={hasTable} />}
       {runs &&
         !View &&
         input &&

@@ -6,19 +6,25 @@ import { Line } from 'recharts'
 import { formatPct, formatQuantity, preferredUnit, formatFigure } from '@/core/quantity/format'
 import { flowBalance } from '@/core/response/flowBalance'
 import type { Follower } from '@/core/response/schema'
+import { FigureTable } from '@/features/respond/views/FigureTable'
 import { Plot, type Axis } from '@/features/respond/views/Plot'
+import type { ViewProps } from '@/features/respond/views/viewProps'
 import { chartFont } from '@/ui/chart'
 import { useInstant } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
+const ROWS_EVERY = 5
+
 /** Lead and followers in flow, and what that means for the pressure of the room. */
-export function FollowerFlow() {
+export function FollowerFlow({ hasTable }: ViewProps) {
   const { response } = useDocument()
-  return response.followers.map((follower) => <OneFollower key={follower.fan} follower={follower} />)
+  return response.followers.map((follower) => (
+    <OneFollower key={follower.fan} follower={follower} hasTable={hasTable} />
+  ))
 }
 
-function OneFollower({ follower }: { follower: Follower }) {
+function OneFollower({ follower, hasTable }: ViewProps & { follower: Follower }) {
   const { fans, lead, given } = useDerived()
   const { asked } = useInstant()
   const preference = usePreference()
@@ -54,46 +60,60 @@ function OneFollower({ follower }: { follower: Follower }) {
   const worst = rows.reduce((held, row) => (row.overLs > held.overLs ? row : held))
   return (
     <>
-      <Plot
-        label={`${leadName} and ${name} in flow`}
-        height={260}
-        rows={drawn}
-        x={{ from: 0, to: 100, unit: '%' }}
-        y={y}
-        overlay={(scale) => (
-          <g>
-            <text x={scale.plot.x + 4} y={scale.plot.y + 10} style={chartFont}>
-              {unit} against percent of the {leadName}; solid {leadName}, dashed {name}
-            </text>
-            {now && (
-              <line
-                x1={scale.toX(now.leadPct)}
-                x2={scale.toX(now.leadPct)}
-                y1={scale.toY(now.leadLs)}
-                y2={scale.toY(now.followerLs)}
-                stroke="var(--mui-palette-cause-pressure)"
-                strokeWidth={4}
-              />
-            )}
-          </g>
-        )}
-      >
-        <Line
-          dataKey="lead"
-          stroke="var(--mui-palette-cause-speed)"
-          strokeWidth={2.5}
-          dot={false}
-          isAnimationActive={false}
+      {hasTable ? (
+        <FigureTable
+          label={`${leadName} and ${name} in flow`}
+          head={[`${leadName}, %`, `${name}, %`, `${leadName}, ${unit}`, `${name}, ${unit}`, 'over, + pressure']}
+          rows={rows
+            .filter((_row, index) => index % ROWS_EVERY === 0)
+            .map((row) => [
+              formatPct(row.leadPct),
+              formatPct(row.followerPct),
+              ...[row.leadLs, row.followerLs, row.overLs].map((flow) => formatFigure(flow, 'flow', preference)),
+            ])}
         />
-        <Line
-          dataKey="follower"
-          stroke="var(--mui-palette-cause-pressure)"
-          strokeWidth={2}
-          strokeDasharray="5 4"
-          dot={false}
-          isAnimationActive={false}
-        />
-      </Plot>
+      ) : (
+        <Plot
+          label={`${leadName} and ${name} in flow`}
+          height={260}
+          rows={drawn}
+          x={{ from: 0, to: 100, unit: '%' }}
+          y={y}
+          overlay={(scale) => (
+            <g>
+              <text x={scale.plot.x + 4} y={scale.plot.y + 10} style={chartFont}>
+                {unit} against percent of the {leadName}; solid {leadName}, dashed {name}
+              </text>
+              {now && (
+                <line
+                  x1={scale.toX(now.leadPct)}
+                  x2={scale.toX(now.leadPct)}
+                  y1={scale.toY(now.leadLs)}
+                  y2={scale.toY(now.followerLs)}
+                  stroke="var(--mui-palette-cause-pressure)"
+                  strokeWidth={4}
+                />
+              )}
+            </g>
+          )}
+        >
+          <Line
+            dataKey="lead"
+            stroke="var(--mui-palette-cause-speed)"
+            strokeWidth={2.5}
+            dot={false}
+            isAnimationActive={false}
+          />
+          <Line
+            dataKey="follower"
+            stroke="var(--mui-palette-cause-pressure)"
+            strokeWidth={2}
+            strokeDasharray="5 4"
+            dot={false}
+            isAnimationActive={false}
+          />
+        </Plot>
+      )}
       <Typography variant="body2">
         {now && (
           <>

@@ -8,8 +8,10 @@ import { formatFigure, formatNumber, formatPct, formatQuantity, preferredUnit } 
 import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst, type Rung } from '@/core/response/ladder'
 import type { MeasuredInput, Stages } from '@/core/response/schema'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'
+import { FigureTable } from '@/features/respond/views/FigureTable'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
 import { settingStep } from '@/features/respond/views/settingStep'
+import type { ViewProps } from '@/features/respond/views/viewProps'
 import { Choice } from '@/ui/Choice'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
@@ -18,6 +20,7 @@ import { findLink } from '@/core/response/findLink'
 
 const DEMAND = 'demand'
 const JOIN_STEP_PCT = 1
+const ROWS_EVERY = 12
 const MEASURES = [
   ['fans', 'fans’ worth of air'],
   ['flow', 'flow'],
@@ -26,7 +29,7 @@ const MEASURES = [
 type Measure = (typeof MEASURES)[number][0]
 
 /** Variable and fixed fans together, against demand or an input: climbing solid, falling dashed, with their joins to be dragged. */
-export function LadderView() {
+export function LadderView({ hasTable }: ViewProps) {
   const { response, kit } = useDocument()
   const { given, fans } = useDerived()
   const { asked } = useInstant()
@@ -116,31 +119,53 @@ export function LadderView() {
             : 'Not every fan has a rated power: see Kit.'}
         </Typography>
       )}
-      <Plot
-        label="Staging ladder"
-        height={280}
-        rows={rows}
-        x={x}
-        y={y}
-        overlay={(scale) => (
-          <g>
-            {nowValue !== null && (
-              <circle cx={scale.toX(now.x)} cy={scale.toY(nowValue)} r={5} fill="var(--mui-palette-text-primary)" />
-            )}
-            {along === DEMAND &&
-              stages.fixed.map((join, index) => (
-                <JoinHandle
-                  key={join.fan}
-                  {...{ scale, stages, index }}
-                  y={valueOf({ x: 0, variablePct: 100, fixedRunning: index, fanEquivalents: index + 1 }) ?? 0}
-                  name={kit.fans.find(({ id }) => id === join.fan)?.name ?? join.fan}
-                />
-              ))}
-          </g>
-        )}
-      >
-        {lines}
-      </Plot>
+      {hasTable ? (
+        <FigureTable
+          label="Staging ladder"
+          head={[input?.name ?? 'demand, %', 'variable, %', 'fixed', 'climbing', 'falling']}
+          rows={walked.up.flatMap((rung, index) =>
+            index % ROWS_EVERY === 0
+              ? [
+                  [
+                    input ? formatFigure(rung.x, input.kind, preference) : formatPct(rung.x),
+                    formatPct(rung.variablePct),
+                    String(rung.fixedRunning),
+                    ...[rung, walked.down[index]!].map((held) => {
+                      const value = valueOf(held)
+                      return value === null ? '–' : said(value)
+                    }),
+                  ] as const,
+                ]
+              : [],
+          )}
+        />
+      ) : (
+        <Plot
+          label="Staging ladder"
+          height={280}
+          rows={rows}
+          x={x}
+          y={y}
+          overlay={(scale) => (
+            <g>
+              {nowValue !== null && (
+                <circle cx={scale.toX(now.x)} cy={scale.toY(nowValue)} r={5} fill="var(--mui-palette-text-primary)" />
+              )}
+              {along === DEMAND &&
+                stages.fixed.map((join, index) => (
+                  <JoinHandle
+                    key={join.fan}
+                    {...{ scale, stages, index }}
+                    y={valueOf({ x: 0, variablePct: 100, fixedRunning: index, fanEquivalents: index + 1 }) ?? 0}
+                    name={kit.fans.find(({ id }) => id === join.fan)?.name ?? join.fan}
+                  />
+                ))}
+            </g>
+          )}
+        >
+          {lines}
+        </Plot>
+      )}
       <Typography variant="body2">
         At the first join it steps from {formatNumber(step.before, 2)} to {formatNumber(step.after, 2)} fans’ worth: the
         variable fan drops back to its floor.{' '}

@@ -10,7 +10,9 @@ import type { Machine, MachineState } from '@/core/response/compile'
 import { levelsOver, type Levels } from '@/core/response/levels'
 import { OUTPUT_STATE } from '@/core/response/outputState'
 import type { MeasuredInput } from '@/core/response/schema'
+import { FigureTable } from '@/features/respond/views/FigureTable'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
+import type { ViewProps } from '@/features/respond/views/viewProps'
 import { Choice } from '@/ui/Choice'
 import { chartFont } from '@/ui/chart'
 import { useTryIt } from '@/ui/TryItValues'
@@ -38,7 +40,7 @@ function shownOf(machine: Machine, what: string): Shown {
 }
 
 /** The response over two inputs at once as filled levels; for a balanced unit the map of its bypass, indoor against outdoor. */
-export function TwoInputs() {
+export function TwoInputs({ hasTable }: ViewProps) {
   const { response } = useDocument()
   const { given } = useDerived()
   const { values } = useTryIt()
@@ -85,47 +87,60 @@ export function TwoInputs() {
         (up), in {preferredUnit(y.kind, preference).symbol}; settled, the other inputs as in Try it.
         {nowAt !== null && <> Now: {said(nowAt)}.</>}
       </Typography>
-      <Plot
-        label={`Over ${x.name} and ${y.name}`}
-        height={300}
-        rows={[]}
-        x={axis(x)}
-        y={{ ...axis(y), ticks: undefined }}
-        overlay={(scale) => (
-          <g>
-            <Fills {...{ scale, levels, thresholds }} />
-            <circle
-              cx={scale.toX(clamp(values[x.id] ?? NaN, x.from, x.to))}
-              cy={scale.toY(clamp(values[y.id] ?? NaN, y.from, y.to))}
-              r={6}
-              fill="var(--mui-palette-text-primary)"
-              stroke="var(--mui-palette-ground-sheet)"
-              strokeWidth={2}
-            />
-          </g>
-        )}
-      />
-      <Box component="ul" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, listStyle: 'none', p: 0, m: 0, pl: 6 }}>
-        {thresholds.map((level, index) => (
-          <Typography
-            key={level}
-            component="li"
-            variant="body2"
-            sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}
+      {hasTable ? (
+        <LevelTable {...{ levels, x, y, said }} />
+      ) : (
+        <>
+          <Plot
+            label={`Over ${x.name} and ${y.name}`}
+            height={300}
+            rows={[]}
+            x={axis(x)}
+            y={{ ...axis(y), ticks: undefined }}
+            overlay={(scale) => (
+              <g>
+                <Fills {...{ scale, levels, thresholds }} />
+                <circle
+                  cx={scale.toX(clamp(values[x.id] ?? NaN, x.from, x.to))}
+                  cy={scale.toY(clamp(values[y.id] ?? NaN, y.from, y.to))}
+                  r={6}
+                  fill="var(--mui-palette-text-primary)"
+                  stroke="var(--mui-palette-ground-sheet)"
+                  strokeWidth={2}
+                />
+              </g>
+            )}
+          />
+          <Box
+            component="ul"
+            sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, listStyle: 'none', p: 0, m: 0, pl: 6 }}
           >
-            <Box
-              sx={{
-                width: 14,
-                height: 14,
-                bgcolor: 'cause.speed',
-                opacity: shade(index, thresholds.length),
-                border: 1,
-              }}
-            />
-            {thresholds.length === 1 ? said(1) : index === 0 ? 'turns' : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
-          </Typography>
-        ))}
-      </Box>
+            {thresholds.map((level, index) => (
+              <Typography
+                key={level}
+                component="li"
+                variant="body2"
+                sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}
+              >
+                <Box
+                  sx={{
+                    width: 14,
+                    height: 14,
+                    bgcolor: 'cause.speed',
+                    opacity: shade(index, thresholds.length),
+                    border: 1,
+                  }}
+                />
+                {thresholds.length === 1
+                  ? said(1)
+                  : index === 0
+                    ? 'turns'
+                    : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
+              </Typography>
+            ))}
+          </Box>
+        </>
+      )}
     </>
   )
 }
@@ -135,6 +150,27 @@ const LEVEL_OPACITY = 0.11
 const ONLY_OPACITY = 0.45
 const shade = (index: number, count: number): number =>
   count === 1 ? ONLY_OPACITY : 1 - (1 - LEVEL_OPACITY) ** (index + 1)
+
+type LevelTableProps = { levels: Levels; x: MeasuredInput; y: MeasuredInput; said: (value: number) => string }
+
+/** The same figures in lines: every ninth of the grid along, every thirteenth up. */
+function LevelTable({ levels: { columns, rows, values }, x, y, said }: LevelTableProps) {
+  const preference = usePreference()
+  const along = Array.from({ length: 8 }, (_, index) => index * 9)
+  const upwards = Array.from({ length: 4 }, (_, index) => (3 - index) * 13)
+  const figure = (input: MeasuredInput, place: number, count: number) =>
+    formatFigure(input.from + ((input.to - input.from) * place) / (count - 1), input.kind, preference)
+  return (
+    <FigureTable
+      label={`Over ${x.name} and ${y.name}`}
+      head={[`${y.name} ↑ ${x.name} →`, ...along.map((column) => figure(x, column, columns))]}
+      rows={upwards.map((row) => [
+        figure(y, row, rows),
+        ...along.map((column) => said(values[row * columns + column] ?? NaN)),
+      ])}
+    />
+  )
+}
 
 /** The value of the grid nearest to what is tried. */
 function valueAt(

@@ -3,13 +3,16 @@
 import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
 import type { Installation } from '@/core/document/installation'
+import type { ViewProps } from '@/features/respond/views/viewProps'
 import { isMeasured } from '@/core/response/rules/kind'
 
 type ViewOf = {
   readonly name: string
+  /** Whether the same figures can be had as a table. */
+  readonly canBeTable?: true
   /** Whether there is anything of the sort to show. */
   readonly fits: (document: Installation) => boolean
-  readonly View: ComponentType
+  readonly View: ComponentType<ViewProps>
 }
 
 const loading = () => <div style={{ height: 245 }} />
@@ -18,11 +21,13 @@ const loading = () => <div style={{ height: 245 }} />
 export const VIEWS = {
   two: {
     name: 'two inputs at once',
+    canBeTable: true,
     fits: ({ response }) => response.inputs.filter((input) => isMeasured(input) && !input.combines).length > 1,
     View: dynamic(() => import('@/features/respond/views/TwoInputs').then(({ TwoInputs }) => TwoInputs), { loading }),
   },
   ladder: {
     name: 'staging ladder',
+    canBeTable: true,
     fits: ({ response }) => response.stages !== undefined,
     View: dynamic(() => import('@/features/respond/views/LadderView').then(({ LadderView }) => LadderView), {
       loading,
@@ -30,6 +35,7 @@ export const VIEWS = {
   },
   flow: {
     name: 'followers in flow',
+    canBeTable: true,
     fits: ({ response }) => response.followers.length > 0,
     View: dynamic(() => import('@/features/respond/views/FollowerFlow').then(({ FollowerFlow }) => FollowerFlow), {
       loading,
@@ -75,7 +81,8 @@ export const VIEWS = {
       { loading },
     ),
   },
-} satisfies Record<string, ViewOf>
+} as const satisfies Record<string, ViewOf>
 
 export type ViewId = keyof typeof VIEWS
+export const viewOf = (id: ViewId): ViewOf => VIEWS[id]
 export const VIEW_IDS = Object.keys(VIEWS) as ViewId[]
