@@ -126,7 +126,8 @@ test('controllers are compared, and what moves is shown before one is taken', as
   await openStage(yard, /Inverter cupboard/, 'respond')
   await lookAt(yard, 'controllers compared')
   const table = yard.getByRole('table', { name: 'Controllers compared' })
-  await expect(table.getByRole('row')).toHaveCount(10)
+  // The nine examples under the heading; models of one’s own may stand among them.
+  await expect(table.getByRole('row').nth(9)).toBeVisible()
   await expect(table).toContainText('◂ chosen')
   await table
     .getByRole('button', { name: /What moves with/ })
