@@ -26,8 +26,20 @@ const SHOTS: readonly Shot[] = [
   { file: 'respond', path: '@respond' },
   { file: 'respond-dark', path: '@respond', dark: true },
   { file: 'respond-phone', path: '@respond', phone: true },
-  { file: 'respond-week', path: '@respond', of: /Archive flat/, view: 'week, and what runs when' },
-  { file: 'respond-ladder', path: '@respond', of: /Duckling brooder/, view: 'staging ladder' },
+  {
+    file: 'respond-week',
+    path: '@respond',
+    of: /Archive flat/,
+    view: 'week, and what runs when',
+    waitFor: '[aria-label="Painted week"]',
+  },
+  {
+    file: 'respond-ladder',
+    path: '@respond',
+    of: /Duckling brooder/,
+    view: 'staging ladder',
+    waitFor: '[aria-label="Staging ladder"]',
+  },
   { file: 'rehearse', path: '@rehearse' },
   { file: 'dial-in', path: '@dial-in' },
   { file: 'prove-phone', path: '@prove', phone: true },
@@ -59,12 +71,11 @@ async function take(
   const room = await page.getByRole('link', { name: of }).first().getAttribute('href')
   await page.goto(path.startsWith('@') ? (room ?? '').replace('respond', path.slice(1)) : path)
   await page.waitForLoadState('networkidle')
-  if (waitFor) await page.locator(waitFor).waitFor()
   if (view) {
     await page.getByRole('combobox', { name: 'what the chart shows' }).click()
     await page.getByRole('option', { name: view }).click()
-    await page.waitForLoadState('networkidle')
   }
+  if (waitFor) await page.locator(waitFor).waitFor()
   await page.screenshot({ path: `${FOLDER}/${file}.png`, animations: 'disabled' })
   await context.close()
 }

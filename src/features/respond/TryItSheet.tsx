@@ -141,6 +141,9 @@ function ClockControl() {
   )
 }
 
+/** “make-up” is said as “make-up fan”, “fixed fan 1” as it is. */
+const fanLabel = (name: string): string => (/\bfan\b/.test(name) ? name : `${name} fan`)
+
 function Answer() {
   const document = useDocument()
   const { given, asked } = useInstant()
@@ -205,7 +208,7 @@ function Answer() {
       {others.map(({ id, speedPct, flowLs }) => (
         <Ruled
           key={id}
-          label={`${document.kit.fans.find((fan) => fan.id === id)?.name ?? id} fan`}
+          label={fanLabel(document.kit.fans.find((fan) => fan.id === id)?.name ?? id)}
           colour="cause.speed"
         >
           {formatPct(speedPct)} %{flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}
