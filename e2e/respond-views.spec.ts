@@ -199,6 +199,12 @@ test('the week is painted: a day copied, a period wiped, what runs when told', a
   await expectNoAxeFindings(yard)
   for (let undo = 0; undo < 2; undo++) await yard.keyboard.press('Control+z')
   await expect(week.getByText('17:30 – 22:30')).toHaveCount(5)
+  await yard.getByRole('button', { name: 'Keep another season' }).click()
+  await yard.getByRole('combobox', { name: 'which week' }).click()
+  await yard.getByRole('option', { name: 'another season, resting' }).click()
+  await yard.getByRole('button', { name: 'Let this one run, the other weeks rest' }).click()
+  await expect(yard.getByRole('list', { name: 'Rules' }).getByText('switched off')).toHaveCount(1)
+  for (let undo = 0; undo < 2; undo++) await yard.keyboard.press('Control+z')
   await expectKept(yard)
 })
 

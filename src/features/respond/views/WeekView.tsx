@@ -12,6 +12,7 @@ import '@fullcalendar/react/themes/classic/theme.css'
 import { useMemo, useState } from 'react'
 import { formatPct } from '@/core/quantity/format'
 import { copyDay, paint, painted, reshape, wipe, type Stroke } from '@/core/response/paintWeek'
+import { addSeason, changeOver } from '@/core/response/seasons'
 import type { Period, Week } from '@/core/response/schema'
 import { RunsWhenLine } from '@/features/respond/views/RunsWhenLine'
 import { Choice } from '@/ui/Choice'
@@ -80,11 +81,11 @@ export function WeekView() {
       <Typography component="div" variant="body2" sx={{ mb: 0.5 }}>
         {weeks.length > 1 && (
           <>
-            Rule{' '}
+            Week{' '}
             <Choice
               label="which week"
               value={week.id}
-              options={weeks.map(({ id }) => [id, id] as const)}
+              options={weeks.map(({ id, note, off }) => [id, `${note ?? id}${off ? ', resting' : ''}`] as const)}
               onChange={setChosen}
             />
             .{' '}
@@ -103,7 +104,21 @@ export function WeekView() {
         <DaysField label="days to copy to" value={toDays} onChange={setToDays} />{' '}
         <Button size="small" onClick={() => change('copy a day', (before) => copyDay(before, Number(fromDay), toDays))}>
           Copy the day
+        </Button>{' '}
+        <Button
+          size="small"
+          onClick={() => edit('keep another season', ({ response: draft }) => void addSeason(draft, week.id))}
+        >
+          Keep another season
         </Button>
+        {week.off && (
+          <Button
+            size="small"
+            onClick={() => edit('change over to another season', ({ response: draft }) => changeOver(draft, week.id))}
+          >
+            Let this one run, the other weeks rest
+          </Button>
+        )}
       </Typography>
       <Box sx={WEEK_LOOK} aria-label="Painted week" role="group">
         <FullCalendar
