@@ -1,17 +1,16 @@
 'use client'
 
 import { useDeferredValue, useMemo, type ReactNode } from 'react'
-import { ReferenceArea, ReferenceLine } from 'recharts'
-import type { Target } from '@/core/brief/schema'
 import { clamp } from '@/core/clamp'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { Machine } from '@/core/response/compile'
-import { branchesAgainst, risingAgainst, type Branches, type CurvePoint } from '@/core/response/curve'
-import type { MeasuredInput, Response } from '@/core/response/schema'
+import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/response/curve'
+import type { MeasuredInput } from '@/core/response/schema'
+import { CurveMarks } from '@/features/respond/views/CurveMarks'
+import { Arrows, Curves } from '@/features/respond/views/CurvePaths'
 import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
-import { chartFont, HATCH_FILL } from '@/ui/chart'
-import { causeVar, inputCause } from '@/ui/cause'
+import { chartFont } from '@/ui/chart'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
@@ -136,149 +135,6 @@ function Now({ scale, x, pct, said }: { scale: Scale; x: number; pct: number | n
         now {said}
       </text>
       {pct !== null && <circle cx={toX(x)} cy={toY(pct)} r={5} fill="var(--mui-palette-text-primary)" />}
-    </>
-  )
-}
-
-/** An arrow at each jump of a branch, in the direction in which it is walked. */
-function Arrows({
-  scale: { toX, toY },
-  points,
-  way,
-}: {
-  scale: Scale
-  points: readonly CurvePoint[]
-  way: 'up' | 'down'
-}) {
-  const walked = way === 'up' ? points : [...points].reverse()
-  return walked.flatMap((point, index) => {
-    const before = walked[index - 1]
-    if (!before || Math.abs(point.pct - before.pct) < 8) return []
-    const [x, y] = [toX((point.x + before.x) / 2), toY((point.pct + before.pct) / 2)]
-    const tip = point.pct > before.pct ? -6 : 6
-    return [
-      <path
-        key={`${way}-${point.x}`}
-        d={`M${x} ${y + tip} l-5 ${-tip * 1.6} h10 z`}
-        fill={way === 'up' ? 'var(--mui-palette-cause-speed)' : 'var(--mui-palette-text-secondary)'}
-      />,
-    ]
-  })
-}
-
-/** A curve as it is walked: straight from point to point, or in steps that stay until the next. */
-function pathOf({ toX, toY }: Scale, points: readonly CurvePoint[], how: 'line' | 'stay' | 'come'): string {
-  return points
-    .map(({ x, pct }, index) => {
-      const [px, py] = [toX(x).toFixed(1), toY(pct).toFixed(1)]
-      if (index === 0) return `M${px} ${py}`
-      return how === 'line' ? `L${px} ${py}` : how === 'stay' ? `H${px}V${py}` : `V${py}H${px}`
-    })
-    .join('')
-}
-
-type CurvesProps = {
-  scale: Scale
-  branches: Branches
-  asking: readonly CurvePoint[] | null
-  other: readonly CurvePoint[] | null
-}
-
-/** Asked dashed, given solid, the way back grey, a revision beside it dotted. */
-function Curves({ scale, branches: { up, down, differ }, asking, other }: CurvesProps) {
-  return (
-    <g fill="none">
-      {asking && (
-        <path
-          d={pathOf(scale, asking, 'line')}
-          stroke="var(--mui-palette-text-secondary)"
-          strokeDasharray="5 4"
-          strokeWidth={1.5}
-        />
-      )}
-      {other && (
-        <path
-          d={pathOf(scale, other, 'line')}
-          stroke="var(--mui-palette-cause-time)"
-          strokeDasharray="1 5"
-          strokeWidth={3}
-          strokeLinecap="round"
-        />
-      )}
-      {differ && <path d={pathOf(scale, down, 'come')} stroke="var(--mui-palette-text-secondary)" strokeWidth={2} />}
-      <path d={pathOf(scale, up, 'stay')} stroke="var(--mui-palette-cause-speed)" strokeWidth={2.5} />
-    </g>
-  )
-}
-
-type MarksProps = {
-  input: MeasuredInput
-  restBands: Response['restBands']
-  ceilingPct: number
-  target: Target | null
-  startPct: number | null
-}
-
-/** What stands behind the lines: where it will not turn, rest bands, the target band and limits. */
-function CurveMarks({ input, restBands, ceilingPct, target, startPct }: MarksProps) {
-  const preference = usePreference()
-  const colour = causeVar(inputCause(input))
-  const unit = preferredUnit(input.kind, preference).symbol
-  const limit = target?.limitAbove ?? null
-  return (
-    <>
-      {startPct !== null && (
-        <ReferenceArea
-          y1={0}
-          y2={startPct}
-          fill={HATCH_FILL}
-          fillOpacity={1}
-          ifOverflow="hidden"
-          label={{ value: 'will not turn', position: 'insideTopRight', ...chartFont }}
-        />
-      )}
-      {(restBands ?? []).map(({ fromPct, toPct }) => (
-        <ReferenceArea
-          key={fromPct}
-          y1={fromPct}
-          y2={toPct}
-          fill={HATCH_FILL}
-          fillOpacity={0.8}
-          ifOverflow="hidden"
-          label={{ value: 'rest band, passed over', position: 'insideTopRight', ...chartFont }}
-        />
-      ))}
-      {target && (
-        <ReferenceArea
-          x1={Math.max(input.from, target.bandFrom)}
-          x2={Math.min(input.to, target.bandTo)}
-          fill={colour}
-          fillOpacity={0.08}
-          ifOverflow="hidden"
-          label={{
-            value: `target ${formatFigure(target.bandFrom, input.kind, preference, 0)}–${formatFigure(target.bandTo, input.kind, preference, 0)} ${unit}`,
-            position: 'insideTopLeft',
-            ...chartFont,
-            fill: colour,
-          }}
-        />
-      )}
-      {ceilingPct < 100 && (
-        <ReferenceLine
-          y={ceilingPct}
-          stroke="var(--mui-palette-text-secondary)"
-          strokeDasharray="1 3"
-          label={{ value: 'ceiling', position: 'insideBottomRight', ...chartFont }}
-        />
-      )}
-      {limit !== null && limit <= input.to && (
-        <ReferenceLine
-          x={limit}
-          stroke="var(--mui-palette-error-main)"
-          strokeDasharray="2 3"
-          label={{ value: 'limit', position: 'insideLeft', ...chartFont, fill: 'var(--mui-palette-error-main)' }}
-        />
-      )}
     </>
   )
 }

@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { contours } from 'd3-contour'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { clamp } from '@/core/clamp'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
@@ -11,10 +10,10 @@ import { levelsOver, type Levels } from '@/core/response/levels'
 import { OUTPUT_STATE } from '@/core/response/outputState'
 import type { MeasuredInput } from '@/core/response/schema'
 import { FigureTable } from '@/features/respond/views/FigureTable'
-import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
+import { LevelFills, shade } from '@/features/respond/views/LevelFills'
+import { Plot, type Axis } from '@/features/respond/views/Plot'
 import type { ViewProps } from '@/features/respond/views/viewProps'
 import { Choice } from '@/ui/Choice'
-import { chartFont } from '@/ui/chart'
 import { useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
@@ -99,7 +98,7 @@ export function TwoInputs({ hasTable }: ViewProps) {
             y={{ ...axis(y), ticks: undefined }}
             overlay={(scale) => (
               <g>
-                <Fills {...{ scale, levels, thresholds }} />
+                <LevelFills {...{ scale, levels, thresholds }} />
                 <circle
                   cx={scale.toX(clamp(values[x.id] ?? NaN, x.from, x.to))}
                   cy={scale.toY(clamp(values[y.id] ?? NaN, y.from, y.to))}
@@ -145,12 +144,6 @@ export function TwoInputs({ hasTable }: ViewProps) {
   )
 }
 
-/** Each level is painted over the ones before. */
-const LEVEL_OPACITY = 0.11
-const ONLY_OPACITY = 0.45
-const shade = (index: number, count: number): number =>
-  count === 1 ? ONLY_OPACITY : 1 - (1 - LEVEL_OPACITY) ** (index + 1)
-
 type LevelTableProps = { levels: Levels; x: MeasuredInput; y: MeasuredInput; said: (value: number) => string }
 
 /** The same figures in lines: every ninth of the grid along, every thirteenth up. */
@@ -182,71 +175,4 @@ function valueAt(
   const place = (input: MeasuredInput, count: number) =>
     Math.round(clamp(((tried[input.id] ?? NaN) - input.from) / (input.to - input.from), 0, 1) * (count - 1))
   return values[place(y, rows) * columns + place(x, columns)] ?? null
-}
-
-/** Each level over the one before; edges and every second level carry their figure. */
-function Fills({
-  scale: { plot },
-  levels,
-  thresholds,
-}: {
-  scale: Scale
-  levels: Levels
-  thresholds: readonly number[]
-}) {
-  const shapes = useMemo(
-    () =>
-      contours()
-        .size([levels.columns, levels.rows])
-        .smooth(thresholds.length > 1)
-        .thresholds([...thresholds])([...levels.values]),
-    [levels, thresholds],
-  )
-  // d3 puts the value of a cell at its middle.
-  const toX = (column: number) => plot.x + ((column - 0.5) / (levels.columns - 1)) * plot.width
-  const toY = (row: number) => plot.y + (1 - (row - 0.5) / (levels.rows - 1)) * plot.height
-  return (
-    <>
-      <clipPath id="levels-clip">
-        <rect x={plot.x} y={plot.y} width={plot.width} height={plot.height} />
-      </clipPath>
-      <g clipPath="url(#levels-clip)">
-        {shapes.map(({ coordinates, value }) => (
-          <path
-            key={value}
-            d={coordinates
-              .flat()
-              .map(
-                (ring) =>
-                  `M${ring.map(([column = 0, row = 0]) => `${toX(column).toFixed(1)} ${toY(row).toFixed(1)}`).join('L')}Z`,
-              )
-              .join('')}
-            fill="var(--mui-palette-cause-speed)"
-            fillOpacity={thresholds.length === 1 ? ONLY_OPACITY : LEVEL_OPACITY}
-            fillRule="evenodd"
-            stroke="var(--mui-palette-cause-speed)"
-            strokeOpacity={0.5}
-            strokeWidth={0.75}
-          />
-        ))}
-      </g>
-      {thresholds.length > 1 &&
-        shapes.flatMap(({ coordinates, value }) => {
-          const ring = coordinates[0]?.[0]
-          const [column = 0, row = 0] = ring?.[Math.floor(ring.length / 2)] ?? []
-          return ring && value % 20 === 0
-            ? [
-                <text
-                  key={value}
-                  x={toX(column) + 4}
-                  y={toY(row) - 3}
-                  style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
-                >
-                  {value}
-                </text>,
-              ]
-            : []
-        })}
-    </>
-  )
 }
