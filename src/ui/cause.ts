@@ -1,14 +1,12 @@
 import { ruleInputId, type Cause } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
-import type { Input, Response, Rule } from '@/core/response/schema'
+import type { Response, Rule } from '@/core/response/schema'
 
 /** The colour of a cause, as a path into the palette. */
 export const causeColour = (cause: Cause): string => `cause.${cause}`
 
 export const ruleCause = (response: Response, rule: Rule): Cause =>
   ruleKind(rule).cause(response.inputs.find(({ id }) => id === ruleInputId(rule)))
-
-export const inputCause = (input: Input): Cause => (input.kind === 'switch' ? 'switch' : input.kind)
 
 /** The same colour as a CSS variable, for what is drawn as SVG. */
 export const causeVar = (cause: Cause): string => `var(--mui-palette-cause-${cause})`

@@ -1,7 +1,7 @@
 import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import { giveParts } from '@/core/controller/giveParts'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
-import { equalJoins } from '@/core/controller/wanted'
+import { equalJoins } from '@/core/response/equalStages'
 import { freeId } from '@/core/document/freeId'
 import { plainCopy } from '@/core/document/plainCopy'
 import type { Installation } from '@/core/document/installation'
@@ -138,27 +138,26 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
   const free = kit.fans.map(({ id }) => id).filter((id) => id !== own.lead)
   const followers = model.followers.slice(0, free.length).map((slot, index) => ({
     fan: free[index]!,
-    ratio: (valueOf('follower.ratioPct', index + 1) ?? 100) / 100,
+    ratio: 1,
     floorPct: slot.floorPct,
     atLeadFloor: slot.atLeadFloor,
   }))
   const stagesFixed = free.slice(followers.length).slice(0, model.stages?.fixed ?? 0)
+  const joins = equalJoins(stagesFixed.length)
+  // What is there at all; its figures are put in by `giveParts`.
   const asked: Response = {
     ...own,
     inputs,
     floor: { ...own.floor, speedPct: floorPct },
     ceiling: { speedPct: ceilingPct, how: model.ceiling },
     rules: [...rules, ...own.rules.filter(({ kind }) => kind === 'week' && (model.weeks?.length ?? 0) > 0)],
-    startKick:
-      model.startKick === 'none'
-        ? null
-        : { speedPct: Math.max(floorPct, valueOf('kick.speedPct', 1) ?? 100), holdS: valueOf('kick.holdS', 1) ?? 2 },
+    startKick: model.startKick === 'none' ? null : { speedPct: 100, holdS: 2 },
     followers,
     ...(runOnS > 0 ? { runOn: { holdS: runOnS, speedPct: null } } : {}),
     ...(stagesFixed.length > 0
       ? {
           stages: {
-            fixed: stagesFixed.map((fan, index) => ({ fan, joinsAtPct: equalJoins(stagesFixed.length)[index]! })),
+            fixed: stagesFixed.map((fan, index) => ({ fan, joinsAtPct: joins[index]! })),
             offBelowPct: 5,
             minStageS: 0,
           },

@@ -1,6 +1,6 @@
 import type { Loss, PartKind } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
-import { equalJoins } from '@/core/controller/wanted'
+import { equalJoins } from '@/core/response/equalStages'
 import { isMeasured } from '@/core/response/rules/kind'
 import type { Follower, Holds, Input, Response } from '@/core/response/schema'
 

@@ -70,10 +70,6 @@ export function assign(response: Response, model: ControllerModel): Assignment {
   return { inSlots, replaced, leftOver }
 }
 
-/** The joins of a ladder of `count` fixed fans of one size with a variable one. */
-export const equalJoins = (count: number): number[] =>
-  Array.from({ length: count }, (_, index) => (100 * (index + 1)) / (count + 1))
-
 type Wants = (response: Response, slot: number, model: ControllerModel) => number | null | undefined
 
 /** What a response wants of the settings that belong to no rule. */

@@ -61,7 +61,7 @@ test('a full point is moved under the limit', () => {
 const PAIRS = DEMOS.flatMap((from) => DEMOS.filter((to) => to !== from).map((to) => [from, to] as const))
 test.each(PAIRS)('the response of %s can be taken over by %s', (from, to) => {
   const [giver, taker] = [demoInstallation(from), demoInstallation(to)]
-  const { response } = adopt(
+  const response = adopt(
     taker.response,
     giver.response,
     taker.kit.fans.map(({ id }) => id),
@@ -73,7 +73,7 @@ test.each(PAIRS)('the response of %s can be taken over by %s', (from, to) => {
 test('what belongs to the other fan does not come along: reasons of its floor, its rest bands', () => {
   const [giver, taker] = [demoInstallation('fruiting-room'), demoInstallation('inverter-cupboard')]
   const bands = { ...giver.response, restBands: [{ fromPct: 40, toPct: 50 }] }
-  const { response } = adopt(taker.response, bands, ['fan'])
+  const response = adopt(taker.response, bands, ['fan'])
   expect(response.floor).toEqual({ ...giver.response.floor, reasons: [] })
   expect(response.restBands).toEqual(taker.response.restBands)
 })

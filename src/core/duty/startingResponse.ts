@@ -5,6 +5,7 @@ import type { Installation } from '@/core/document/installation'
 import { answerReader, type Flow } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
+import { equalStages } from '@/core/response/equalStages'
 import { adopt } from '@/core/response/adopt'
 import type { FloorReason, Ramp, Response, Rule } from '@/core/response/schema'
 
@@ -107,14 +108,7 @@ function withOtherFans(response: Response, { kit, brief }: Installation): readon
       {
         ...response,
         rules: response.rules.map((rule) => (rule.kind === 'ramp' ? { ...rule, fromPct: 0 } : rule)),
-        stages: {
-          fixed: others.slice(0, 8).map(({ id }, index, all) => ({
-            fan: id,
-            joinsAtPct: Math.round((100 * (index + 1)) / (all.length + 1)),
-          })),
-          offBelowPct: 5,
-          minStageS: 60,
-        },
+        stages: equalStages(others.map(({ id }) => id)),
       },
       [
         {
@@ -154,7 +148,7 @@ export function startingResponse(installation: Installation, preference: UnitPre
     own,
     plan.response(answers),
     kit.fans.map(({ id }) => id),
-  ).response
+  )
   const [floored, floorOrigin] = floorFrom(usual, lead?.reasons ?? [])
   const floorPct = floored.floor.speedPct
   const origins: Origin[] = [floorOrigin]

@@ -1,12 +1,6 @@
 import { freeId } from '@/core/document/freeId'
 import type { Input, MeasuredInput, Response } from '@/core/response/schema'
 
-export type Adopted = {
-  readonly response: Response
-  /** Ids of the other response’s inputs, as they are called here. */
-  readonly inputs: Readonly<Record<string, string>>
-}
-
 const isRead = (input: Input): boolean => input.kind === 'switch' || !input.combines
 
 /** What the rules answer to comes first: where several probes make one input, that one governs. */
@@ -88,15 +82,15 @@ function kept(here: Input | undefined, other: Input): Input {
 /** Another response carried over to these inputs and fans: its inputs become the ones here of the same kind, its lead the one here; fans
  *  that follow or join stay only as far as there are fans for them. Inputs that only this one has stay, so that no probe loses its
  *  input. Reasons of a floor and rest bands belong to a fan, not to a response: the other’s do not come along. */
-export function adopt(own: Response, other: Response, fanIds: readonly string[]): Adopted {
-  const inputs = nameHere(governingFirst(own), other.inputs)
-  const moved = renamed(other, (id) => inputs[id] ?? id)
+export function adopt(own: Response, other: Response, fanIds: readonly string[]): Response {
+  const names = nameHere(governingFirst(own), other.inputs)
+  const moved = renamed(other, (id) => names[id] ?? id)
   const free = fanIds.filter((id) => id !== own.lead)
   const followers = moved.followers.slice(0, free.length).map((follower, index) => ({ ...follower, fan: free[index]! }))
   const rest = free.slice(followers.length)
   const fixed = (moved.stages?.fixed ?? []).slice(0, rest.length).map((join, index) => ({ ...join, fan: rest[index]! }))
   const outputs = (moved.otherOutputs ?? []).flatMap((output) => {
-    const names = new Map<string, string>([
+    const fanNames = new Map<string, string>([
       [other.lead, own.lead],
       ...other.followers.map(({ fan }, index) => [fan, followers[index]?.fan ?? ''] as const),
       ...(other.stages?.fixed ?? []).map(({ fan }, index) => [fan, fixed[index]?.fan ?? ''] as const),
@@ -104,7 +98,7 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     const carried = <C extends { kind: string }>(list: readonly C[]): C[] =>
       list.flatMap((condition) => {
         if (!('fan' in condition)) return [condition]
-        const fan = names.get(String(condition.fan)) ?? ''
+        const fan = fanNames.get(String(condition.fan)) ?? ''
         return fan === '' ? [] : [{ ...condition, fan }]
       })
     const onWhen = carried(output.onWhen)
@@ -122,16 +116,13 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     ),
   ]
   return {
-    inputs,
-    response: {
-      ...carried,
-      lead: own.lead,
-      floor: { ...carried.floor, reasons: [] },
-      ...(own.restBands ? { restBands: own.restBands } : {}),
-      inputs: [...all.filter(isRead), ...all.filter((input) => !isRead(input))],
-      followers,
-      ...(stages && fixed.length > 0 ? { stages: { ...stages, fixed } } : {}),
-      ...(outputs.length > 0 ? { otherOutputs: outputs } : {}),
-    },
+    ...carried,
+    lead: own.lead,
+    floor: { ...carried.floor, reasons: [] },
+    ...(own.restBands ? { restBands: own.restBands } : {}),
+    inputs: [...all.filter(isRead), ...all.filter((input) => !isRead(input))],
+    followers,
+    ...(stages && fixed.length > 0 ? { stages: { ...stages, fixed } } : {}),
+    ...(outputs.length > 0 ? { otherOutputs: outputs } : {}),
   }
 }

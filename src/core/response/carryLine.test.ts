@@ -22,7 +22,7 @@ describe.each(NAMES.flatMap((from) => NAMES.filter((to) => to !== from).map((to)
       taker.response,
       giver.response,
       taker.kit.fans.map(({ id }) => id),
-    ).response
+    )
     test('every sentence that can be copied leaves a response that works, with one sentence more or another in its place', () => {
       for (const line of lines(adopted).filter(canCarry)) {
         const copied = produce(taker.response, (draft) => carryLine(draft, adopted, line))
@@ -35,7 +35,7 @@ describe.each(NAMES.flatMap((from) => NAMES.filter((to) => to !== from).map((to)
 
 test('a rule keeps its figures and answers to the input here', () => {
   const [giver, taker] = [demoInstallation('fruiting-room'), demoInstallation('inverter-cupboard')]
-  const adopted = adopt(taker.response, giver.response, ['fan']).response
+  const adopted = adopt(taker.response, giver.response, ['fan'])
   const line = lines(adopted).find(({ behaviour }) => behaviour === 'rule')!
   const copied = produce(taker.response, (draft) => carryLine(draft, adopted, line))
   expect(copied.rules.at(-1)).toMatchObject({ kind: 'ramp', input: 'sink', startAt: 16, fullAt: 20 })

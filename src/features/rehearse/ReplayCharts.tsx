@@ -14,6 +14,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
+import { inputCause } from '@/core/response/rules/sentence'
 import type { Target } from '@/core/brief/schema'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
 import { inPreferredUnit, preferredUnit } from '@/core/quantity/format'
@@ -23,7 +24,7 @@ import type { Replay } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'
 import { thin } from '@/features/rehearse/thin'
 import { chartFont } from '@/ui/chart'
-import { causeVar, inputCause } from '@/ui/cause'
+import { causeVar } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
 import { useDocument } from '@/ui/workingCopy/context'
 

@@ -3,7 +3,6 @@
 import Box from '@mui/material/Box'
 import { memo, useState } from 'react'
 import { noteAt, standsAt } from '@/core/response/behaviour/change'
-import { ruleFormula } from '@/core/response/behaviour/ruleBehaviour'
 import { telling, type Line } from '@/core/response/behaviour/table'
 import { joinPlaces, type Place } from '@/core/document/place'
 import type { SentencePart } from '@/core/response/rules/kind'
@@ -83,9 +82,8 @@ export function BehaviourLine({ line }: { line: Line }) {
         explanation
           ? {
               said: kind.now(value, explanation, said, place),
-              formula: rule ? ruleFormula(rule) : kind.why.formula,
               withValues: link?.stage === 'ask' ? linkText(response, link, preference) : partsText(parts, preference),
-              source: kind.why.source,
+              ...kind.why(value),
               note: noteAt(response, place),
             }
           : null

@@ -1,7 +1,6 @@
 'use client'
 
 import { joinPlaces, putAt, type Place } from '@/core/document/place'
-import { quantitySpec } from '@/core/quantity/units'
 import type { SentencePart } from '@/core/response/rules/kind'
 import { memo } from 'react'
 import { sameData } from '@/ui/sameData'
@@ -52,14 +51,13 @@ export const SentenceField = memo(function SentenceField({ part, place, colour }
     case 'days':
       return <DaysField label={part.label} value={part.value} colour={colour} onChange={putAtOnce} />
     case 'field': {
-      const [min, max] = quantitySpec(part.quantity).plausible
       const perBase = part.perBase ?? 1
       return (
         <QuantityField
           label={part.label}
           quantity={part.quantity}
           value={part.value}
-          limits={part.quantity === 'ratio' ? [5, 300] : [min, max]}
+          limits={part.limits}
           onChange={(value) => put(value / perBase)}
           onDone={endGesture}
           colour={colour}

@@ -213,3 +213,11 @@ test.each([
   const house = demoInstallation('duckling-brooder')
   expect(readInstallation({ ...house, response: { ...house.response, aside: [aside] } })).toMatchObject({ ok: false })
 })
+
+test.each([
+  { label: 'start kick, time', limits: [0, 120] },
+  { label: 'scan interval', limits: [0, 3600] },
+])('“$label” takes no more than a response may hold', ({ label, limits }) => {
+  const blanks = lines(full.response).flatMap(({ kind, value, place }) => kind.sentence(value, telling(full), place))
+  expect(blanks.find((part) => 'label' in part && part.label === label)).toMatchObject({ limits })
+})

@@ -34,7 +34,7 @@ export type BehaviourKind<V> = {
   readonly sentence: (value: V, telling: Telling, place: Place) => readonly SentencePart[]
   /** What it does at this instant, in a few words. */
   readonly now: (value: V, explanation: Explanation, telling: Telling, place: Place) => string
-  readonly why: { readonly formula: string; readonly source: string }
+  readonly why: (value: V) => { readonly formula: string; readonly source: string }
   /** Part of every response, or made use of elsewhere: neither switched off nor removed. */
   readonly isFixed?: true
   /** What stands in its place where it is not; nothing where none is named. */

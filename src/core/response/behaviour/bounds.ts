@@ -39,10 +39,10 @@ export const bounds: BehaviourKind<Response> = {
     text(wins === 'first' ? '. The first in the list that asks counts.' : '.'),
   ],
   now: ({ floor }, _explanation) => `asks ${formatPct(floor.offAllowed ? 0 : floor.speedPct)} %`,
-  why: {
+  why: () => ({
     formula: 'given = min(ceiling, max(floor, asks)); ramps squeezed: floor + share × (ceiling − floor)',
     source: `${ofCommonPractice}; cases in the reference values, ctl.ramp`,
-  },
+  }),
   isFixed: true,
   more: ({ wins = 'highest' }) => [
     {

@@ -20,9 +20,13 @@ export function wake(draft: Response, line: Line): void {
   if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, undefined)
   if (line.asideAt === null) return
   const value = plainCopy(line.value)
-  draft.aside!.splice(line.asideAt, 1)
-  if (draft.aside!.length === 0) delete draft.aside
+  dropAside(draft, line.asideAt)
   insertAt(draft, line.place, value)
+}
+
+function dropAside(draft: Response, index: number): void {
+  draft.aside = draft.aside?.filter((_held, at) => at !== index)
+  if (draft.aside?.length === 0) delete draft.aside
 }
 
 function takeAway(draft: Response, { place, kind }: Line): void {
@@ -40,9 +44,8 @@ function dropNotes(draft: Response, place: Place): void {
 
 export function remove(draft: Response, line: Line): void {
   dropNotes(draft, line.place)
-  if (line.asideAt === null) return takeAway(draft, line)
-  draft.aside!.splice(line.asideAt, 1)
-  if (draft.aside!.length === 0) delete draft.aside
+  if (line.asideAt === null) takeAway(draft, line)
+  else dropAside(draft, line.asideAt)
 }
 
 export const canCopy = ({ behaviour }: Line): boolean =>

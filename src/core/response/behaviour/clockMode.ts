@@ -20,7 +20,10 @@ export const clockMode: BehaviourKind<WeekSpan[]> = {
     text(', and night otherwise.'),
   ],
   now: modeNow,
-  why: { formula: 'day within its times, night outside; the start counts, the end does not', source: ofCommonPractice },
+  why: () => ({
+    formula: 'day within its times, night outside; the start counts, the end does not',
+    source: ofCommonPractice,
+  }),
   more: (spans) => [
     { label: 'Add a time of day', change: (draft) => void draft.push(WHOLE_WEEK) },
     ...(spans.length > 1

@@ -38,10 +38,10 @@ export const combined: BehaviourKind<Combined> = {
       ? `is ${formatQuantity(link.value, inputQuantity(inputOf(response, inputAt(place))), preference)}`
       : 'no reading'
   },
-  why: {
+  why: () => ({
     formula: 'lost readings are left out; a difference is the first less the second and needs both',
     source: ofCommonPractice,
-  },
+  }),
   isFixed: true,
   offers({ response }) {
     const kinds = [...new Set(response.inputs.filter(isMeasured).map(({ kind }) => kind))]

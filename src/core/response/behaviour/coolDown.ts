@@ -21,10 +21,10 @@ export const coolDown: BehaviourKind<CoolDown> = {
     text(', whatever else says off. Only isolating stops it.'),
   ],
   now: holdNow('cool-down'),
-  why: {
+  why: () => ({
     formula: 'held = max(limited, cool-down speed) until its time is over',
     source: `${ofCommonPractice}: not less than 45 % for 30 to 200 s`,
-  },
+  }),
   offers: ({ response }) =>
     response.coolDown
       ? []

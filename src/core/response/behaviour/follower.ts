@@ -15,7 +15,11 @@ export const follower: BehaviourKind<Follower> = {
     return [
       { kind: 'input', name },
       text(' follows at '),
-      { ...field('ratio', `${name}, share of the lead's percent`, 'ratio', ratio * 100), perBase: 100 },
+      {
+        ...field('ratio', `${name}, share of the lead's percent`, 'ratio', ratio * 100),
+        perBase: 100,
+        limits: [5, 300],
+      },
       text(' of the lead’s percent, not below '),
       field('floorPct', `${name}, own floor`, 'speed', floorPct),
       text('; at the lead’s floor it '),
@@ -37,10 +41,10 @@ export const follower: BehaviourKind<Follower> = {
     const link = findLink(chain, 'give', 'fan', (held) => held.fan === fan)
     return link ? `${fanName(fan)} ${formatPct(link.givenPct)} %` : '–'
   },
-  why: {
+  why: () => ({
     formula: 'follower = max(own floor, ratio × lead), in steps; percent of each fan’s own range, not flow',
     source: `${ofCommonPractice}; cases in the reference values, ctl.follower`,
-  },
+  }),
   offers: ({ response, kit }) =>
     kit.fans
       .filter(

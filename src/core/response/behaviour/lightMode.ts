@@ -20,10 +20,10 @@ export const lightMode: BehaviourKind<LightMode> = {
     text(' without a break.'),
   ],
   now: modeNow,
-  why: {
+  why: () => ({
     formula: 'day at or above the level; the other mode after the delay without a break',
     source: ofCommonPractice,
-  },
+  }),
   offers: ({ response }) =>
     response.light || response.dayByWeek
       ? []

@@ -24,10 +24,10 @@ export const lostSensor: BehaviourKind<number> = {
     ]
   },
   now: holdNow('lost-sensor'),
-  why: {
+  why: () => ({
     formula: 'held = the speed of the lost input; the highest where several are lost',
     source: 'the shared trade notes, section 3: by duty',
-  },
+  }),
   offers: ({ response, brief }) =>
     response.inputs.filter(isMeasured).flatMap((input) =>
       input.lostPct === undefined

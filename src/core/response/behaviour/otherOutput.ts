@@ -108,7 +108,7 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
     const link = findLink(chain, 'give', 'output', ({ output }) => output.id === id)
     return link ? OUTPUT_STATE[kind][link.isOn ? 1 : 0] : '–'
   },
-  why: { formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice },
+  why: () => ({ formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice }),
   more: ({ onWhen, notWhile }, telling) => [
     { label: 'Add another reason (or)', change: (draft) => void draft.onWhen.push(firstCondition(telling)) },
     { label: 'Add what bars it (but not while)', change: (draft) => void draft.notWhile.push(firstCondition(telling)) },

@@ -19,7 +19,10 @@ export const overheat: BehaviourKind<Overheat> = {
     text('.'),
   ],
   now: holdNow('overheat'),
-  why: { formula: 'held = 100, followers 0, from the one point until below the other', source: ofCommonPractice },
+  why: () => ({
+    formula: 'held = 100, followers 0, from the one point until below the other',
+    source: ofCommonPractice,
+  }),
   offers: ({ response }) =>
     response.holds?.overheat
       ? []

@@ -23,7 +23,7 @@ export const rate: BehaviourKind<Rate> = {
     const link = findLink(chain, 'give', 'rate')
     return link ? `on its way to ${formatPct(link.wantedPct)} %` : 'idle'
   },
-  why: { formula: 'given = last ± rate × time, until it is there', source: ofCommonPractice },
+  why: () => ({ formula: 'given = last ± rate × time, until it is there', source: ofCommonPractice }),
   offers: ({ response }) =>
     response.rate
       ? []

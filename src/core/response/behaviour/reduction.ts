@@ -45,10 +45,10 @@ export const reduction: BehaviourKind<Reduction> = {
     )
     return link ? `reduces to ${formatPct(link.limitedPct)} %` : 'idle'
   },
-  why: {
+  why: () => ({
     formula: 'points: asked − n; of the present: asked × (1 − n ÷ 100); max(floor, …)',
     source: `${ofCommonPractice}; cases in the reference values, ctl.reduction`,
-  },
+  }),
   offers: () => [
     {
       sentence: 'While it is cold outside, run less',

@@ -21,10 +21,10 @@ export const restBand: BehaviourKind<RestBand> = {
     const link = findLink(chain, 'give', 'rest-band', ({ band }) => band.fromPct === fromPct && band.toPct === toPct)
     return link ? `passes to ${formatPct(link.givenPct)} %` : 'idle'
   },
-  why: {
+  why: () => ({
     formula: 'lower < speed < upper: the edge ahead in the direction it moves',
     source: `${ofCommonPractice}; cases in the reference values, ctl.restBand`,
-  },
+  }),
   offers: () => [
     {
       sentence: 'Pass over speeds that resonate',

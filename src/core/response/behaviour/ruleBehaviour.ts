@@ -115,9 +115,10 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
     const link = chain.find((candidate) => candidate.stage === 'ask' && candidate.rule?.id === rule.id)
     return link?.stage === 'ask' && !Number.isNaN(link.asksPct) ? `asks ${formatPct(link.asksPct)} %` : 'idle'
   },
-  why: { formula: '', source: `${ofCommonPractice}; cases in the reference values, section 8` },
+  why: ({ kind }) => ({
+    formula: FORMULAS[kind],
+    source: `${ofCommonPractice}; cases in the reference values, section 8`,
+  }),
   more: (rule, telling) => [...kindActions(rule), ...modeActions(rule, telling)],
   offers: () => RULE_OFFERS,
 }
-
-export const ruleFormula = ({ kind }: Rule): string => FORMULAS[kind]

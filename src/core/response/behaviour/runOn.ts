@@ -36,7 +36,10 @@ export const runOn: BehaviourKind<RunOn> = {
     const link = findLink(chain, 'hold', 'run-on')
     return link ? `runs on at ${formatPct(link.speedPct)} %` : 'idle'
   },
-  why: { formula: 'asks the last running speed (or the set one) until its time is over', source: ofCommonPractice },
+  why: () => ({
+    formula: 'asks the last running speed (or the set one) until its time is over',
+    source: ofCommonPractice,
+  }),
   offers: ({ response }) =>
     response.runOn
       ? []

@@ -7,9 +7,13 @@ export const scan: BehaviourKind<number> = {
   places: onceAt('scanS'),
   name: () => 'scan interval',
   cause: () => 'time',
-  sentence: (scanS) => [text('Read the inputs every '), field('', 'scan interval', 'time', scanS), text('.')],
+  sentence: (scanS) => [
+    text('Read the inputs every '),
+    { ...field('', 'scan interval', 'time', scanS), limits: [0, 3600] },
+    text('.'),
+  ],
   now: () => '–',
-  why: { formula: 'between two scans every input keeps its last reading', source: ofCommonPractice },
+  why: () => ({ formula: 'between two scans every input keeps its last reading', source: ofCommonPractice }),
   offers: ({ response }) =>
     response.scanS === undefined
       ? [

@@ -1,6 +1,7 @@
 import { onceAt, type BehaviourKind } from '@/core/response/behaviour/behaviour'
 import { formatPct } from '@/core/quantity/format'
 import { field, listed } from '@/core/response/rules/sentence'
+import { equalStages } from '@/core/response/equalStages'
 import { text } from '@/core/response/rules/kind'
 import type { Stages } from '@/core/response/schema'
 import { findLink } from '@/core/response/findLink'
@@ -29,10 +30,10 @@ export const stages: BehaviourKind<Stages> = {
     const link = findLink(chain, 'give', 'stages')
     return link ? `${link.running} fixed, variable ${formatPct(link.leadPct)} %` : '–'
   },
-  why: {
+  why: () => ({
     formula: 'variable = floor + (100 − floor) × (demand − join below) ÷ (join above − join below)',
     source: 'the shared trade notes; cases in the reference values, ctl.staged',
-  },
+  }),
   offers({ response, kit }) {
     const free = kit.fans.filter(({ id }) => id !== response.lead && !response.followers.some(({ fan }) => fan === id))
     return response.stages || free.length === 0
@@ -41,16 +42,7 @@ export const stages: BehaviourKind<Stages> = {
           {
             sentence: 'Fixed fans join the variable one, stage by stage',
             words: 'stages ladder fixed fans join house',
-            add: ({ response: draft }) => {
-              draft.stages = {
-                fixed: free.slice(0, 8).map(({ id }, index, all) => ({
-                  fan: id,
-                  joinsAtPct: Math.round((100 * (index + 1)) / (all.length + 1)),
-                })),
-                offBelowPct: 5,
-                minStageS: 60,
-              }
-            },
+            add: ({ response: draft }) => void (draft.stages = equalStages(free.map(({ id }) => id))),
           },
         ]
   },

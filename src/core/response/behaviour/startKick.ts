@@ -7,6 +7,7 @@ import { findLink } from '@/core/response/findLink'
 
 const KICK_PCT = 60
 const KICK_S = 4
+const MOST_KICK_S = 120
 
 /** More speed for a moment at every start from rest, power return included. */
 export const startKick: BehaviourKind<StartKick> = {
@@ -17,14 +18,14 @@ export const startKick: BehaviourKind<StartKick> = {
     text('From rest, start with '),
     field('speedPct', 'start kick', 'speed', speedPct),
     text(' for '),
-    field('holdS', 'start kick, time', 'time', holdS),
+    { ...field('holdS', 'start kick, time', 'time', holdS), limits: [0, MOST_KICK_S] },
     text('.'),
   ],
   now: (_kick, { chain }) => {
     const link = findLink(chain, 'hold', 'start-kick')
     return link ? `${formatTime(link.leftS)} more` : 'at a start'
   },
-  why: { formula: 'from 0: max(given, kick) for its time', source: ofCommonPractice },
+  why: () => ({ formula: 'from 0: max(given, kick) for its time', source: ofCommonPractice }),
   absent: null,
   offers: ({ response }) =>
     response.startKick
@@ -37,7 +38,7 @@ export const startKick: BehaviourKind<StartKick> = {
             add: ({ response: draft }, figureS) => {
               draft.startKick = {
                 speedPct: Math.max(KICK_PCT, draft.floor.speedPct),
-                holdS: Math.min(120, figureS ?? KICK_S),
+                holdS: Math.min(MOST_KICK_S, figureS ?? KICK_S),
               }
             },
           },

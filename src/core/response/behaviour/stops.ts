@@ -17,7 +17,10 @@ const stop = (key: 'isolated' | 'safetyStop', by: HoldKind, said: Said): Behavio
     text(said.tail),
   ],
   now: holdNow(by),
-  why: { formula: 'held = 0, whatever was asked; the strongest holds have the last word', source: ofCommonPractice },
+  why: () => ({
+    formula: 'held = 0, whatever was asked; the strongest holds have the last word',
+    source: ofCommonPractice,
+  }),
   offers: ({ response }) =>
     response.holds?.[key] === undefined
       ? [

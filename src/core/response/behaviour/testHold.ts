@@ -19,7 +19,7 @@ export const testHold: BehaviourKind<TestHold> = {
     text(', whatever is asked. It must not be forgotten: a test left on is no ventilation by rule.'),
   ],
   now: holdNow('test'),
-  why: { formula: 'held = the test’s speed; only the stronger holds overrule it', source: ofCommonPractice },
+  why: () => ({ formula: 'held = the test’s speed; only the stronger holds overrule it', source: ofCommonPractice }),
   offers: ({ response }) =>
     response.holds?.test
       ? []

@@ -15,6 +15,8 @@ export type SentencePart =
       /** As it is shown and typed; kept as this divided by `perBase` where one is named. */
       readonly value: number
       readonly perBase?: number
+      /** Where it is narrower than what is plausible of the quantity; as shown. */
+      readonly limits?: readonly [min: number, max: number]
     }
   | {
       readonly kind: 'choice'

@@ -39,7 +39,7 @@ export function FromOther({ others, onTake }: Props) {
       )
   }
   const fanIds = document.kit.fans.map(({ id }) => id)
-  const adopted = other && adopt(document.response, other.response, fanIds).response
+  const adopted = other && adopt(document.response, other.response, fanIds)
   return (
     <>
       <Typography component="div" variant="body2" sx={{ mb: 1 }}>

@@ -1,11 +1,12 @@
 'use client'
 
 import { ReferenceArea, ReferenceLine } from 'recharts'
+import { inputCause } from '@/core/response/rules/sentence'
 import type { Target } from '@/core/brief/schema'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { MeasuredInput, Response } from '@/core/response/schema'
 import { chartFont, HATCH_FILL } from '@/ui/chart'
-import { causeVar, inputCause } from '@/ui/cause'
+import { causeVar } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
 
 type MarksProps = {

@@ -1,12 +1,13 @@
 'use client'
 
+import { inputCause } from '@/core/response/rules/sentence'
 import { clamp } from '@/core/clamp'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Differential, MeasuredInput, Ramp } from '@/core/response/schema'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'
 import type { Scale } from '@/features/respond/views/Plot'
 import { settingStep } from '@/features/respond/views/settingStep'
-import { causeVar, inputCause } from '@/ui/cause'
+import { causeVar } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation'
 import { cache, type ReactNode } from 'react'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
-import { listRevisions } from '@/db/queries/revision'
+import { getSealed, listSeals } from '@/db/queries/revision'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
 import { requireSignedAt } from '@/server/scope'
 
@@ -22,8 +22,8 @@ export default async function InstallationLayout({ params, children }: Props) {
   const { scope, preference, id } = await requireSignedAt({ params })
   const row = await installationOnce(scope, id)
   if (!row) notFound()
-  const [results, revisions] = await Promise.all([listCheckResults(scope, id), listRevisions(scope, id)])
-  const [last] = revisions
+  const [results, [last]] = await Promise.all([listCheckResults(scope, id), listSeals(scope, id)])
+  const sealed = last ? await getSealed(scope, id, last.number) : null
   const { document, version, savedAt } = row.workingCopy
   return (
     <InstallationFrame
@@ -34,7 +34,9 @@ export default async function InstallationLayout({ params, children }: Props) {
       savedAt={savedAt.toISOString()}
       preference={preference}
       results={results.map(({ check, given, verdict }) => ({ check, given, verdict }))}
-      lastSeal={last ? { number: last.number, sealedAt: last.sealedAt.toISOString(), document: last.document } : null}
+      lastSeal={
+        last && sealed ? { number: last.number, sealedAt: last.sealedAt.toISOString(), document: sealed } : null
+      }
     >
       {children}
     </InstallationFrame>
