@@ -1,5 +1,14 @@
 import fc from 'fast-check'
-import type { Follower, Reduction, Response, Rule } from '@/core/response/schema'
+import { checkResponse } from '@/core/response/check'
+import {
+  MEMORIES,
+  SIDES,
+  type Follower,
+  type Reduction,
+  type Response,
+  type RestBand,
+  type Rule,
+} from '@/core/response/schema'
 import { exampleResponse } from '@/testing/examples'
 
 // Whole figures, so that both sides meet thresholds exactly and count time without binary remainders.
@@ -85,6 +94,7 @@ export const anyRule: fc.Arbitrary<Rule> = fc.oneof(
     release: fc.integer({ min: 0, max: 2 }),
     speedPct: pct,
     capS: fc.constantFrom(30, 100),
+    rearmS: fc.constantFrom(undefined, 0, 90),
   }),
   fc.record({
     kind: fc.constant('week' as const),
@@ -115,13 +125,35 @@ export const anyResponse: fc.Arbitrary<Response> = fc
     bounds: fc.tuple(pct, pct),
     offAllowed: fc.boolean(),
     wins: fc.constantFrom<'highest' | 'first'>('highest', 'highest', 'first'),
-    stepPct: fc.constantFrom(0, 0, 5, 10),
+    steps: fc.record({
+      stepPct: fc.constantFrom(0, 0, 5, 10, 12.5, 100 / 3),
+      rounding: fc.constantFrom('nearest' as const, 'nearest' as const, 'up' as const, 'down' as const),
+      levelsPct: fc.constantFrom<number[] | undefined>(undefined, undefined, undefined, [35, 48, 61, 74, 87, 100]),
+    }),
+    ceilingHow: fc.constantFrom('clip' as const, 'clip' as const, 'rescale' as const),
+    rate: fc.constantFrom(undefined, undefined, { upPctPerS: 0.5, downPctPerS: 1 }, { upPctPerS: 3, downPctPerS: 0.7 }),
+    keeps: fc.subarray([...MEMORIES]),
     hasModes: fc.constantFrom('light', 'week', 'none'),
     day: fc.record(weekSpan),
     delayS: seconds,
     runOn: fc.constantFrom(undefined, { holdS: 60, speedPct: null }, { holdS: 30, speedPct: 35 }),
     reduction: fc.constantFrom<Reduction['how'] | 'none'>('none', 'points', 'relative'),
-    hasBand: fc.boolean(),
+    side: fc.constantFrom(...SIDES),
+    bands: fc.constantFrom<RestBand[]>(
+      [],
+      [],
+      [{ fromPct: 43, toPct: 58 }],
+      [{ fromPct: 20, toPct: 37 }],
+      [{ fromPct: 80, toPct: 97 }],
+      [
+        { fromPct: 60, toPct: 72 },
+        { fromPct: 40, toPct: 61 },
+      ],
+      [
+        { fromPct: 30, toPct: 45 },
+        { fromPct: 45, toPct: 55 },
+      ],
+    ),
     hasKick: fc.boolean(),
     holds: fc.subarray(['test', 'lost', 'cool', 'hot', 'stop', 'isolated'] as const),
     offset: fc.constantFrom(0, 0, -2, 3),
@@ -149,16 +181,18 @@ export const anyResponse: fc.Arbitrary<Response> = fc
       ],
       rules: rules.map((rule, index) => ({ ...rule, id: `r${index}` })),
       floor: { speedPct: Math.min(a, b), reasons: [], offAllowed: has.offAllowed },
-      ceiling: { speedPct: Math.max(a, b), how: 'clip' },
-      steps: { stepPct: has.stepPct, rounding: 'nearest' },
+      ceiling: { speedPct: Math.max(a, b), how: has.ceilingHow },
+      steps: has.steps,
+      ...(has.rate ? { rate: has.rate } : {}),
+      keeps: has.keeps,
       wins: has.wins,
       ...(has.hasModes === 'light' ? { light: { input: 'light', level: 50, delayS: has.delayS } } : {}),
       ...(has.hasModes === 'week' ? { dayByWeek: [has.day] } : {}),
       ...(has.runOn ? { runOn: has.runOn } : {}),
       ...(has.reduction === 'none'
         ? {}
-        : { reductions: [{ input: 'temp', when: 'at-or-below', at: 15, byPct: 20, how: has.reduction }] }),
-      ...(has.hasBand ? { restBands: [{ fromPct: 43, toPct: 58 }] } : {}),
+        : { reductions: [{ input: 'temp', when: has.side, at: 15, byPct: 20, how: has.reduction }] }),
+      ...(has.bands.length > 0 ? { restBands: has.bands } : {}),
       startKick: has.hasKick ? { speedPct: 100, holdS: 20 } : null,
       ...(holds.includes('cool') ? { coolDown: { input: 'heat', speedPct: 45, holdS: 50 } } : {}),
       holds: {
@@ -182,6 +216,8 @@ export const anyResponse: fc.Arbitrary<Response> = fc
         : {}),
     }),
   )
+  // What its bounds leave no speed for is refused.
+  .filter((response) => checkResponse(response).length === 0)
 
 /** What its inputs read, moment by moment. */
 export const anySeries = fc.array(

@@ -19,7 +19,7 @@ type Switching = { on: boolean; sinceS: number }
 export class NaiveInterpreter {
   private readonly history: Moment[] = []
   private readonly differentials = new Map<string, Switching>()
-  private readonly surges = new Map<string, { on: boolean; base: number; sinceS: number; forgetBeforeS: number }>()
+  private readonly surges = new Map<string, { on: boolean; base: number; sinceS: number; cappedAtS: number | null }>()
   private readonly armed = new Map<string, { armed: boolean; untilS: number }>()
   private readonly switches = new Map<string, { onSinceS: number | null; credit: number; creditAtS: number }>()
   private night: { isNight: boolean; otherSinceS: number | null } | null = null
@@ -30,12 +30,25 @@ export class NaiveInterpreter {
   private isHot = false
   private ladder = { running: 0, changedS: -Infinity }
   private kickUntilS = -1
+  private onTheWayPct = 0
+  private lastS = 0
+  /** Seconds for which the controller had power, at the last moment; null while it has none. */
+  private poweredS: number | null = 0
+  private keptS = 0
 
   constructor(private readonly response: Response) {}
 
   /** Speed of every fan at this moment: the lead, its followers, the fixed fans of its stages. */
   at(said: Moment): number[] {
-    const moment = this.withOffsets(said)
+    const { isolated } = this.response.holds ?? {}
+    const sinceS = said.atS - this.lastS
+    this.lastS = said.atS
+    if (isolated !== undefined && said.values[isolated] === 1) {
+      this.losePower()
+      return this.allAt(0)
+    }
+    this.poweredS = this.poweredS === null ? this.keptS : this.poweredS + sinceS
+    const moment = this.withOffsets({ ...said, atS: this.poweredS })
     this.history.push(moment)
     const { response } = this
     const { floor, ceiling, stages } = response
@@ -56,11 +69,40 @@ export class NaiveInterpreter {
     pct = Math.min(pct, ceiling.speedPct)
     for (const { input, when, at, byPct, how } of response.reductions ?? []) {
       const x = moment.values[input]!
-      if (pct > 0 && (when === 'at-or-below' ? x <= at : x >= at))
-        pct = Math.max(floorPct, how === 'points' ? pct - byPct : pct - (pct * byPct) / 100, 0)
+      const isPast = { 'at-or-below': x <= at, below: x < at, 'at-or-above': x >= at, above: x > at }[when]
+      if (pct > 0 && isPast) pct = Math.max(floorPct, how === 'points' ? pct - byPct : pct - (pct * byPct) / 100, 0)
     }
     return this.fans(this.hold(pct, moment), moment)
   }
+
+  private allAt(pct: number): number[] {
+    const { followers, stages } = this.response
+    return [pct, ...followers.map(() => pct), ...(stages?.fixed ?? []).map(() => pct)]
+  }
+
+  /** Forgets all but what the controller keeps without power; the time of what it keeps stands still meanwhile. */
+  private losePower(): void {
+    const keeps = this.response.keeps ?? []
+    if (this.poweredS !== null) this.keptS = this.poweredS
+    this.poweredS = null
+    this.lastPct = this.cameFromPct = this.onTheWayPct = 0
+    this.kickUntilS = -1
+    this.gaveAtS = this.keptS
+    if (!keeps.includes('timers')) {
+      this.history.length = 0
+      for (const map of [this.surges, this.armed, this.switches]) map.clear()
+      this.runOn = { lastPct: 0, untilS: -1, wasAsked: false }
+      this.coolUntilS = -1
+    }
+    if (!keeps.includes('latches')) {
+      this.differentials.clear()
+      this.isHot = false
+      this.ladder = { running: 0, changedS: -Infinity }
+    }
+    if (!keeps.includes('mode')) this.night = null
+    if (!keeps.includes('cycle')) this.cycleFromS = this.keptS
+  }
+  private cycleFromS = 0
 
   private withOffsets(moment: Moment): Moment {
     const values: Record<string, number> = { ...moment.values }
@@ -101,23 +143,23 @@ export class NaiveInterpreter {
       if (x < holds.overheat.offBelow) this.isHot = false
       if (this.isHot) pct = 100
     }
-    if (this.isStopped(values)) pct = 0
-    return pct
+    return this.isStopped(values) ? 0 : pct
   }
 
   private isStopped(values: Moment['values']): boolean {
-    const { isolated, safetyStop } = this.response.holds ?? {}
-    return [isolated, safetyStop].some((id) => id !== undefined && values[id] === 1)
+    const { safetyStop } = this.response.holds ?? {}
+    return safetyStop !== undefined && values[safetyStop] === 1
   }
 
   private fans(pct: number, { atS, values }: Moment): number[] {
     const { floor, followers, stages } = this.response
     const fixed = stages?.fixed ?? []
     if (this.isStopped(values)) {
-      this.lastPct = 0
+      this.gaveAtS = atS
+      this.lastPct = this.cameFromPct = this.onTheWayPct = 0
       this.kickUntilS = -1
       this.ladder = { running: 0, changedS: -Infinity }
-      return [0, ...followers.map(() => 0), ...fixed.map(() => 0)]
+      return this.allAt(0)
     }
     const lead = this.give(stages ? this.variable(pct, atS) : pct, atS)
     return [
@@ -125,8 +167,9 @@ export class NaiveInterpreter {
       ...followers.map(({ ratio, floorPct, atLeadFloor }) => {
         if (lead === 0 || this.isHot) return 0
         if (lead <= floor.speedPct && atLeadFloor === 'off') return 0
-        if (lead <= floor.speedPct && atLeadFloor === 'floor') return floorPct
-        return Math.min(100, Math.max(floorPct, this.stepped(ratio * lead)))
+        const lowest = this.positions().find((step) => step >= floorPct - 1e-9) ?? (this.isStepless() ? floorPct : 100)
+        if (lead <= floor.speedPct && atLeadFloor === 'floor') return lowest
+        return Math.min(100, Math.max(lowest, this.stepped(ratio * lead)))
       }),
       ...fixed.map((_, index) => (index < this.ladder.running ? 100 : 0)),
     ]
@@ -152,26 +195,113 @@ export class NaiveInterpreter {
     return floor.speedPct + way * (100 - floor.speedPct)
   }
 
+  private isStepless(): boolean {
+    const { stepPct, levelsPct } = this.response.steps
+    return stepPct === 0 && !levelsPct
+  }
+
+  /** Every speed the output can stand at, 0 first; none listed where it is stepless. */
+  private positions(): number[] {
+    const { stepPct, levelsPct } = this.response.steps
+    if (levelsPct) return [0, ...levelsPct]
+    if (stepPct === 0) return []
+    const steps = Array.from({ length: Math.ceil(100 / stepPct) }, (_, index) => index * stepPct)
+    return [...steps.filter((step) => step < 100 - 1e-9), 100]
+  }
+
   private stepped(pct: number): number {
-    const { steps } = this.response
-    if (!(steps.stepPct > 0 && pct > 0 && pct < 100)) return pct
-    return Math.min(100, Math.floor(pct / steps.stepPct + 0.5 + 1e-9) * steps.stepPct)
+    const { rounding } = this.response.steps
+    const all = this.positions()
+    if (all.length === 0 || pct <= 0) return pct
+    const below = all.findLast((step) => step <= pct + 1e-9) ?? 0
+    const above = all.find((step) => step >= pct - 1e-9) ?? below
+    if (rounding === 'nearest') {
+      const middle = this.response.steps.levelsPct ? (below + above) / 2 : below + this.response.steps.stepPct / 2
+      return pct >= Math.min(middle, above) - 1e-9 ? above : below
+    }
+    return rounding === 'up' ? above : below
+  }
+
+  /** The rest band around a speed: where bands overlap, all of them as one. */
+  private bandAround(pct: number): { fromPct: number; toPct: number } | undefined {
+    const { restBands = [] } = this.response
+    const around = restBands.find(({ fromPct, toPct }) => pct > fromPct && pct < toPct)
+    if (!around) return undefined
+    let one = around
+    for (let pass = 0; pass < restBands.length; pass++)
+      for (const { fromPct, toPct } of restBands)
+        if (fromPct < one.toPct && toPct > one.fromPct)
+          one = { fromPct: Math.min(one.fromPct, fromPct), toPct: Math.max(one.toPct, toPct) }
+    return one
+  }
+
+  /** Where the output goes: on a step, in no band, inside floor and ceiling. */
+  private standsAt(wantedPct: number): number {
+    if (wantedPct <= 0) return 0
+    const { floor, ceiling, stages, restBands = [] } = this.response
+    const high = stages || wantedPct > ceiling.speedPct ? 100 : ceiling.speedPct
+    const isOpen = (pct: number) => pct >= floor.speedPct - 1e-9 && pct <= high + 1e-9 && !this.bandAround(pct)
+    const step = this.stepped(wantedPct)
+    const band = this.bandAround(step)
+    const cameFrom = this.cameFromPct
+    if (!band) this.cameFromPct = step
+    if (isOpen(step)) return step
+    const places = (
+      this.isStepless()
+        ? [floor.speedPct, high, ...restBands.flatMap(({ fromPct, toPct }) => [fromPct, toPct])]
+        : this.positions()
+    ).filter(isOpen)
+    const up = Math.min(...places.filter((place) => place >= step - 1e-9))
+    const down = Math.max(...places.filter((place) => place <= step + 1e-9))
+    const goesUp = band ? cameFrom <= band.fromPct : step < floor.speedPct
+    return Number.isFinite(goesUp ? up : down) ? (goesUp ? up : down) : goesUp ? down : up
+  }
+
+  /** On its way there: no faster than the rate, waiting neither in a band nor below the lowest running speed, at a step it has reached. */
+  private onItsWay(aimPct: number, dtS: number): number {
+    const { rate, floor } = this.response
+    const from = this.onTheWayPct
+    if (!rate || aimPct === from) return (this.onTheWayPct = aimPct)
+    const rises = aimPct > from
+    const lowest = this.lowestRunning()
+    let at = rises ? Math.min(aimPct, from + rate.upPctPerS * dtS) : Math.max(aimPct, from - rate.downPctPerS * dtS)
+    if (at < lowest) at = rises ? lowest : aimPct
+    const band = this.bandAround(at)
+    if (band) at = rises ? band.toPct : band.fromPct
+    this.onTheWayPct = at
+    if (at === aimPct || this.isStepless()) return at
+    const isOpen = (pct: number) => pct >= Math.max(lowest, floor.speedPct) - 1e-9 && !this.bandAround(pct)
+    const steps = this.positions()
+    const reached = rises ? steps.findLast((step) => step <= at + 1e-9)! : steps.find((step) => step >= at - 1e-9)!
+    if (isOpen(reached)) return reached
+    return rises
+      ? steps.find((step) => step >= reached && isOpen(step))!
+      : steps.findLast((step) => step <= reached && isOpen(step))!
+  }
+
+  private lowestRunning(): number {
+    const { floor, restBands = [] } = this.response
+    const places = this.isStepless() ? [floor.speedPct, ...restBands.map(({ toPct }) => toPct)] : this.positions()
+    return Math.min(...places.filter((place) => place >= floor.speedPct - 1e-9 && !this.bandAround(place)))
   }
 
   private give(wantedPct: number, atS: number): number {
-    const { restBands = [], startKick } = this.response
-    let pct = this.stepped(wantedPct)
-    const band = restBands.find(({ fromPct, toPct }) => pct > fromPct && pct < toPct)
-    if (band) pct = this.cameFromPct <= band.fromPct ? band.toPct : band.fromPct
-    else this.cameFromPct = pct
+    const { startKick } = this.response
+    const dtS = atS - this.gaveAtS
+    this.gaveAtS = atS
+    let pct = this.onItsWay(this.standsAt(wantedPct), dtS)
     if (startKick) {
       if (pct === 0) this.kickUntilS = -1
       else if (this.lastPct === 0) this.kickUntilS = atS + startKick.holdS
-      if (atS < this.kickUntilS) pct = Math.max(pct, startKick.speedPct)
+      const kick = this.isStepless()
+        ? startKick.speedPct
+        : (this.positions().find((step) => step >= startKick.speedPct - 1e-9) ?? 100)
+      if (atS < this.kickUntilS) pct = Math.max(pct, kick)
     }
     this.lastPct = pct
     return pct
   }
+  private gaveAtS = 0
 
   private mode(moment: Moment): boolean {
     const { light, dayByWeek } = this.response
@@ -207,10 +337,13 @@ export class NaiveInterpreter {
       case 'ramp': {
         const x = values[rule.input]!
         if (Number.isNaN(x)) return null
+        const { ceiling } = this.response
+        const squeezed = (pct: number) => (ceiling.how === 'rescale' ? Math.min(pct, ceiling.speedPct) : pct)
+        const [from, to] = [squeezed(rule.fromPct), squeezed(rule.toPct)]
         const rises = rule.fullAt > rule.startAt
-        if (rises ? x < rule.startAt : x > rule.startAt) return rule.below === 'from' ? rule.fromPct : null
-        if (rises ? x >= rule.fullAt : x <= rule.fullAt) return rule.toPct
-        return rule.fromPct + ((rule.toPct - rule.fromPct) * (x - rule.startAt)) / (rule.fullAt - rule.startAt)
+        if (rises ? x < rule.startAt : x > rule.startAt) return rule.below === 'from' ? from : null
+        if (rises ? x >= rule.fullAt : x <= rule.fullAt) return to
+        return from + ((to - from) * (x - rule.startAt)) / (rule.fullAt - rule.startAt)
       }
       case 'switch': {
         const held = this.switches.get(rule.id) ?? { onSinceS: null, credit: 0, creditAtS: 0 }
@@ -252,16 +385,20 @@ export class NaiveInterpreter {
       }
       case 'surge': {
         const x = values[rule.input]!
-        const held = this.surges.get(rule.id) ?? { on: false, base: NaN, sinceS: 0, forgetBeforeS: -Infinity }
-        if (held.on && (x <= held.base + rule.release || atS - held.sinceS >= rule.capS)) {
-          held.on = false
-          held.forgetBeforeS = atS
-        }
-        const window = this.history
-          .filter((past) => past.atS >= atS - rule.windowS && past.atS >= held.forgetBeforeS)
-          .map((past) => past.values[rule.input]!)
-        const lowest = Math.min(...window.filter((past) => !Number.isNaN(past)))
-        if (!held.on && x - lowest >= rule.rise) Object.assign(held, { on: true, base: lowest, sinceS: atS })
+        const held = this.surges.get(rule.id) ?? { on: false, base: NaN, sinceS: 0, cappedAtS: null }
+        const isBack = x <= held.base + rule.release
+        if (held.on && isBack) held.on = false
+        else if (held.on && atS - held.sinceS >= rule.capS) Object.assign(held, { on: false, cappedAtS: atS })
+        else if (held.cappedAtS !== null && (isBack || atS - held.cappedAtS >= (rule.rearmS ?? 3600)))
+          held.cappedAtS = null
+        const lowest = Math.min(
+          ...this.history
+            .filter((past) => past.atS >= atS - rule.windowS)
+            .map((past) => past.values[rule.input]!)
+            .filter((past) => !Number.isNaN(past)),
+        )
+        if (!held.on && held.cappedAtS === null && x - lowest >= rule.rise)
+          Object.assign(held, { on: true, base: lowest, sinceS: atS })
         this.surges.set(rule.id, held)
         return held.on ? rule.speedPct : null
       }
@@ -270,7 +407,7 @@ export class NaiveInterpreter {
         return inside.length > 0 ? Math.max(...inside.map(({ speedPct }) => speedPct)) : null
       }
       case 'cycle':
-        return atS % rule.periodS < rule.onS ? rule.speedPct : null
+        return (atS - this.cycleFromS) % rule.periodS < rule.onS ? rule.speedPct : null
       case 'after-run': {
         const x = values[rule.input]!
         const held = this.armed.get(rule.id) ?? { armed: false, untilS: -Infinity }

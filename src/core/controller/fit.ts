@@ -1,5 +1,6 @@
 import type { Duty } from '@/core/brief/duty'
 import { chooseSettings } from '@/core/controller/chooseSettings'
+import { giveBounds } from '@/core/controller/giveBounds'
 import { giveParts } from '@/core/controller/giveParts'
 import type { Loss } from '@/core/controller/loss'
 import { measureCurve } from '@/core/controller/measureLoss'
@@ -74,21 +75,27 @@ export function fit(asked: Response, model: ControllerModel, duty: Duty): Fit {
   const { settings, valueOf } = chosen
   const floorPct = Math.max(valueOf('floor', 1) ?? model.lowestPct, model.lowestPct)
   const ceilingPct = Math.max(valueOf('ceiling', 1) ?? 100, response.stages ? 0 : floorPct)
-  const rules = giveRules(response, model, assignment, { floorPct, ceilingPct, losses }, valueOf)
-
   const { floor } = response
   const canBeOff = model.abilities?.offAllowed ?? false
   if (floor.offAllowed && !canBeOff) losses.push({ kind: 'part-left-out', part: 'off-allowed', name: '' })
   const [first] = model.outputs
   const stepPct = Math.max(...model.outputs.map((output) => output.stepPct))
-  const given = withoutUndefined<Response>({
-    ...response,
-    floor: withoutUndefined({ ...floor, speedPct: floorPct, offAllowed: (floor.offAllowed && canBeOff) || undefined }),
-    ceiling: { speedPct: ceilingPct, how: model.ceiling },
-    rules,
-    steps: { stepPct, rounding: model.rounding, ...(first?.levelsPct ? { levelsPct: first.levelsPct } : {}) },
-    ...giveParts(response, model, floorPct, valueOf, losses),
-  })
+  const bounded = giveBounds(
+    withoutUndefined<Response>({
+      ...response,
+      floor: withoutUndefined({
+        ...floor,
+        speedPct: floorPct,
+        offAllowed: (floor.offAllowed && canBeOff) || undefined,
+      }),
+      ceiling: { speedPct: ceilingPct, how: model.ceiling },
+      steps: { stepPct, rounding: model.rounding, ...(first?.levelsPct ? { levelsPct: first.levelsPct } : {}) },
+      ...giveParts(response, model, floorPct, valueOf, losses),
+    }),
+    losses,
+  )
+  const bounds = { floorPct: bounded.floor.speedPct, ceilingPct: bounded.ceiling.speedPct }
+  const given = { ...bounded, rules: giveRules(response, model, assignment, { ...bounds, losses }, valueOf) }
   const curve = measureCurve(asked, given)
   if (curve && curve.greatestPct > SMALLEST_PCT) losses.push({ kind: 'steps', stepPct, curve })
   return { settings, given, losses }

@@ -124,6 +124,7 @@ export function giveParts(
     if (!can) losses.push({ kind: 'output-left-out', name })
     return can
   })
+  if (response.keeps?.some((memory) => !abilities.keeps?.includes(memory))) leaveOut('power-memory')
   const wins = model.wins ?? 'highest'
   if (wins !== (response.wins ?? 'highest')) losses.push({ kind: 'wins', asked: response.wins ?? 'highest' })
   return {
@@ -167,6 +168,7 @@ export function giveParts(
     otherOutputs: someOf(outputs),
     rate: orLeft(response.rate, abilities.rate ?? false, () => leaveOut('rate')),
     scanS: abilities.scanS,
+    keeps: abilities.keeps,
   }
 }
 

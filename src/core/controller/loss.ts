@@ -19,6 +19,7 @@ export type PartKind =
   | 'stages'
   | 'set-points'
   | 'min-times'
+  | 'power-memory'
 
 /** Where what is given differs from what was asked. The words are made in `lossText`. */
 export type Loss =
@@ -93,6 +94,13 @@ export type Loss =
       readonly givenPct: number
     }
   | { readonly kind: 'crosses-rest-band'; readonly rule: string; readonly band: RestBand }
+  /** Its steps leave nothing between the floor and the ceiling that were chosen: it runs outside them. */
+  | {
+      readonly kind: 'bound-moved'
+      readonly bound: 'floor' | 'ceiling'
+      readonly askedPct: number
+      readonly givenPct: number
+    }
   /** A behaviour of the controller that nobody asked for and that cannot be switched off. */
   | { readonly kind: 'unasked'; readonly rule: Rule['kind']; readonly input: string }
   | { readonly kind: 'steps'; readonly stepPct: number; readonly curve: CurveDifference }

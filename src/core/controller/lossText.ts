@@ -67,6 +67,7 @@ const PART_WORDS: Record<PartKind, readonly [title: string, detail: string]> = {
   stages: ['Not every fixed fan has an output.', 'Those left over will not be driven by this controller.'],
   'set-points': ['No calendar of set points.', 'The points stay the same all week.'],
   'min-times': ['No least times on or off.', 'It may start more often than the motor likes.'],
+  'power-memory': ['It forgets more without power.', 'After an outage it begins anew where you asked it to go on.'],
 }
 
 /** A loss as a headline and the sentence behind it. */
@@ -216,6 +217,11 @@ export function lossText(
       return {
         title: `Before its start the ${nameOf(loss.rule)} still asks.`,
         detail: 'It holds its first speed there; you asked for nothing.',
+      }
+    case 'bound-moved':
+      return {
+        title: `It runs at ${formatPct(loss.givenPct)} %, outside its ${loss.bound}.`,
+        detail: `Its steps leave nothing at or ${loss.bound === 'ceiling' ? 'under' : 'over'} ${formatPct(loss.askedPct)} % that it could run at.`,
       }
     case 'steps': {
       const input = response.inputs.find(({ id }) => id === loss.curve.input)

@@ -1,6 +1,6 @@
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
-import { isInRestBand } from '@/core/response/parts/restBands'
+import { isInRestBand } from '@/core/response/givable'
 import { isMeasured, ruleInputId } from '@/core/response/rules/kind'
 import type { RestBand, Response, Rule } from '@/core/response/schema'
 

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { QUANTITIES, type Quantity } from '@/core/quantity/units'
 import { CONVENTION_IDS } from '@/core/response/conventions'
-import { Id, MEASURED, OUTPUT_KINDS, Percent } from '@/core/response/schema'
+import { Id, MEASURED, Memories, OUTPUT_KINDS, Percent } from '@/core/response/schema'
 
 const closed = { additionalProperties: false } as const
 const Words = Type.String({ minLength: 1, maxLength: 200 })
@@ -235,6 +235,8 @@ export const Abilities = Type.Object(
         Type.Literal('nothing'),
       ]),
     ),
+    /** What it still knows when power returns; nothing where nothing is said. */
+    keeps: Type.Optional(Memories),
     /** Reads its inputs every so many seconds. */
     scanS: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),
   },

@@ -1,4 +1,6 @@
 import type { Problem } from '@/core/problem'
+import { formatPct } from '@/core/quantity/format'
+import { givableAbove, leadBounds } from '@/core/response/givable'
 import { emptySpan } from '@/core/response/rules/week'
 import { isMeasured } from '@/core/response/rules/kind'
 import type { Condition, Response } from '@/core/response/schema'
@@ -154,6 +156,30 @@ function outputProblems(response: Response): Problem[] {
   ])
 }
 
+/** Steps, rest bands, floor and ceiling that leave no speed at which the lead may run. */
+function boundProblems(response: Response): Problem[] {
+  const bounds = leadBounds(response)
+  const { lowPct, highPct, bands } = bounds
+  if (lowPct > highPct || bands.some(({ fromPct, toPct }) => !(fromPct < toPct))) return []
+  if (!Number.isNaN(givableAbove(bounds, lowPct))) return []
+  const { stepPct, levelsPct } = response.steps
+  const taken = [
+    ...(levelsPct
+      ? [`levels of ${levelsPct.map(formatPct).join(', ')} %`]
+      : stepPct > 0
+        ? [`steps of ${formatPct(stepPct)} %`]
+        : []),
+    ...bands.map(({ fromPct, toPct }) => `a rest band from ${formatPct(fromPct)} to ${formatPct(toPct)} %`),
+  ]
+  return [
+    {
+      code: 'said',
+      path: 'floor.speedPct',
+      text: `Between the floor of ${formatPct(lowPct)} % and the top of ${formatPct(highPct)} % no speed is left to run at, with ${taken.join(' and ')}: move the floor or the ceiling, or make a band narrower.`,
+    },
+  ]
+}
+
 /** What stands beside the rules: combined inputs, modes, holds, reductions, rest bands, stages, other outputs. */
 export function checkParts(response: Response): Problem[] {
   const { coolDown, reductions = [], restBands = [], rules } = response
@@ -184,6 +210,7 @@ export function checkParts(response: Response): Problem[] {
         : [],
     ),
     ...stageProblems(response),
+    ...boundProblems(response),
     ...outputProblems(response),
   ]
 }

@@ -2,12 +2,11 @@ import { bad, good, type Outcome } from '@/core/problem'
 import { checkResponse } from '@/core/response/check'
 import { followerPct } from '@/core/response/follower'
 import { MemoryPlan } from '@/core/response/memory'
-import { compileHolds } from '@/core/response/parts/holds'
+import { compileHolds, ISOLATED } from '@/core/response/parts/holds'
 import { compileLimits } from '@/core/response/parts/limits'
 import { compileModes } from '@/core/response/parts/modes'
 import { compileOtherOutputs, type CompiledOutput } from '@/core/response/parts/otherOutputs'
-import { compileRate } from '@/core/response/parts/rate'
-import { compileRestBands } from '@/core/response/parts/restBands'
+import { compileLead } from '@/core/response/parts/lead'
 import { compileRunOn } from '@/core/response/parts/runOn'
 import { compileSense } from '@/core/response/parts/sense'
 import { compileSetPoints } from '@/core/response/parts/setPoints'
@@ -15,7 +14,6 @@ import { compileStages } from '@/core/response/parts/stages'
 import type { CompiledRule } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import { MODES, type Response, type Rule } from '@/core/response/schema'
-import { toStep } from '@/core/response/steps'
 
 /** What a machine remembers, and what it gave last. Made by `newState`, changed in place by `step`: one owner at a time. */
 export type MachineState = {
@@ -41,7 +39,9 @@ export const HELD_PCT = 3
 export const HELD_BY = 4
 /** What the lead is to run at, before steps, rest bands, rate and kick: with stages not the same as what was held. */
 export const LEAD_PCT = 5
-const FIGURES = 6
+/** Where its output goes for that: on a step, in no rest band, inside floor and ceiling. */
+export const AIM_PCT = 6
+const FIGURES = 7
 export const IN_CHARGE_FLOOR = -1
 export const IN_CHARGE_RUN_ON = -2
 
@@ -80,7 +80,7 @@ const modeBits = ({ modes }: Rule): number =>
   MODES.reduce((bits, mode, place) => (!modes || modes.includes(mode) ? bits | (1 << place) : bits), 0)
 
 function compileChecked(response: Response): Machine {
-  const { floor, startKick, followers, steps, stages } = response
+  const { floor, followers, steps, stages } = response
   const plan = new MemoryPlan()
   const inputIds = response.inputs.map(({ id }) => id)
   const inputIndex = (id: string) => inputIds.indexOf(id)
@@ -100,19 +100,19 @@ function compileChecked(response: Response): Machine {
   const limit = compileLimits(context)
   const holds = compileHolds(context)
   const ladder = compileStages(context)
-  const skipRest = compileRestBands(context)
-  const slew = compileRate(response.rate)
+  const lead = compileLead(context)
   const fanIds = [response.lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
   const otherOutputs = compileOtherOutputs(context, fanIds, holds)
   // On a ladder the asks are of all fans together; the floor is the variable fan's own and comes in with the stages.
   const floorPct = ladder ? 0 : floor.speedPct
   const restPct = floor.offAllowed ? 0 : floorPct
   const firstWins = response.wins === 'first'
-  const kickPct = startKick?.speedPct ?? 0
-  const kickS = startKick?.holdS ?? 0
+  const isolatedAt = response.holds?.isolated === undefined ? -1 : inputIndex(response.holds.isolated)
+  // 1 while the supply is away: the step in which it comes back is a first one.
+  const wasIsolated = plan.slot(0)
+  const clear = plan.clearer(response.keeps ?? [])
   const ruleCount = ruleAsks.length
   const followerCount = followers.length
-  const isStepless = steps.stepPct === 0 && !steps.levelsPct
 
   const newState = (): MachineState => ({
     memory: plan.build(),
@@ -154,22 +154,45 @@ function compileChecked(response: Response): Machine {
     return asked > 0 && asked < floorPct ? floorPct : asked
   }
 
-  /** From what the lead is to run at to what it runs at: steps, rest bands, rate, start kick. */
-  function giveLead({ memory, fansPct, figures }: MachineState, wantedPct: number, dtS: number): number {
-    let given = isStepless ? wantedPct : toStep(steps, wantedPct)
-    if (skipRest) given = skipRest(memory, given)
-    if (slew && !isSettling) given = slew(fansPct[0]!, given, dtS)
-    if (kickS > 0 && !isSettling) {
-      if (given === 0) figures[KICK_LEFT_S] = 0
-      else if (fansPct[0] === 0) figures[KICK_LEFT_S] = kickS
-      else if (figures[KICK_LEFT_S]! > 0) figures[KICK_LEFT_S]! -= dtS
-      if (figures[KICK_LEFT_S]! > 0 && given < kickPct) given = kickPct
-    }
-    return given
+  /** The supply is away: everything stands, and what the controller does not keep is gone. */
+  function losePower({ memory, asksPct, fansPct, figures, sensed }: MachineState): void {
+    clear(memory)
+    memory[wasIsolated] = 1
+    asksPct.fill(NaN)
+    sensed.fill(NaN)
+    fansPct.fill(0)
+    figures.fill(0)
+    figures[HELD_BY] = ISOLATED
   }
 
-  function step(state: MachineState, raw: Float64Array, dtS: number): void {
+  function giveFans(state: MachineState, wantedPct: number, dtS: number): void {
     const { memory, fansPct, figures } = state
+    const aim = lead.aim(memory, wantedPct)
+    if (isSettling) lead.settle(memory, aim)
+    const given = isSettling ? aim : lead.give(memory, fansPct[0]!, aim, dtS)
+    figures[LEAD_PCT] = wantedPct
+    figures[AIM_PCT] = aim
+    figures[KICK_LEFT_S] = lead.kickLeftS(memory)
+    fansPct[0] = given
+    const isHot = holds?.isOverheated(memory) ?? false
+    for (let index = 0; index < followerCount; index++)
+      fansPct[index + 1] = isHot ? 0 : followerPct(followers[index]!, given, floor.speedPct, steps)
+    if (ladder) {
+      const running = ladder.running(memory)
+      for (let index = 1 + followerCount; index < fansPct.length; index++)
+        fansPct[index] = index - 1 - followerCount < running ? 100 : 0
+    }
+  }
+
+  function step(state: MachineState, raw: Float64Array, elapsedS: number): void {
+    const { memory, fansPct, figures } = state
+    if (isolatedAt >= 0 && raw[isolatedAt]! >= 0.5) {
+      losePower(state)
+      state.inCharge = IN_CHARGE_FLOOR
+      return
+    }
+    const dtS = memory[wasIsolated] === 1 ? 0 : elapsedS
+    memory[wasIsolated] = 0
     const inputs = sense ? sense(state, raw, dtS) : raw
     const asked = ask(state, inputs, dtS)
     const limited = limit(inputs, asked)
@@ -178,24 +201,14 @@ function compileChecked(response: Response): Machine {
     figures[LIMITED_PCT] = limited
     figures[HELD_PCT] = held
     if (holds?.isStopped(inputs)) {
-      // No rate, no least time: what is isolated stands.
+      // No rate, no least time: what is stopped for safety stands.
       fansPct.fill(0)
-      figures[LEAD_PCT] = figures[KICK_LEFT_S] = 0
+      figures[LEAD_PCT] = figures[AIM_PCT] = figures[KICK_LEFT_S] = 0
+      lead.stop(memory)
       ladder?.stop(memory)
     } else {
       if (ladder && isSettling) ladder.settle(memory, held)
-      const wanted = ladder ? ladder.step(memory, held, dtS) : held
-      figures[LEAD_PCT] = wanted
-      const given = giveLead(state, wanted, dtS)
-      fansPct[0] = given
-      const isHot = holds?.isOverheated(memory) ?? false
-      for (let index = 0; index < followerCount; index++)
-        fansPct[index + 1] = isHot ? 0 : followerPct(followers[index]!, given, floor.speedPct, steps)
-      if (ladder) {
-        const running = ladder.running(memory)
-        for (let index = 1 + followerCount; index < fansPct.length; index++)
-          fansPct[index] = index - 1 - followerCount < running ? 100 : 0
-      }
+      giveFans(state, ladder ? ladder.step(memory, held, dtS) : held, dtS)
     }
     for (let index = 0; index < otherOutputs.length; index++)
       if (isSettling) otherOutputs[index]!.settle(memory, inputs, fansPct)
@@ -210,7 +223,6 @@ function compileChecked(response: Response): Machine {
     isSettling = true
     step(state, raw, 0)
     isSettling = false
-    state.figures[KICK_LEFT_S] = 0
   }
 
   return {

@@ -1,4 +1,5 @@
 import {
+  AIM_PCT,
   ASKED_PCT,
   HELD_BY,
   HELD_PCT,
@@ -11,7 +12,9 @@ import {
 } from '@/core/response/compile'
 import { HOLD_KINDS, type HoldKind } from '@/core/response/parts/holds'
 import { reduced } from '@/core/response/parts/limits'
-import { isInRestBand } from '@/core/response/parts/restBands'
+import { exact } from '@/core/response/exact'
+import { isInRestBand } from '@/core/response/givable'
+import { isPast } from '@/core/response/past'
 import type { RuleWhy } from '@/core/response/rules/kind'
 import type { OtherOutput, Reduction, RestBand, Rule } from '@/core/response/schema'
 import { toStep } from '@/core/response/steps'
@@ -118,7 +121,7 @@ function limitLinks({ response }: Machine, { figures }: MachineState, inputs: Fl
   const floorPct = response.stages ? 0 : response.floor.speedPct
   for (const reduction of response.reductions ?? []) {
     const x = inputs[response.inputs.findIndex(({ id }) => id === reduction.input)]!
-    if (!(reduction.when === 'at-or-above' ? x >= reduction.at : x <= reduction.at)) continue
+    if (!isPast(reduction.when, x, exact(reduction.at))) continue
     const limitedPct = pct > 0 ? Math.max(floorPct, reduced(reduction, pct)) : 0
     if (limitedPct < pct) links.push({ stage: 'limit', kind: 'reduction', reduction, askedPct: pct, limitedPct })
     pct = limitedPct
@@ -157,20 +160,17 @@ function holdLinks({ response }: Machine, { figures, inCharge }: MachineState): 
 /** What the output makes of the speed wanted of the lead: its steps, a rest band jumped, the rate. */
 function leadLinks({ response }: Machine, { figures, fansPct }: MachineState): Link[] {
   const { steps, restBands = [] } = response
-  const wanted = figures[LEAD_PCT]!
-  const given = fansPct[0]!
+  const [wanted, aim, given] = [figures[LEAD_PCT]!, figures[AIM_PCT]!, fansPct[0]!]
   if (figures[KICK_LEFT_S]! > 0 || given === wanted) return []
   const stepped = toStep(steps, wanted)
   const band = restBands.find((candidate) => isInRestBand(candidate, stepped))
-  const aim = band ? [band.fromPct, band.toPct].find((edge) => edge === given) : stepped
   return [
-    ...(stepped === wanted
-      ? []
-      : [{ stage: 'give', kind: 'steps', wantedPct: wanted, givenPct: stepped, stepPct: steps.stepPct } as const]),
-    ...(band ? [{ stage: 'give', kind: 'rest-band', band, givenPct: aim ?? given } as const] : []),
-    ...(aim !== given && response.rate
-      ? [{ stage: 'give', kind: 'rate', wantedPct: stepped, givenPct: given } as const]
-      : []),
+    ...(band
+      ? [{ stage: 'give', kind: 'rest-band', band, givenPct: aim } as const]
+      : aim === wanted
+        ? []
+        : [{ stage: 'give', kind: 'steps', wantedPct: wanted, givenPct: aim, stepPct: steps.stepPct } as const]),
+    ...(aim === given ? [] : [{ stage: 'give', kind: 'rate', wantedPct: aim, givenPct: given } as const]),
   ]
 }
 

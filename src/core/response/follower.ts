@@ -1,6 +1,5 @@
-import { clamp } from '@/core/clamp'
 import type { Follower, Steps } from '@/core/response/schema'
-import { toStep } from '@/core/response/steps'
+import { stepAbove, toStep } from '@/core/response/steps'
 
 /** Speed of a fan that follows `leadPct`. It stops when the lead stops; the ratio is of percent, not of flow.
  *  Source: definition, trade.md section 3; cases in reference-values `ctl.follower`. */
@@ -11,6 +10,9 @@ export function followerPct(
   steps: Steps,
 ): number {
   if (!(leadPct > 0)) return 0
-  if (leadPct <= leadFloorPct && atLeadFloor !== 'follow') return atLeadFloor === 'off' ? 0 : floorPct
-  return clamp(toStep(steps, ratio * leadPct), floorPct, 100)
+  if (leadPct <= leadFloorPct && atLeadFloor === 'off') return 0
+  // Its own floor on the output's steps.
+  const lowestPct = Math.min(100, stepAbove(steps, floorPct))
+  if (leadPct <= leadFloorPct && atLeadFloor === 'floor') return lowestPct
+  return Math.min(100, Math.max(lowestPct, toStep(steps, ratio * leadPct)))
 }

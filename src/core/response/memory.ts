@@ -1,20 +1,33 @@
+import type { Memory } from '@/core/response/schema'
+
 /** Hands out places in the one typed array that holds everything a machine remembers between steps. */
 export class MemoryPlan {
   private readonly initial: number[] = []
+  private readonly kinds: (Memory | null)[] = []
 
-  /** A place that starts at `initial`. */
-  slot(initial: number): number {
+  /** A place that starts at `initial`; `kind` where a controller may keep it without power. */
+  slot(initial: number, kind: Memory | null = null): number {
+    this.kinds.push(kind)
     return this.initial.push(initial) - 1
   }
 
   /** `length` places in a row; returns the first. */
-  region(length: number): number {
+  region(length: number, kind: Memory | null = null): number {
     const first = this.initial.length
-    for (let index = 0; index < length; index++) this.initial.push(0)
+    for (let index = 0; index < length; index++) this.slot(0, kind)
     return first
   }
 
   build(): Float64Array {
     return Float64Array.from(this.initial)
+  }
+
+  /** Puts back what power loss takes: every place but those of the kinds that are kept. */
+  clearer(keeps: readonly Memory[]): (memory: Float64Array) => void {
+    const initial = this.build()
+    const isLost = this.kinds.map((kind) => kind === null || !keeps.includes(kind))
+    return (memory) => {
+      for (let place = 0; place < initial.length; place++) if (isLost[place]) memory[place] = initial[place]!
+    }
   }
 }

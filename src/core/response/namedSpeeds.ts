@@ -1,4 +1,4 @@
-import { toStep } from '@/core/response/steps'
+import { givenFor, leadBounds } from '@/core/response/givable'
 import type { Response, Rule } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/response/words'
 
@@ -26,7 +26,8 @@ export function namedSpeeds(response: Response): readonly NamedSpeed[] {
 
 /** The gears of a door curtain in the order in which they should climb: what heat alone asks, then what the open door asks; as given. */
 export function gearsOf(response: Response): readonly { readonly rule: Rule; readonly pct: number }[] {
-  const held = (pct: number) => toStep(response.steps, Math.min(response.ceiling.speedPct, pct))
+  const bounds = leadBounds(response)
+  const held = (pct: number) => givenFor(bounds, Math.min(response.ceiling.speedPct, pct), 0)
   const of = (kind: 'differential' | 'switch') =>
     response.rules.flatMap((rule) => (rule.kind === kind && !rule.off ? [{ rule, pct: held(rule.speedPct) }] : []))
   return [...of('differential'), ...of('switch')]

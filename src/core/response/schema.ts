@@ -77,6 +77,11 @@ export const Ceiling = Type.Object(
   closed,
 )
 
+/** What a machine remembers, as far as a controller may keep it without power: time left of overruns and the like, where a cycle is, day
+ *  or night, what was switched on or latched. */
+export const MEMORIES = ['timers', 'cycle', 'mode', 'latches'] as const
+export type Memory = (typeof MEMORIES)[number]
+
 export const MODES = ['day', 'night'] as const
 const common = {
   id: Id,
@@ -157,7 +162,8 @@ export const Differential = Type.Object(
 )
 export type Differential = Static<typeof Differential>
 
-/** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. */
+/** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. After its cap it comes again
+ *  only once it has been back, or `rearmS` later (an hour where nothing is said): a change of the weather does not silence it for ever. */
 export const Surge = Type.Object(
   {
     ...common,
@@ -168,6 +174,7 @@ export const Surge = Type.Object(
     release: Type.Number({ minimum: 0 }),
     speedPct: Percent,
     capS: Seconds,
+    rearmS: Type.Optional(Seconds),
   },
   closed,
 )
@@ -237,11 +244,16 @@ export type RestBand = Static<typeof RestBand>
 export const LightMode = Type.Object({ input: Id, level: Type.Number({ minimum: 0 }), delayS: Seconds }, closed)
 export type LightMode = Static<typeof LightMode>
 
-/** A reduction while an input is at or past a point: by points, or by a share of the present value. */
+/** Which side of a point counts, and whether the point itself does. */
+export const SIDES = ['at-or-above', 'at-or-below', 'above', 'below'] as const
+export type Side = (typeof SIDES)[number]
+const when = Type.Union(SIDES.map((side) => Type.Literal(side)))
+
+/** A reduction while an input is past a point: by points, or by a share of the present value. */
 export const Reduction = Type.Object(
   {
     input: Id,
-    when: Type.Union([Type.Literal('at-or-below'), Type.Literal('at-or-above')]),
+    when,
     at: Type.Number(),
     byPct: Percent,
     how: Type.Union([Type.Literal('points'), Type.Literal('relative')]),
@@ -284,19 +296,18 @@ export const Stages = Type.Object(
 )
 export type Stages = Static<typeof Stages>
 
-const past = { when: Type.Union([Type.Literal('at-or-above'), Type.Literal('at-or-below')]) }
 /** Something that is so or not: an input past a point (and, once past it, until it is `release` back), a switch, a fan’s speed, a lost
  *  reading, or the overheat that has been since power came. A lost reading is past nothing. */
 export const Condition = Type.Union([
   Type.Object(
-    { kind: Type.Literal('input'), input: Id, ...past, at: Type.Number(), release: Type.Number({ minimum: 0 }) },
+    { kind: Type.Literal('input'), input: Id, when, at: Type.Number(), release: Type.Number({ minimum: 0 }) },
     closed,
   ),
   Type.Object(
     { kind: Type.Literal('switch'), input: Id, is: Type.Union([Type.Literal('on'), Type.Literal('off')]) },
     closed,
   ),
-  Type.Object({ kind: Type.Literal('speed'), fan: Id, ...past, atPct: Percent }, closed),
+  Type.Object({ kind: Type.Literal('speed'), fan: Id, when, atPct: Percent }, closed),
   Type.Object({ kind: Type.Literal('lost'), input: Id }, closed),
   Type.Object({ kind: Type.Literal('overheated') }, closed),
 ])
@@ -323,6 +334,11 @@ export const Rate = Type.Object(
   closed,
 )
 
+export const Memories = Type.Array(Type.Union(MEMORIES.map((memory) => Type.Literal(memory))), {
+  maxItems: 4,
+  uniqueItems: true,
+})
+
 const asideAt = <V extends TSchema>(at: string, value: V) =>
   Type.Object({ at: Type.String({ pattern: `^${at}$`, maxLength: 120 }), value }, closed)
 const SHORT = '[A-Za-z][A-Za-z0-9-]{0,39}'
@@ -338,6 +354,7 @@ export const Aside = Type.Union([
   asideAt('reductions\\.\\d', Reduction),
   asideAt('restBands\\.\\d', RestBand),
   asideAt('rate', Rate),
+  asideAt('keeps', Memories),
   asideAt('scanS', Type.Number({ minimum: 0, maximum: 3600 })),
   asideAt(`inputs\\.${SHORT}\\.lostPct`, Percent),
   asideAt('coolDown', CoolDown),
@@ -376,6 +393,8 @@ export const Response = Type.Object(
     rate: Type.Optional(Rate),
     /** Inputs are read every so many seconds. */
     scanS: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),
+    /** What the controller still knows when its supply comes back; nothing where nothing is said. */
+    keeps: Type.Optional(Memories),
     aside: Type.Optional(Type.Array(Aside, { maxItems: 40 })),
     /** What was noted at a place of the response: a sentence, or one of its figures. */
     notes: Type.Optional(

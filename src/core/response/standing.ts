@@ -9,6 +9,7 @@ const REMEMBERED: ReadonlySet<RuleWhy['kind']> = new Set([
   'switch-waiting',
   'switch-overrun',
   'surge-on',
+  'surge-capped',
   'cycle-on',
   'cycle-off',
   'after-run-armed',

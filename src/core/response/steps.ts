@@ -3,30 +3,38 @@ import type { Steps } from '@/core/response/schema'
 // 33⅓ and 12.5 are not exact in binary: a value this close to a step is on it.
 const ON_STEP = 1e-9
 
-/** The nearest, next higher or next lower of the levels and 0; half way goes up, past the last stays at the last. */
-function toLevel(levelsPct: readonly number[], rounding: Steps['rounding'], pct: number): number {
-  let [below, above] = [0, Infinity]
-  for (let index = 0; index < levelsPct.length; index++) {
-    const level = levelsPct[index]!
-    if (level <= pct + ON_STEP && level > below) below = level
-    if (level >= pct - ON_STEP && level < above) above = level
-  }
-  if (above === Infinity) return below
-  if (rounding === 'nearest') return pct - below < above - pct - ON_STEP ? below : above
-  return rounding === 'up' ? above : below
+const isStepless = ({ stepPct, levelsPct }: Steps): boolean => stepPct === 0 && !levelsPct
+
+/** The lowest step at or above `pct`; Infinity above the last. */
+export function stepAbove(steps: Steps, pct: number): number {
+  const { stepPct, levelsPct } = steps
+  if (pct <= 0) return 0
+  if (levelsPct) return levelsPct.find((level) => level >= pct - ON_STEP) ?? Infinity
+  if (pct > 100) return Infinity
+  if (isStepless(steps)) return pct
+  const step = Math.ceil(pct / stepPct - ON_STEP) * stepPct
+  return step > 100 ? 100 : step
 }
 
-/** `pct` on the nearest, next higher or next lower step; halves go up. Steps that do not divide 100 still reach 100. */
-export function toStep({ stepPct, rounding, levelsPct }: Steps, pct: number): number {
-  if (levelsPct) return pct <= 0 ? 0 : toLevel(levelsPct, rounding, pct)
-  if (stepPct === 0 || pct <= 0 || pct >= 100) return pct
-  const steps = pct / stepPct
-  const whole =
-    rounding === 'up'
-      ? Math.ceil(steps - ON_STEP)
-      : rounding === 'down'
-        ? Math.floor(steps + ON_STEP)
-        : Math.floor(steps + 0.5 + ON_STEP)
-  const given = whole * stepPct
-  return given > 100 ? 100 : given
+/** The highest step at or below `pct`; 0 is always one. */
+export function stepBelow(steps: Steps, pct: number): number {
+  const { stepPct, levelsPct } = steps
+  if (pct <= 0) return 0
+  if (levelsPct) return levelsPct.findLast((level) => level <= pct + ON_STEP) ?? 0
+  return isStepless(steps) || pct >= 100 ? Math.min(pct, 100) : Math.floor(pct / stepPct + ON_STEP) * stepPct
+}
+
+/** `pct` on the nearest, next higher or next lower step; halves go up. Steps that do not divide 100 still reach 100; past the last level
+ *  it stays there. */
+export function toStep(steps: Steps, pct: number): number {
+  const { stepPct, rounding, levelsPct } = steps
+  if (pct <= 0) return levelsPct ? 0 : pct
+  if (!levelsPct && (stepPct === 0 || pct >= 100)) return pct
+  const below = stepBelow(steps, pct)
+  const above = stepAbove(steps, pct)
+  if (above === Infinity || rounding === 'down') return below
+  if (rounding === 'up') return above
+  // Half a step counts from a whole number of steps, not from the last one before 100.
+  if (!levelsPct) return Math.min(100, Math.floor(pct / stepPct + 0.5 + ON_STEP) * stepPct)
+  return pct - below < above - pct - ON_STEP ? below : above
 }

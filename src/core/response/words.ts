@@ -6,7 +6,7 @@ import { OUTPUT_STATE } from '@/core/response/outputState'
 import { inputQuantity, ruleInputId, type RuleWhy, type SentencePart } from '@/core/response/rules/kind'
 import { clockText, daysText } from '@/core/response/rules/week'
 import { ruleKind } from '@/core/response/rules/table'
-import type { Input, Response, Rule } from '@/core/response/schema'
+import type { Input, Response, Rule, Side } from '@/core/response/schema'
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
   response.inputs.find(({ id }) => id === ruleInputId(rule))
@@ -100,6 +100,8 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
       return `${name} is ${point(why.x)} and comes on at ${point(why.edge)}`
     case 'surge-on':
       return `${name} has surged to ${point(why.x)} from ${point(why.base)}`
+    case 'surge-capped':
+      return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${formatTime(why.leftS)} more`
     case 'surge-idle':
       return `${name} has not risen by ${difference(why.rise)} quickly`
     case 'week-inside':
@@ -147,6 +149,14 @@ function othersText(response: Response, explanation: Explanation): string {
   return `${capital(ruleName(response, first.rule))} ${less}.`
 }
 
+/** Which side of a point counts. */
+export const SIDE_WORDS: Record<Side, string> = {
+  'at-or-above': 'at or above',
+  'at-or-below': 'at or below',
+  above: 'above',
+  below: 'below',
+}
+
 /** Why something holds the fan. */
 export const HELD_WORDS: Record<HoldKind, string> = {
   none: 'A hold has the last word',
@@ -165,7 +175,7 @@ function consequenceText(response: Response, link: Link, preference: UnitPrefere
     const { input, when, at } = link.reduction
     const measured = response.inputs.find(({ id }) => id === input)
     const point = formatQuantity(at, inputQuantity(measured), preference)
-    return `With ${measured?.name ?? input} at or ${when === 'at-or-above' ? 'above' : 'below'} ${point} it is reduced to ${formatPct(link.limitedPct)} %.`
+    return `With ${measured?.name ?? input} ${SIDE_WORDS[when]} ${point} it is reduced to ${formatPct(link.limitedPct)} %.`
   }
   if (link.stage === 'hold') {
     if (link.kind === 'run-on') return `It runs on at ${formatPct(link.speedPct)} %.`

@@ -104,6 +104,7 @@ test('everything there is to say can stand in one response', () => {
       'lostSensor',
       'otherOutput',
       'overheat',
+      'powerMemory',
       'rate',
       'reduction',
       'restBand',

@@ -33,14 +33,14 @@ export const bounds: BehaviourKind<Response> = {
       value: ceiling.how,
       options: [
         ['clip', 'cut off there'],
-        ['rescale', 'ramps squeezed under it'],
+        ['rescale', 'ramps rescaled to end there'],
       ],
     },
     text(wins === 'first' ? '. The first in the list that asks counts.' : '.'),
   ],
   now: ({ floor }, _explanation) => `asks ${formatPct(floor.offAllowed ? 0 : floor.speedPct)} %`,
   why: () => ({
-    formula: 'given = min(ceiling, max(floor, asks)); ramps squeezed: floor + share × (ceiling − floor)',
+    formula: 'given = min(ceiling, max(floor, asks)); ramps rescaled: from + share × (min(to, ceiling) − from)',
     source: `${ofCommonPractice}; cases in the reference values, ctl.ramp`,
   }),
   isFixed: true,

@@ -8,6 +8,7 @@ import { lightMode } from '@/core/response/behaviour/lightMode'
 import { lostSensor } from '@/core/response/behaviour/lostSensor'
 import { otherOutput } from '@/core/response/behaviour/otherOutput'
 import { overheat } from '@/core/response/behaviour/overheat'
+import { powerMemory } from '@/core/response/behaviour/powerMemory'
 import { rate } from '@/core/response/behaviour/rate'
 import { reduction } from '@/core/response/behaviour/reduction'
 import { restBand } from '@/core/response/behaviour/restBand'
@@ -38,6 +39,7 @@ const BEHAVIOURS = {
   restBand,
   rate,
   scan,
+  powerMemory,
   lostSensor,
   coolDown,
   overheat,
@@ -88,6 +90,8 @@ function behaviourAt(place: Place): BehaviourName {
       return 'clockMode'
     case 'scanS':
       return 'scan'
+    case 'keeps':
+      return 'powerMemory'
     case 'inputs':
       return third === 'combines' ? 'combined' : 'lostSensor'
     case 'holds':

@@ -81,9 +81,9 @@ test('isolated stops at once, past rate and start kick; released, it starts from
         startKick: { speedPct: 100, holdS: 2 },
         rate: { upPctPerS: 200, downPctPerS: 1 },
       },
-      [0, 0, 0, 1, 0].map((isolated) => ({ temp: 50, box: 20, isolated })),
+      [0, 0, 0, 1, 0, 0].map((isolated) => ({ temp: 50, box: 20, isolated })),
     ).map(([lead]) => lead),
-  ).toEqual([0, 100, 100, 0, 100]))
+  ).toEqual([0, 100, 100, 0, 0, 100]))
 
 test('each hold says itself in words', () => {
   const machine = machineFor(response)

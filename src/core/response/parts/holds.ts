@@ -4,6 +4,8 @@ import { isMeasured, type CompileContext } from '@/core/response/rules/kind'
 export const HOLD_KINDS = ['none', 'test', 'lost-sensor', 'cool-down', 'overheat', 'safety-stop', 'isolated'] as const
 export type HoldKind = (typeof HOLD_KINDS)[number]
 const placeOf = (kind: HoldKind): number => HOLD_KINDS.indexOf(kind)
+const SAFETY_STOP = placeOf('safety-stop')
+export const ISOLATED = placeOf('isolated')
 
 type Step = (memory: Float64Array, inputs: Float64Array, pct: number, dtS: number) => number
 type Part = {
@@ -26,7 +28,7 @@ export type CompiledHolds = {
   readonly isOverheated: (memory: Float64Array) => boolean
   /** It has been too hot at some time since power came: the lamp. */
   readonly hasOverheated: (memory: Float64Array) => boolean
-  /** Nothing may turn: isolated, or stopped for safety. */
+  /** Nothing may turn: stopped for safety. The controller itself goes on. */
   readonly isStopped: (inputs: Float64Array) => boolean
 }
 
@@ -56,8 +58,8 @@ function lostPart({ response: { inputs } }: CompileContext): Part[] {
 function coolDownPart({ response: { coolDown }, memory: plan, inputIndex }: CompileContext): Part[] {
   if (!coolDown) return []
   const at = inputIndex(coolDown.input)
-  const leftS = plan.slot(0)
-  const gaveHeat = plan.slot(0)
+  const leftS = plan.slot(0, 'timers')
+  const gaveHeat = plan.slot(0, 'timers')
   return [
     {
       kind: 'cool-down',
@@ -82,8 +84,8 @@ export function compileHolds(context: CompileContext): CompiledHolds | null {
   const { holds } = response
   const parts = [...testPart(context), ...lostPart(context), ...coolDownPart(context)]
   const overheat = holds?.overheat
-  const isHot = overheat ? plan.slot(0) : -1
-  const wasHot = overheat ? plan.slot(0) : -1
+  const isHot = overheat ? plan.slot(0, 'latches') : -1
+  const wasHot = overheat ? plan.slot(0, 'latches') : -1
   if (overheat) {
     const at = inputIndex(overheat.input)
     parts.push({
@@ -99,15 +101,9 @@ export function compileHolds(context: CompileContext): CompiledHolds | null {
       },
     })
   }
-  const stops = (['safetyStop', 'isolated'] as const).flatMap((key) => {
-    const id = holds?.[key]
-    return id === undefined
-      ? []
-      : [{ kind: key === 'isolated' ? ('isolated' as const) : ('safety-stop' as const), at: inputIndex(id) }]
-  })
-  for (const { kind, at } of stops)
-    parts.push({ kind, step: (_memory, now, pct) => (now[at]! >= 0.5 ? 0 : pct), settle: keepsNothing })
-  if (parts.length === 0) return null
+  const stopAt = holds?.safetyStop === undefined ? -1 : inputIndex(holds.safetyStop)
+  const isStopped = (now: Float64Array): boolean => stopAt >= 0 && now[stopAt]! >= 0.5
+  if (parts.length === 0 && stopAt < 0) return null
   return {
     step(memory, now, pct, dtS, figures, at) {
       let held = pct
@@ -118,19 +114,15 @@ export function compileHolds(context: CompileContext): CompiledHolds | null {
         if (after !== held) heldBy = placeOf(kind)
         held = after
       }
-      for (let index = 0; index < stops.length; index++)
-        if (now[stops[index]!.at]! >= 0.5) heldBy = placeOf(stops[index]!.kind)
-      figures[at] = heldBy
-      return held
+      const stops = isStopped(now)
+      figures[at] = stops ? SAFETY_STOP : heldBy
+      return stops ? 0 : held
     },
     settle(memory, now) {
       for (const part of parts) part.settle(memory, now)
     },
     isOverheated: (memory) => overheat !== undefined && memory[isHot] === 1,
     hasOverheated: (memory) => overheat !== undefined && memory[wasHot] === 1,
-    isStopped(now) {
-      for (let index = 0; index < stops.length; index++) if (now[stops[index]!.at]! >= 0.5) return true
-      return false
-    },
+    isStopped,
   }
 }

@@ -1,3 +1,5 @@
+import { exact } from '@/core/response/exact'
+import { isPast } from '@/core/response/past'
 import type { CompileContext } from '@/core/response/rules/kind'
 import type { Reduction } from '@/core/response/schema'
 
@@ -16,14 +18,14 @@ export function compileLimits({
   const conditions = reductions.map((reduction) => ({
     reduction,
     place: inputIndex(reduction.input),
-    sign: reduction.when === 'at-or-above' ? 1 : -1,
+    at: exact(reduction.at),
   }))
   if (conditions.length === 0) return (_inputs, asked) => (asked > ceilingPct ? ceilingPct : asked)
   return (inputs, asked) => {
     let pct = asked > ceilingPct ? ceilingPct : asked
     for (let index = 0; index < conditions.length; index++) {
-      const { reduction, place, sign } = conditions[index]!
-      if (sign * inputs[place]! >= sign * reduction.at) pct = reduced(reduction, pct)
+      const { reduction, place, at } = conditions[index]!
+      if (isPast(reduction.when, inputs[place]!, at)) pct = reduced(reduction, pct)
     }
     return asked > 0 && pct < floorPct ? floorPct : pct
   }

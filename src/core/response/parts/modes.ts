@@ -20,9 +20,9 @@ function byLight({ response: { light }, memory: plan, inputIndex }: CompileConte
   if (!light) return null
   const at = inputIndex(light.input)
   const { level, delayS } = light
-  const hasLooked = plan.slot(0)
-  const mode = plan.slot(DAY)
-  const otherForS = plan.slot(0)
+  const hasLooked = plan.slot(0, 'mode')
+  const mode = plan.slot(DAY, 'mode')
+  const otherForS = plan.slot(0, 'mode')
   return {
     step(memory, inputs, dtS) {
       const x = inputs[at]!
@@ -53,7 +53,7 @@ function byLight({ response: { light }, memory: plan, inputIndex }: CompileConte
 /** Day within its spans, night outside. Without a clock it stays what it was, day at power-up. */
 function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: CompileContext): CompiledModes | null {
   if (!dayByWeek) return null
-  const mode = plan.slot(DAY)
+  const mode = plan.slot(DAY, 'mode')
   const modeAt = new Uint8Array(WEEK_MIN).fill(NIGHT)
   for (const span of dayByWeek) fillSpan(modeAt, span, DAY)
   const look = (memory: Float64Array, inputs: Float64Array) => {

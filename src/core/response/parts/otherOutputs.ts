@@ -1,3 +1,5 @@
+import { exact } from '@/core/response/exact'
+import { countsPoint, isPast, isUpward } from '@/core/response/past'
 import type { CompiledHolds } from '@/core/response/parts/holds'
 import type { CompileContext } from '@/core/response/rules/kind'
 import type { Condition, OtherOutput } from '@/core/response/schema'
@@ -21,13 +23,15 @@ function compileCondition(
   switch (condition.kind) {
     case 'input': {
       const at = inputIndex(condition.input)
-      const stood = plan.slot(0)
+      const stood = plan.slot(0, 'latches')
       remembers.push(stood)
-      const sign = condition.when === 'at-or-above' ? 1 : -1
-      const edge = sign * condition.at
+      const sign = isUpward(condition.when) ? 1 : -1
+      const counts = countsPoint(condition.when)
+      const edge = exact(sign * condition.at)
+      const back = exact(edge - condition.release)
       return (memory, inputs) => {
         const past = sign * inputs[at]!
-        const stands = past >= edge || (memory[stood] === 1 && past > edge - condition.release)
+        const stands = past > edge || (counts && past === edge) || (memory[stood] === 1 && past > back)
         memory[stood] = stands ? 1 : 0
         return stands
       }
@@ -39,8 +43,8 @@ function compileCondition(
     }
     case 'speed': {
       const at = fanIds.indexOf(condition.fan)
-      const sign = condition.when === 'at-or-above' ? 1 : -1
-      return (_memory, _inputs, fansPct) => sign * fansPct[at]! >= sign * condition.atPct
+      const { when, atPct } = condition
+      return (_memory, _inputs, fansPct) => isPast(when, fansPct[at]!, atPct)
     }
     case 'lost': {
       const at = inputIndex(condition.input)
@@ -63,9 +67,9 @@ export function compileOtherOutputs(
       conditions.map((condition) => compileCondition(condition, context, fanIds, holds, remembers))
     const onWhen = compiled(output.onWhen)
     const notWhile = compiled(output.notWhile)
-    const isOn = context.memory.slot(0)
+    const isOn = context.memory.slot(0, 'latches')
     // Negative while no reason stands; the moment a reason is first seen counts as 0 s.
-    const stoodS = context.memory.slot(-1)
+    const stoodS = context.memory.slot(-1, 'timers')
     // Every condition is looked at every time: each keeps its own memory.
     const any = (conditions: readonly Stands[], memory: Float64Array, inputs: Float64Array, fansPct: Float64Array) => {
       let stands = false

@@ -7,9 +7,9 @@ export function compileRunOn({
 }: CompileContext): ((memory: Float64Array, isAsked: boolean, askedPct: number, dtS: number) => number) | null {
   const { runOn } = response
   if (!runOn) return null
-  const lastPct = plan.slot(0)
-  const leftS = plan.slot(0)
-  const wasAsked = plan.slot(0)
+  const lastPct = plan.slot(0, 'timers')
+  const leftS = plan.slot(0, 'timers')
+  const wasAsked = plan.slot(0, 'timers')
   return (memory, isAsked, askedPct, dtS) => {
     if (isAsked) {
       memory[lastPct] = askedPct

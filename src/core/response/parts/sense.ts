@@ -1,3 +1,4 @@
+import { exact } from '@/core/response/exact'
 import type { MachineState } from '@/core/response/compile'
 import { isMeasured, type CompileContext } from '@/core/response/rules/kind'
 import type { MeasuredInput } from '@/core/response/schema'
@@ -44,10 +45,11 @@ export function compileSense(
       return sensed
     }
     memory[sinceS] = 0
-    for (let index = 0; index < offsets.length; index++) sensed[index] = raw[index]! + offsets[index]!
+    for (let index = 0; index < offsets.length; index++)
+      sensed[index] = offsets[index] === 0 ? raw[index]! : exact(raw[index]! + offsets[index]!)
     for (let index = 0; index < combined.length; index++) {
       const { place, how, of } = combined[index]!
-      sensed[place] = combine(how, sensed, of) + offsets[place]!
+      sensed[place] = exact(combine(how, sensed, of) + offsets[place]!)
     }
     if (movesPoints) setPoints.fill(sensed)
     return sensed

@@ -1,3 +1,4 @@
+import { exact } from '@/core/response/exact'
 import type { CompileContext } from '@/core/response/rules/kind'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/response/rules/week'
 import type { Rule, SetPoint } from '@/core/response/schema'
@@ -38,7 +39,9 @@ export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockInde
     shiftOf: (rule: number, weekS: number): number => shifts[rule]?.at(weekS) ?? 0,
     fill(sensed: Float64Array): void {
       for (let index = 0; index < moved.length; index++)
-        sensed[clockIndex + 1 + index] = sensed[moved[index]!.from]! - moved[index]!.shift.at(sensed[clockIndex]!)
+        sensed[clockIndex + 1 + index] = exact(
+          sensed[moved[index]!.from]! - moved[index]!.shift.at(sensed[clockIndex]!),
+        )
     },
   }
 }

@@ -19,8 +19,8 @@ export function compileStages({ response, memory: plan }: CompileContext): Compi
   const { offBelowPct, minStageS } = stages
   const floorPct = floor.speedPct
   const restPct = floor.offAllowed ? 0 : floorPct
-  const count = plan.slot(0)
-  const sinceS = plan.slot(minStageS)
+  const count = plan.slot(0, 'latches')
+  const sinceS = plan.slot(minStageS, 'latches')
 
   const joinedAt = (demandPct: number): number => {
     let joined = 0

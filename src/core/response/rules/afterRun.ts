@@ -1,3 +1,4 @@
+import { exact } from '@/core/response/exact'
 import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/response/rules/kind'
 import type { AfterRun } from '@/core/response/schema'
 
@@ -17,10 +18,11 @@ export const afterRunKind: RuleKind<AfterRun> = {
         ]
       : []
   },
-  compile({ input, armAbove, speedPct, holdS }, { memory: plan, inputIndex }) {
+  compile({ input, speedPct, holdS, ...rule }, { memory: plan, inputIndex }) {
     const at = inputIndex(input)
-    const isArmed = plan.slot(0)
-    const leftS = plan.slot(0)
+    const armAbove = exact(rule.armAbove)
+    const isArmed = plan.slot(0, 'timers')
+    const leftS = plan.slot(0, 'timers')
     return {
       ask(inputs, memory, dtS, asksPct, place) {
         const x = inputs[at]!

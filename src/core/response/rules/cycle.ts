@@ -18,7 +18,7 @@ export const cycleKind: RuleKind<Cycle> = {
         ]
       : [],
   compile({ onS, periodS, speedPct }, { memory: plan }) {
-    const phaseS = plan.slot(0)
+    const phaseS = plan.slot(0, 'cycle')
     return {
       ask(_inputs, memory, dtS, asksPct, place) {
         // A remainder of doubles is slow, and most steps stay inside the period.

@@ -1,3 +1,4 @@
+import { exact } from '@/core/response/exact'
 import { setPointParts } from '@/core/response/rules/sentence'
 import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/response/rules/kind'
 import type { Differential } from '@/core/response/schema'
@@ -43,12 +44,13 @@ export const differentialKind: RuleKind<Differential> = {
         : []),
     ]
   },
-  compile(rule, { memory: plan, inputIndex }) {
+  compile(written, { memory: plan, inputIndex }) {
+    const rule = { ...written, onAt: exact(written.onAt), offAt: exact(written.offAt) }
     const at = inputIndex(rule.input)
     const { speedPct, minOnS, minOffS } = rule
-    const isOn = plan.slot(0)
+    const isOn = plan.slot(0, 'latches')
     // At power-up it has been off for as long as anyone could ask.
-    const forS = plan.slot(minOffS)
+    const forS = plan.slot(minOffS, 'latches')
     return {
       ask(inputs, memory, dtS, asksPct, place) {
         const x = inputs[at]!

@@ -77,6 +77,7 @@ export type RuleWhy =
   | { readonly kind: 'differential-on' | 'differential-off'; readonly x: number; readonly edge: number }
   | { readonly kind: 'surge-on'; readonly x: number; readonly base: number; readonly leftS: number }
   | { readonly kind: 'surge-idle'; readonly rise: number }
+  | { readonly kind: 'surge-capped'; readonly edge: number; readonly leftS: number }
   | { readonly kind: 'week-inside' | 'week-outside' | 'no-clock' }
   | { readonly kind: 'cycle-on' | 'cycle-off'; readonly leftS: number }
   | { readonly kind: 'after-run-armed' | 'after-run-idle'; readonly x: number; readonly edge: number }

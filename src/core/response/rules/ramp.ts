@@ -6,13 +6,12 @@ import type { Problem } from '@/core/problem'
 /** Share of the way from `startAt` to `fullAt`, not clamped: 0 exactly at the start, 1 exactly at full, rising or falling. */
 const rampShare = (x: number, startAt: number, fullAt: number): number => (x - startAt) / (fullAt - startAt)
 
-/** A controller that rescales squeezes the whole ramp under the ceiling: 10→100 under 80 becomes 10→80. One that clips cuts its top. */
-function underCeiling(ramp: Ramp, { floor, ceiling, stages }: Response): Ramp {
-  if (ceiling.how === 'clip' || ceiling.speedPct >= 100) return ramp
-  const lowestPct = stages ? 0 : floor.speedPct
-  const room = (ceiling.speedPct - lowestPct) / (100 - lowestPct)
-  const squeeze = (pct: number) => (pct <= lowestPct ? pct : lowestPct + (pct - lowestPct) * room)
-  return { ...ramp, fromPct: squeeze(ramp.fromPct), toPct: squeeze(ramp.toPct) }
+/** A controller that rescales brings the end of a ramp that is above the ceiling down to it: 10→100 under 80 becomes 10→80 over the same
+ *  band, and 20→80 stays as it is. One that clips cuts the top off. */
+function underCeiling(ramp: Ramp, { ceiling }: Response): Ramp {
+  if (ceiling.how === 'clip') return ramp
+  const { speedPct } = ceiling
+  return { ...ramp, fromPct: Math.min(ramp.fromPct, speedPct), toPct: Math.min(ramp.toPct, speedPct) }
 }
 
 const beforeStart = (below: Ramp['below']): SentencePart[] => [

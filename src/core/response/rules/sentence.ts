@@ -1,6 +1,6 @@
 import type { Quantity } from '@/core/quantity/units'
 import { isMeasured, text, type Cause, type SentencePart } from '@/core/response/rules/kind'
-import type { Input, MeasuredInput, Response, SetPoint, WeekSpan } from '@/core/response/schema'
+import type { Input, MeasuredInput, Response, SetPoint, Side, WeekSpan } from '@/core/response/schema'
 
 export const field = (path: string, label: string, quantity: Quantity, value: number): SentencePart => ({
   kind: 'field',
@@ -51,7 +51,7 @@ export const listed = (between: string, items: readonly (readonly SentencePart[]
   items.flatMap((item, index) => (index === 0 ? item : [text(between), ...item]))
 
 /** Which side of a point counts. */
-export const pastPart = (path: string, label: string, value: 'at-or-above' | 'at-or-below'): SentencePart => ({
+export const pastPart = (path: string, label: string, value: Side): SentencePart => ({
   kind: 'choice',
   path,
   label,
@@ -59,6 +59,8 @@ export const pastPart = (path: string, label: string, value: 'at-or-above' | 'at
   options: [
     ['at-or-above', 'at or above'],
     ['at-or-below', 'at or below'],
+    ['above', 'above'],
+    ['below', 'below'],
   ],
 })
 

@@ -1,4 +1,5 @@
 import { differenceOf } from '@/core/quantity/units'
+import { exact } from '@/core/response/exact'
 import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/response/rules/kind'
 import type { Surge } from '@/core/response/schema'
 
@@ -7,7 +8,12 @@ const MOST = 512
 /** Keeps a place inside the ring: MOST is a power of two, and this is many times quicker than a remainder of doubles. */
 const RING = MOST - 1
 
-/** A quick rise above the lowest reading of the last while; a slow one never triggers. Cases: `ctl.surge`. */
+/** Where nothing is said of it, a quick rise that ended by its cap may come again after an hour; no source. */
+export const REARM_S = 3600
+
+/** A quick rise above the lowest reading of the last while; a slow one never triggers. After its cap it waits until it has been back, or
+ *  until the lowest of the last `rearmS` is a new base. A normal end forgets nothing. Cases: `ctl.surge`; trade practice in
+ *  docs/control-laws.md. */
 export const surgeKind: RuleKind<Surge> = {
   check({ input: inputId, rise, release }, { response, path }) {
     const input = response.inputs.find(({ id }) => id === inputId)
@@ -38,17 +44,19 @@ export const surgeKind: RuleKind<Surge> = {
         : []),
     ]
   },
-  compile({ input, windowS, rise, release, speedPct, capS }, { memory: plan, inputIndex }) {
+  compile({ input, windowS, rise, release, speedPct, capS, rearmS = REARM_S }, { memory: plan, inputIndex }) {
     const at = inputIndex(input)
-    const nowS = plan.slot(0)
-    const isOn = plan.slot(0)
-    const base = plan.slot(NaN)
-    const onForS = plan.slot(0)
+    const nowS = plan.slot(0, 'timers')
+    const isOn = plan.slot(0, 'timers')
+    const base = plan.slot(NaN, 'timers')
+    const onForS = plan.slot(0, 'timers')
+    // Seconds since it ended by its cap without having been back; negative while it may trigger.
+    const cappedForS = plan.slot(-1, 'timers')
     // A queue of (time, reading), lowest first, in a ring.
-    const head = plan.slot(0)
-    const count = plan.slot(0)
-    const times = plan.region(MOST)
-    const values = plan.region(MOST)
+    const head = plan.slot(0, 'timers')
+    const count = plan.slot(0, 'timers')
+    const times = plan.region(MOST, 'timers')
+    const values = plan.region(MOST, 'timers')
 
     function remember(memory: Float64Array, x: number): void {
       const now = memory[nowS]!
@@ -75,18 +83,22 @@ export const surgeKind: RuleKind<Surge> = {
       ask(inputs, memory, dtS, asksPct, place) {
         const x = inputs[at]!
         memory[nowS]! += dtS
+        const isBack = x <= exact(memory[base]! + release)
         if (memory[isOn] === 1) {
           memory[onForS]! += dtS
-          if (x <= memory[base]! + release || memory[onForS]! >= capS) {
+          if (isBack) memory[isOn] = 0
+          else if (memory[onForS]! >= capS) {
             memory[isOn] = 0
-            // A new surge needs a new rise: what lay before this end no longer counts.
-            memory[count] = 0
+            memory[cappedForS] = 0
           }
+        } else if (memory[cappedForS]! >= 0) {
+          memory[cappedForS]! += dtS
+          if (isBack || memory[cappedForS]! >= rearmS) memory[cappedForS] = -1
         }
         if (!Number.isNaN(x)) {
           remember(memory, x)
           const lowest = memory[values + memory[head]!]!
-          if (memory[isOn] !== 1 && x - lowest >= rise) {
+          if (memory[isOn] !== 1 && memory[cappedForS]! < 0 && exact(x - lowest) >= rise) {
             memory[isOn] = 1
             memory[base] = lowest
             memory[onForS] = 0
@@ -97,12 +109,14 @@ export const surgeKind: RuleKind<Surge> = {
       why(inputs, memory) {
         const x = inputs[at]!
         if (Number.isNaN(x)) return { kind: 'input-lost' }
-        return memory[isOn] === 1
-          ? { kind: 'surge-on', x, base: memory[base]!, leftS: capS - memory[onForS]! }
+        if (memory[isOn] === 1) return { kind: 'surge-on', x, base: memory[base]!, leftS: capS - memory[onForS]! }
+        return memory[cappedForS]! >= 0
+          ? { kind: 'surge-capped', edge: memory[base]! + release, leftS: rearmS - memory[cappedForS]! }
           : { kind: 'surge-idle', rise }
       },
       settle(_inputs, memory) {
         memory[isOn] = 0
+        memory[cappedForS] = -1
         memory[count] = 0
       },
     }
@@ -129,7 +143,20 @@ export const surgeKind: RuleKind<Surge> = {
       { kind: 'field', path: 'release', label: `${name}, release`, quantity, value: rule.release },
       text(' of where it was, at most '),
       { kind: 'field', path: 'capS', label: 'longest surge', quantity: 'time', value: rule.capS },
-      text('. A slow rise never triggers.'),
+      text('. A slow rise never triggers'),
+      ...(rule.rearmS === undefined
+        ? [text('.')]
+        : ([
+            text('; after its longest time it may come again '),
+            {
+              kind: 'field',
+              path: 'rearmS',
+              label: 'time until it may come again',
+              quantity: 'time',
+              value: rule.rearmS,
+            },
+            text(' later, or once it has been back.'),
+          ] as const)),
     ]
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'humidity'),

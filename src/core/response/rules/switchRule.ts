@@ -80,9 +80,9 @@ export const switchKind: RuleKind<SwitchRule> = {
   },
   compile({ input, speedPct, onDelayS, overrun }, { memory: plan, inputIndex }) {
     const at = inputIndex(input)
-    const wasOn = plan.slot(0)
-    const onForS = plan.slot(0)
-    const leftS = plan.slot(0)
+    const wasOn = plan.slot(0, 'timers')
+    const onForS = plan.slot(0, 'timers')
+    const leftS = plan.slot(0, 'timers')
     return {
       ask(inputs, memory, dtS, asksPct, place) {
         const isOn = inputs[at]! >= 0.5
