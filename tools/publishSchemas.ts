@@ -1,14 +1,59 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 import { DOCUMENTS } from '@/core/document/read'
+import { DUTIES } from '@/core/brief/duty'
+import type { Question } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { quantitySpec } from '@/core/quantity/units'
 import { MachineStateDocument, STATE_SCHEMA } from '@/core/response/saveState'
 
 /** The JSON Schemas of all documents, and of the memory `gale evaluate --state` keeps, as files of docs/formats. */
-export const formats = (): { file: string; text: string }[] =>
+export const formats = (): { file: string; text: string }[] => [...schemas(), questions()]
+
+const schemas = (): { file: string; text: string }[] =>
   Object.entries({ ...DOCUMENTS, [STATE_SCHEMA]: { schema: MachineStateDocument } }).map(([name, { schema }]) => ({
     file: `docs/formats/${name.replace('soft-gale/', '').replace('@', '-')}.schema.json`,
     text: `${JSON.stringify({ $schema: 'http://json-schema.org/draft-07/schema#', title: name, ...schema }, null, 2)}\n`,
   }))
+
+const rangeOf = (question: Question): string => {
+  switch (question.kind) {
+    case 'choice':
+      return question.options
+        .map(([value, shown]) => (value === shown ? `\`${value}\`` : `\`${value}\` (${shown})`))
+        .join(', ')
+    case 'yes':
+      return '`true`, `false`'
+    case 'number': {
+      const unit = quantitySpec(question.quantity).units[0].symbol
+      return [`${question.limits[0]} to ${question.limits[1]}`, unit].filter(Boolean).join(' ')
+    }
+  }
+}
+
+/** The questions that `answers` of a brief may hold, by duty, with what fits each. */
+export const questions = (): { file: string; text: string } => ({
+  file: 'docs/formats/brief-questions.md',
+  text: [
+    '# Answers of a brief',
+    '',
+    'Written by `npm run schemas` from the questions the program asks. `answers` of a brief (and of the brief in an installation) holds only',
+    'the questions of its duty; a value that is not listed is refused with its place. `null` fits every question: it is not known yet. A',
+    'question that is not answered stands at its starting value. Numbers are in the unit named.',
+    ...DUTIES.flatMap((duty) => [
+      '',
+      `## ${duty}`,
+      '',
+      '| id | question | what fits | starts at |',
+      '| --- | --- | --- | --- |',
+      ...DUTY_PLANS[duty].questions.map(
+        (question) =>
+          `| \`${question.id}\` | ${question.ask} | ${rangeOf(question)} | \`${JSON.stringify(question.start)}\` |`,
+      ),
+    ]),
+    '',
+  ].join('\n'),
+})
 
 if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
   mkdirSync('docs/formats', { recursive: true })

@@ -22,8 +22,8 @@ export function card(args: readonly string[], streams: Streams): number {
     return 0
   }
   streams.out('')
-  streams.out('At the controller, in this order')
-  dialIn(controller, fit).forEach(({ title, how }, index) =>
+  streams.out('To set it again, from a controller as its maker leaves it')
+  dialIn(controller, fit, 'reset').forEach(({ title, how }, index) =>
     streams.out([`${index + 1}. ${actionText(title)}`, actionText(how)].filter(Boolean).join(' ')),
   )
   if (fit.losses.length > 0) streams.out('\nWhat this controller cannot do')

@@ -97,7 +97,7 @@ test('fit and card say what to press and what is lost', () => {
   expect(run('card', FRUITING).out).toEqual(
     expect.arrayContaining([
       'Floor: 22 %',
-      'At the controller, in this order',
+      'To set it again, from a controller as its maker leaves it',
       '\nWhat this controller cannot do',
       '\nCare',
     ]),
@@ -154,6 +154,49 @@ test('rehearse replays a readings file and writes the trace', () => {
     err: [expect.stringMatching(/line 3: the time goes back/)],
   })
   expect(run('rehearse', FRUITING).status).toBe(2)
+})
+
+test('rehearse says what each input takes, and takes what it is told', () => {
+  const csv = written('time,Outside temp,room temp\n2026-11-09 10:00,-2,22\n2026-11-09 10:10,-2,25\n')
+  const flat = 'demo/installations/archive-flat.json'
+  const feeds = (...args: string[]) => run('rehearse', flat, '--inputs', csv, ...args).out.slice(2, 4)
+  expect(feeds()).toEqual(['room: column “room temp”', 'outdoor: column “Outside temp”'])
+  expect(feeds('--feed', 'outdoor=out', '--feed', 'room=24.5')).toEqual([
+    'room: not in the file: held at 24.5 °C',
+    'outdoor: not in the file: left out of the reckoning',
+  ])
+  for (const [feed, said] of [
+    ['cellar=out', /no input “cellar”/],
+    ['room=attic', /neither a column/],
+    ['boost=room temp', /no switch/],
+  ] as const)
+    expect(run('rehearse', flat, '--inputs', csv, '--feed', feed)).toMatchObject({
+      status: 2,
+      err: [expect.stringMatching(said)],
+    })
+})
+
+test('evaluate says what is missing, and counts the time that passed', () => {
+  const flat = 'demo/installations/archive-flat.json'
+  expect(run('evaluate', flat, '--at', 'room=22').err).toEqual([
+    'No --at for outdoor: its probe counts as lost.',
+    'No --clock: what goes by the week asks for nothing, and set points stay as written.',
+  ])
+  const whole = run('evaluate', flat, '--at', 'room=22', '--at', 'outdoor=9', '--clock', 'Mon 18:00', '--json')
+  expect([whole.err, JSON.parse(whole.out.join(''))]).toMatchObject([[], { inCharge: { rule: 'evening' } }])
+  expect(whole.out.join('')).not.toContain('missing')
+  // From power-up: a contact with an on-delay of a minute has been on for 30 s, then for 90 s.
+  const room = JSON.parse(readFileSync('demo/installations/changing-rooms.json', 'utf8')) as {
+    response: { rules: { id: string; onDelayS?: number }[] }
+  }
+  room.response.rules.find(({ id }) => id === 'visit')!.onDelayS = 60
+  const delayed = written(JSON.stringify(room))
+  const speed = (...args: string[]) =>
+    run('evaluate', delayed, '--asked', '--at', 'humidity=50', '--at', 'light=on', ...args).out[0]!.split(',')[0]
+  expect([speed('--after', '30s'), speed('--after', '90s')]).toEqual(['extract: 20 %', 'extract: 85 %'])
+  const state = join(mkdtempSync(join(tmpdir(), 'gale-')), 'state.json')
+  expect(speed('--after', '90s', '--state', state)).toBe('extract: 85 %')
+  expect(run('evaluate', flat, '--after', 'soon')).toMatchObject({ status: 2 })
 })
 
 describe('points', () => {

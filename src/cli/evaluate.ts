@@ -7,6 +7,7 @@ import { signalText } from '@/core/motor/signalText'
 import { good, problemLine, problemText, type Outcome } from '@/core/problem'
 import { formatPct, formatQuantity, METRIC } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
+import { missingAt } from '@/core/response/missing'
 import type { Machine, MachineState } from '@/core/response/compile'
 import { loadState, saveState } from '@/core/response/saveState'
 import { parseJson } from '@/core/document/read'
@@ -14,7 +15,7 @@ import { inputQuantity } from '@/core/response/rules/kind'
 import type { Input } from '@/core/response/schema'
 
 const USAGE =
-  'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--state FILE --after SECONDS] [--asked] [--json]'
+  'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--after TIME] [--state FILE] [--asked] [--json]'
 
 /** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
 export function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
@@ -43,21 +44,38 @@ export function parseClock(said: string): number {
   return place * 86_400 + Number(hour) * 3600 + Number(minute) * 60
 }
 
-/** Goes on from the memory in a file (at rest where there is none yet), one step, and writes it back. */
-function continueFrom(
-  machine: Machine,
-  file: string,
-  afterText: string,
-  at: Readonly<Record<string, number>>,
-): Outcome<MachineState> {
-  const afterS = parseQuantity(afterText, 'time')
-  if (!afterS.ok) throw new UsageError(`--after ${afterText}: ${afterS.problems.map(problemText).join(' ')}`)
+function parseAfter(said: string): number {
+  const afterS = parseQuantity(said, 'time')
+  if (!afterS.ok) throw new UsageError(`--after ${said}: ${afterS.problems.map(problemText).join(' ')}`)
+  return afterS.value
+}
+
+/** Power has just come, and these inputs have stood for so long. */
+function fromPower(machine: Machine, inputs: Float64Array, afterS: number): MachineState {
+  const state = machine.newState()
+  machine.step(state, inputs, 0)
+  if (afterS > 0) machine.step(state, inputs, afterS)
+  return state
+}
+
+/** Goes on from the memory in a file (from power-up where there is none yet), and writes it back. */
+function continueFrom(machine: Machine, file: string, afterS: number, inputs: Float64Array): Outcome<MachineState> {
   const before = existsSync(file) ? parseJson(readText(file)) : null
-  const state = before === null ? good(machine.newState()) : before.ok ? loadState(machine, before.value) : before
+  const state =
+    before === null ? good(fromPower(machine, inputs, afterS)) : before.ok ? loadState(machine, before.value) : before
   if (!state.ok) return state
-  machine.step(state.value, machine.inputsFrom(at), before === null ? 0 : afterS.value)
+  if (before !== null) machine.step(state.value, inputs, afterS)
   writeFileSync(file, `${JSON.stringify(saveState(state.value))}\n`)
   return state
+}
+
+/** What nobody said of the moment, and what is taken for it. */
+function missingText(machine: Machine, at: Readonly<Record<string, number>>): string[] {
+  const { inputs, clock } = missingAt(machine.response, at)
+  return [
+    ...inputs.map(({ id }) => `No --at for ${id}: its probe counts as lost.`),
+    ...(clock ? ['No --clock: what goes by the week asks for nothing, and set points stay as written.'] : []),
+  ]
 }
 
 /** What every fan gives at these inputs and why: as the chosen controller will do it, or with `--asked` as it was asked. */
@@ -86,8 +104,12 @@ export function evaluate(args: readonly string[], streams: Streams): number {
     ...(values.clock === undefined ? {} : { clock: parseClock(values.clock) }),
   }
   let state: MachineState | undefined
+  const missing = missingText(machine, at)
+  const afterS = values.after === undefined ? null : parseAfter(values.after)
+  const inputs = machine.inputsFrom(at)
+  if (values.state === undefined && afterS !== null) state = fromPower(machine, inputs, afterS)
   if (values.state !== undefined) {
-    const loaded = continueFrom(machine, values.state, values.after ?? '0', at)
+    const loaded = continueFrom(machine, values.state, afterS ?? 0, inputs)
     if (!loaded.ok) {
       for (const problem of loaded.problems) streams.err(`${values.state}: ${problemLine(problem)}`)
       return 1
@@ -95,8 +117,9 @@ export function evaluate(args: readonly string[], streams: Streams): number {
     state = loaded.value
   }
   const { evaluation } = evaluateAt(machine, derived, at, METRIC, state)
+  for (const line of missing) streams.err(line)
   if (values.json) {
-    streams.out(JSON.stringify(evaluation))
+    streams.out(JSON.stringify(missing.length > 0 ? { ...evaluation, missing } : evaluation))
     return 0
   }
   for (const { id, speedPct, signal, flowLs } of evaluation.fans)

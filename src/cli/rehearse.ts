@@ -3,14 +3,21 @@ import Papa from 'papaparse'
 import { loadInstallation } from '@/cli/load'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { derive } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
 import { guessLayout } from '@/core/formats/readingsCsv/guessLayout'
-import { rowReader } from '@/core/formats/readingsCsv/reader'
+import { contactState, rowReader } from '@/core/formats/readingsCsv/reader'
 import { bad, good, problemLine, type Outcome, type Problem } from '@/core/problem'
 import { formatNumber, formatPct } from '@/core/quantity/format'
-import { readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
+import { parseQuantity } from '@/core/quantity/parse'
+import { compile } from '@/core/response/compile'
+import { isMeasured } from '@/core/response/rules/kind'
+import type { Input } from '@/core/response/schema'
+import { canFeed, feedText, proposeFeeds, type Feed, type FeedColumn, type Feeds } from '@/core/space/feeds'
+import { fedResponse, readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
 import { replay } from '@/core/space/replay'
+import { watchedInput } from '@/core/space/watched'
 
-const USAGE = 'gale rehearse FILE --inputs readings.csv [--out trace.csv] [--asked]'
+const USAGE = 'gale rehearse FILE --inputs readings.csv [--feed INPUT=COLUMN|VALUE|out]… [--out trace.csv] [--asked]'
 const MOST_PROBLEMS = 20
 
 /** A readings CSV as a table, or every bad line up to a number a person can read. */
@@ -33,14 +40,55 @@ function readTable(text: string): Outcome<ReadingTable> {
   })
   return problems.length > 0
     ? bad(...problems.slice(0, MOST_PROBLEMS))
-    : good({ columns: layout.columns.map(({ quantity }) => quantity), atMs, values, zone: layout.zone })
+    : good({
+        columns: layout.columns.map(({ name, quantity }) => ({ name, quantity })),
+        atMs,
+        values,
+        zone: layout.zone,
+      })
+}
+
+/** `--feed` lines over what is proposed: an input takes a column by its heading, a value, or is left out. */
+function chosenFeeds(said: readonly string[], { columns }: ReadingTable, where: Installation): Feeds {
+  const feeds = proposeFeeds(columns, where)
+  for (const line of said) {
+    const at = line.indexOf('=')
+    const [id, takes] = [line.slice(0, at), line.slice(at + 1).trim()]
+    const input = where.response.inputs.find((candidate) => candidate.id === id)
+    const known = where.response.inputs.map((candidate) => candidate.id).join(', ')
+    if (at < 0 || !input) throw new UsageError(`--feed ${line}: there is no input “${id}”; known: ${known}.`)
+    feeds[id] = feedFrom(line, takes, input, columns)
+  }
+  return feeds
+}
+
+function feedFrom(line: string, takes: string, input: Input, columns: readonly FeedColumn[]): Feed {
+  if (takes === 'out') return { kind: 'left-out' }
+  const column = columns.findIndex(({ name }) => name.toLowerCase() === takes.toLowerCase())
+  if (column >= 0) {
+    if (!canFeed(columns[column]!.quantity, input))
+      throw new UsageError(
+        `--feed ${line}: “${columns[column]!.name}” holds ${columns[column]!.quantity}, no ${input.kind}.`,
+      )
+    return { kind: 'column', column }
+  }
+  const value = isMeasured(input) ? parseQuantity(takes, input.kind) : good(contactState(takes))
+  if (value.ok && value.value !== null) return { kind: 'hold', value: value.value }
+  throw new UsageError(
+    `--feed ${line}: “${takes}” is neither a column (${columns.map(({ name }) => name).join(', ')}), a value, nor “out”.`,
+  )
 }
 
 /** Runs readings through an installation's response, open loop; writes a line of speeds a reading and prints the measures. */
 export function rehearse(args: readonly string[], streams: Streams): number {
   const { values, positionals } = parseCommandLine(
     args,
-    { inputs: { type: 'string' }, out: { type: 'string' }, asked: { type: 'boolean' } },
+    {
+      inputs: { type: 'string' },
+      out: { type: 'string' },
+      asked: { type: 'boolean' },
+      feed: { type: 'string', multiple: true },
+    },
     USAGE,
   )
   const [file] = positionals
@@ -54,13 +102,19 @@ export function rehearse(args: readonly string[], streams: Streams): number {
     return 1
   }
   const derived = derive(installation)
-  const { machine } = values.asked ? derived.asked : derived.given
-  if (!machine) return 1
-  const { response, brief } = installation
-  const watched = response.inputs.find(({ kind }) => kind === 'temperature')
-  const limit = brief.targets.find(({ quantity }) => quantity === 'temperature')?.limitAbove ?? null
-  const { fansPct, measures } = replay(machine, readingsSeries(table.value, response), {
-    watch: watched && limit !== null ? { input: watched.id, limit } : undefined,
+  const { response } = values.asked ? derived.asked : derived.given
+  const feeds = chosenFeeds(values.feed ?? [], table.value, installation)
+  const compiled = compile(fedResponse(response, feeds))
+  if (!compiled.ok) {
+    for (const problem of compiled.problems) streams.err(`${file}: response.${problemLine(problem)}`)
+    return 1
+  }
+  const machine = compiled.value
+  const watched = watchedInput('temperature', installation)
+  const limit = installation.brief.targets.find(({ quantity }) => quantity === 'temperature')?.limitAbove ?? null
+  const { fansPct, measures } = replay(machine, readingsSeries(table.value, feeds), {
+    watch:
+      watched && limit !== null && machine.inputIds.includes(watched.id) ? { input: watched.id, limit } : undefined,
   })
   if (values.out !== undefined) {
     const rows = table.value.atMs.map((atMs, index) => [
@@ -76,5 +130,7 @@ export function rehearse(args: readonly string[], streams: Streams): number {
     `${table.value.atMs.length} readings over ${formatNumber(measures.hours, 1)} h: mean speed ${formatPct(measures.meanPct)} %, ${measures.starts} starts, ${measures.speedChanges} speed changes, ${formatNumber(measures.minutesAtCeiling, 0)} min at the ceiling`,
   )
   if (measures.minutesAbove !== null) streams.out(`${formatNumber(measures.minutesAbove, 0)} min above the limit`)
+  for (const input of installation.response.inputs)
+    streams.out(`${input.id}: ${feedText(input, feeds[input.id], table.value.columns)}`)
   return 0
 }

@@ -50,6 +50,11 @@ export const bad = (...problems: Problem[]): { readonly ok: false; readonly prob
   problems,
 })
 
+function orderText({ low, lowValue, high, highValue, unit }: Extract<Problem, { code: 'order' }>): string {
+  const figure = (x: number) => [Number(x.toPrecision(6)), unit].filter((part) => part !== '').join(' ')
+  return `${low} (${figure(lowValue)}) is ${lowValue === highValue ? 'not below' : 'above'} ${high} (${figure(highValue)}).`
+}
+
 /** The problem in one plain sentence, without its path. */
 export function problemText(problem: Problem): string {
   switch (problem.code) {
@@ -66,7 +71,7 @@ export function problemText(problem: Problem): string {
     case 'empty_band':
       return `${problem.what} starts and is full at the same point (${problem.at}); give it a span, or use an on/off rule.`
     case 'order':
-      return `${problem.low} (${problem.lowValue} ${problem.unit}) is above ${problem.high} (${problem.highValue} ${problem.unit}).`
+      return orderText(problem)
     case 'unknown_id':
       return `There is no ${problem.what} “${problem.got}”${problem.known.length ? `; known: ${problem.known.join(', ')}` : ''}.`
     case 'duplicate_id':

@@ -2,8 +2,20 @@ import { randomUUID } from 'node:crypto'
 import { Client } from 'pg'
 import { database, inWorkspace, isDatabaseGone, type Scope } from '@/db/client'
 import { DatabaseUnfit, migrateDatabase } from '@/db/migrate'
-import { createInstallation, getInstallation, listYard, saveWorkingCopy } from '@/db/queries/installation'
-import { StoredDocumentError } from '@/db/queries/document'
+import { eq } from 'drizzle-orm'
+import { checkInstallation } from '@/core/document/checkInstallation'
+import type { Installation } from '@/core/document/installation'
+import type { Problem } from '@/core/problem'
+import {
+  createInstallation,
+  getInstallation,
+  listInstallationNames,
+  listSetAside,
+  listYard,
+  saveWorkingCopy,
+  setInstallationAside,
+  type InstallationRow,
+} from '@/db/queries/installation'
 import { addLogEntry, listLog } from '@/db/queries/log'
 import { listRevisions, sealRevision } from '@/db/queries/revision'
 import { ensureSite } from '@/db/queries/site'
@@ -31,6 +43,12 @@ const save = (scope: Scope, id: string, baseVersion: number, saveId: string = ra
     document: { ...demoInstallation('fruiting-room'), name: `version ${baseVersion + 1}` },
   })
 
+async function openRow(scope: Scope, id: string): Promise<InstallationRow> {
+  const row = await getInstallation(scope, id)
+  if (row?.kind !== 'open') throw new Error('it does not open')
+  return row
+}
+
 /** The message PostgreSQL itself gave. */
 const refusal = async (work: Promise<unknown>): Promise<string> => {
   try {
@@ -47,7 +65,7 @@ describe('working copy', () => {
     const id = await made(scope)
     expect(await save(scope, id, 1)).toMatchObject({ kind: 'kept', version: 2 })
     expect(await save(scope, id, 1)).toMatchObject({ kind: 'behind', version: 2, savedBy: 'Tam Reed' })
-    expect((await getInstallation(scope, id))?.workingCopy).toMatchObject({
+    expect((await openRow(scope, id)).workingCopy).toMatchObject({
       version: 2,
       document: { name: 'version 2' },
     })
@@ -65,11 +83,59 @@ describe('working copy', () => {
     const outcomes = await Promise.all(Array.from({ length: 8 }, () => save(scope, id, 1)))
     expect(outcomes.map(({ kind }) => kind).sort()).toEqual([...Array<string>(7).fill('behind'), 'kept'])
   })
-  test('a stored document that another hand spoiled is told, not shown', async () => {
+  const spoil = (scope: Scope, id: string, document: unknown) =>
+    inWorkspace(scope, (tx) => tx.update(workingCopy).set({ document }).where(eq(workingCopy.installationId, id)))
+  test('a stored document that another hand spoiled takes only its own row down', async () => {
+    const scope = await newScope()
+    const [spoiled, sound] = [await made(scope), await made(scope)]
+    await spoil(scope, spoiled, { schema: 'soft-gale/installation@7', name: 'Shed' })
+    expect(await getInstallation(scope, spoiled)).toMatchObject({ kind: 'unreadable', name: 'Shed' })
+    const yard = await listYard(scope)
+    expect(yard.map(({ id, kind }) => [id, kind])).toEqual([
+      [spoiled, 'unreadable'],
+      [sound, 'open'],
+    ])
+    expect(await listInstallationNames(scope)).toHaveLength(2)
+    const seal = { id: randomUUID(), installationId: spoiled, version: 1, reason: 'not like this' }
+    expect(await sealRevision(scope, seal)).toMatchObject({ kind: 'contradicts' })
+  })
+  test('one that contradicts itself opens marked, takes other changes, and is not sealed', async () => {
     const scope = await newScope()
     const id = await made(scope)
-    await inWorkspace(scope, (tx) => tx.update(workingCopy).set({ document: { schema: 'soft-gale/installation@7' } }))
-    await expect(getInstallation(scope, id)).rejects.toThrow(StoredDocumentError)
+    const before = demoInstallation('fruiting-room')
+    const marked = { ...before, brief: { ...before.brief, answers: { ...before.brief.answers, animal: 'hen' } } }
+    await spoil(scope, id, marked)
+    const row = await openRow(scope, id)
+    expect(row.workingCopy.problems).toMatchObject([{ path: 'brief.answers.animal' }])
+    const changed = { ...marked, name: 'Another name' }
+    const problems = row.workingCopy.problems
+    const saveOf = (document: Installation, found: readonly Problem[], baseVersion: number) =>
+      saveWorkingCopy(scope, { id, baseVersion, saveId: randomUUID(), document, problems: found })
+    expect(await saveOf(changed, problems, 1)).toMatchObject({ kind: 'kept', version: 2 })
+    const worse = checkInstallation({ ...changed, response: { ...changed.response, lead: 'ghost' } })
+    expect(await saveOf(changed, worse, 2)).toMatchObject({
+      kind: 'contradicts',
+      problems: [{ path: 'response.lead' }],
+    })
+    const seal = { id: randomUUID(), installationId: id, version: 2, reason: 'not yet right' }
+    expect(await sealRevision(scope, seal)).toMatchObject({ kind: 'contradicts' })
+    expect(await saveOf(before, [], 2)).toMatchObject({ kind: 'kept', version: 3 })
+    expect(await sealRevision(scope, { ...seal, id: randomUUID(), version: 3 })).toMatchObject({ kind: 'sealed' })
+  })
+  test('set aside it leaves the yard, and comes back; the log says both', async () => {
+    const scope = await newScope()
+    const id = await made(scope)
+    expect(await setInstallationAside(scope, id, true)).toBe(true)
+    expect(await setInstallationAside(scope, id, true)).toBe(true)
+    expect([(await listYard(scope)).length, (await listSetAside(scope)).map((row) => row.id)]).toEqual([0, [id]])
+    expect(await setInstallationAside(scope, id, false)).toBe(true)
+    expect([(await listYard(scope)).length, await listSetAside(scope)]).toEqual([1, []])
+    expect((await listLog(scope, id)).map(({ text }) => text.replace(/^.* was /, ''))).toEqual([
+      'brought back.',
+      'set aside.',
+      'made.',
+    ])
+    expect(await setInstallationAside(scope, randomUUID(), true)).toBe(false)
   })
 })
 

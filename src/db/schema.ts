@@ -114,6 +114,9 @@ export const installation = pgTable('installation', {
     .notNull()
     .references(() => site.id),
   createdAt: now('created_at'),
+  /** Set aside: out of the yard, nothing of it lost. */
+  setAsideAt: at('set_aside_at'),
+  setAsideBy: text('set_aside_by'),
 })
 
 /** A row that belongs to an installation. */
@@ -195,6 +198,7 @@ export const controllerModel = pgTable(
     /** Who wrote it; null for the examples that come with the program. */
     madeBy: text('made_by'),
     createdAt: now('created_at'),
+    setAsideAt: at('set_aside_at'),
   },
   (table) => [primaryKey({ columns: [table.workspaceId, table.id] })],
 )
@@ -211,6 +215,8 @@ export const readingFile = pgTable('reading_file', {
   toMs: bigint('to_ms', { mode: 'number' }).notNull(),
   /** IANA name of the zone the logger's clock stood in; `as-written` where its times are kept as they are, as if in UTC. */
   zone: text('zone').notNull().default('as-written'),
+  /** Which input takes which column, as a person said; null where it is still as proposed. */
+  feeds: jsonb('feeds'),
   importedAt: now('imported_at'),
 })
 
@@ -223,6 +229,7 @@ export const importJob = pgTable(
     installationId: ofInstallation(),
     name: text('name').notNull(),
     layout: jsonb('layout').notNull(),
+    feeds: jsonb('feeds'),
     state: text('state').notNull(),
     cancelAsked: boolean('cancel_asked').notNull().default(false),
     bytesTotal: bigint('bytes_total', { mode: 'number' }).notNull(),

@@ -4,6 +4,9 @@ import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
+import { keepFeeds } from '@/server/commands/keepFeeds'
+import { replaceText } from '@/server/commands/replaceText'
+import { setAside } from '@/server/commands/setAside'
 import { keepController } from '@/server/commands/keepController'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
@@ -33,6 +36,18 @@ export async function keepCheckAction(input: unknown) {
 
 export async function keepControllerAction(input: unknown) {
   return asSigned((scope) => keepController(scope, input))
+}
+
+export async function keepFeedsAction(input: unknown) {
+  return asSigned((scope) => keepFeeds(scope, input))
+}
+
+export async function setAsideAction(input: unknown) {
+  return asSigned((scope) => setAside(scope, input))
+}
+
+export async function replaceTextAction(input: unknown) {
+  return asSigned((scope) => replaceText(scope, input))
 }
 
 export async function writeLogAction(input: unknown) {

@@ -19,6 +19,9 @@ import { bePresent } from '@/server/commands/bePresent'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
+import { keepFeeds } from '@/server/commands/keepFeeds'
+import { replaceText } from '@/server/commands/replaceText'
+import { setAside } from '@/server/commands/setAside'
 import { keepController } from '@/server/commands/keepController'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
@@ -109,6 +112,8 @@ type Walk = Record<string, (who: Scope) => Promise<unknown>>
 /** Every query, asked by a stranger for what is mine. `null`: takes no scope, or holds no rows of a workspace. */
 const QUERIES: Record<string, Walk[string] | null> = {
   listYard: (who) => installations.listYard(who),
+  listSetAside: (who) => installations.listSetAside(who),
+  setInstallationAside: (who) => installations.setInstallationAside(who, id, true),
   listInstallationNames: (who) => installations.listInstallationNames(who),
   listSeals: (who) => revisions.listSeals(who, id),
   getSealed: (who) => revisions.getSealed(who, id, 1),
@@ -151,6 +156,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
       none(),
     ),
   getReadingFile: (who) => readings.getReadingFile(who, fileId),
+  saveFeeds: (who) => readings.saveFeeds(who, fileId, {}),
   viewReadings: (who) => readings.viewReadings(who, fileId, 0, 4e12, 100),
   readingRows: async (who) => {
     const pages = readings.readingRows(who, (await readings.getReadingFile(mine, fileId))!)
@@ -169,6 +175,8 @@ const QUERIES: Record<string, Walk[string] | null> = {
   importPieces: async (who) => (await importJobs.importPieces(who, jobId).next()).value ?? null,
   workNextImport: null,
   listControllerModels: (who) => controllerModels.listControllerModels(who),
+  listModels: async (who) => (await controllerModels.listModels(who)).models,
+  setModelAside: (who) => controllerModels.setModelAside(who, 'two-pad-pwm', true),
   saveControllerModel: null,
   listOwnModelIds: (who) => controllerModels.listOwnModelIds(who),
   getControllerModel: (who) => controllerModels.getControllerModel(who, 'two-pad-pwm'),
@@ -180,7 +188,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
   createWorkspace: null,
   countPeople: null,
   stored: null,
-  storedInstallation: null,
+  nameIn: null,
 }
 
 const COMMANDS: Walk = {
@@ -191,7 +199,10 @@ const COMMANDS: Walk = {
   writeLog: (who) => writeLog(who, { id: randomUUID(), installationId: id, text: 'by a stranger' }),
   importReadingsFile: (who) => importReadingsFile(who, { id: randomUUID(), installationId: id, name: 'x.csv' }, csv()),
   sendReadings: (who) =>
-    sendReadings(who, { id: randomUUID(), installationId: id, name: 'x.csv', bytes: 3, layout }, csv()),
+    sendReadings(who, { id: randomUUID(), installationId: id, name: 'x.csv', bytes: 3, layout, feeds: null }, csv()),
+  keepFeeds: (who) => keepFeeds(who, { fileId, feeds: {} }),
+  setAside: (who) => setAside(who, { kind: 'installation', id, isAside: true }),
+  replaceText: (who) => replaceText(who, { id, version: 1, text: demoText('installations/fruiting-room.json') }),
   cancelImport: (who) => cancelImport(who, { id: jobId }),
   keepController: async (who) =>
     (await keepController(who, { text: JSON.stringify({ ...demoModel('two-pad-pwm'), id: 'theirs' }) })).kind === 'done'

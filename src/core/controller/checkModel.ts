@@ -142,6 +142,41 @@ function checkPanel({ panel, settings }: ControllerModel): Problem[] {
   ]
 }
 
+/** Inputs and outputs called the same, and levels that do not climb. */
+function checkTerminals({ inputs = [], outputs }: ControllerModel): Problem[] {
+  const twice = (what: 'inputs' | 'outputs', ids: readonly string[]) =>
+    ids.flatMap((got, index): Problem[] =>
+      ids.indexOf(got) < index ? [{ code: 'duplicate_id', path: `${what}.${index}.id`, what, got }] : [],
+    )
+  return [
+    ...twice(
+      'inputs',
+      inputs.map(({ id }) => id),
+    ),
+    ...twice(
+      'outputs',
+      outputs.map(({ id }) => id),
+    ),
+    ...outputs.flatMap(({ levelsPct = [], name }, index) =>
+      levelsPct.flatMap((level, place): Problem[] =>
+        place > 0 && level <= levelsPct[place - 1]!
+          ? [
+              {
+                code: 'order',
+                path: `outputs.${index}.levelsPct.${place}`,
+                low: `The level of ${name} before`,
+                lowValue: levelsPct[place - 1]!,
+                high: 'this one',
+                highValue: level,
+                unit: '%',
+              },
+            ]
+          : [],
+      ),
+    ),
+  ]
+}
+
 /** What contradicts itself in a controller model: ids, ranges, defaults, choices, slots that do not exist, a panel with no way to a setting. */
 export function checkModel(model: ControllerModel): Problem[] {
   const ids = model.settings.map(({ id }) => id)
@@ -179,5 +214,5 @@ export function checkModel(model: ControllerModel): Problem[] {
       ...checkSetting(setting, path),
     ]
   })
-  return [...problems, ...checkPanel(model)]
+  return [...problems, ...checkTerminals(model), ...checkPanel(model)]
 }

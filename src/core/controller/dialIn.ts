@@ -57,11 +57,15 @@ function howText(
   setting: Setting,
   wanted: number,
   presses: NonNullable<Action['presses']>,
+  isReset: boolean,
   preference: UnitPreference,
 ) {
   const { enter, choices } = setting
   const shown = settingValueText(setting, wanted, preference)
-  if (presses.way === 'none') return `${enter.where}. It already reads ${shown}: leave it.`
+  if (presses.way === 'none')
+    return isReset
+      ? `${enter.where}. As the maker leaves it: see that it reads ${shown}.`
+      : `${enter.where}. It already reads ${shown}: leave it.`
   if (enter.way === 'choose') {
     const choice = choices?.find(({ value }) => value === wanted)?.shown ?? shown
     return `${enter.where}. ${enter.open}, ${enter.up} “${choice}”, ${enter.keep}.`
@@ -75,19 +79,20 @@ function settingAction(
   model: ControllerModel,
   wanted: number,
   current: number,
+  isReset: boolean,
   preference: UnitPreference,
 ): Action {
   const { enter } = setting
   const presses = pressesBetween(setting, current, wanted)
   const shown = (value: number) => settingValueText(setting, value, preference)
-  const how = howText(setting, wanted, presses, preference)
+  const how = howText(setting, wanted, presses, isReset, preference)
   return {
     id: `set-${setting.id}`,
     kind: 'set',
     title: [
       { kind: 'text', text: `${setting.name}: ` },
       { kind: 'value', text: shown(wanted) },
-      { kind: 'text', text: current === wanted ? '' : `, now ${shown(current)}` },
+      { kind: 'text', text: current === wanted ? '' : `, ${isReset ? 'new' : 'now'} ${shown(current)}` },
     ],
     how: withKeys(how, model.keys),
     seen: presses.way === 'none' ? `Shows ${shown(wanted)}` : enter.seen,
@@ -149,13 +154,15 @@ function weekActions(slot: WeekSlot, model: ControllerModel, given: Response, pr
 }
 
 /** What to do at the controller, in order: prepare, each setting from its present value, its calendar, then keep, lock and read back.
- *  @param current what the panel shows now; a setting not named has its default */
+ *  @param current what the panel shows now; a setting not named has its default. `reset`: it was put back to what its maker leaves it at */
 export function dialIn(
   model: ControllerModel,
   { settings, given }: Pick<Fit, 'settings' | 'given'>,
-  current: readonly SettingValue[] = [],
+  current: readonly SettingValue[] | 'reset' = [],
   preference: UnitPreference = METRIC,
 ): Action[] {
+  const isReset = current === 'reset'
+  const shows = isReset ? [] : current
   const still = (kind: 'prepare' | 'finish', steps: ControllerModel['prepare']) =>
     steps.map((step, index): Action => ({
       id: `${kind}-${index + 1}`,
@@ -171,8 +178,8 @@ export function dialIn(
   const set = model.settings.flatMap((setting) => {
     const wanted = settings.find(({ setting: id }) => id === setting.id)?.value
     if (wanted === undefined) return []
-    const now = current.find(({ setting: id }) => id === setting.id)?.value ?? setting.default
-    return [settingAction(setting, model, wanted, now, preference)]
+    const now = shows.find(({ setting: id }) => id === setting.id)?.value ?? setting.default
+    return [settingAction(setting, model, wanted, now, isReset, preference)]
   })
   const calendar = (model.weeks ?? []).flatMap((slot) => weekActions(slot, model, given, preference))
   return [...still('prepare', model.prepare), ...set, ...calendar, ...still('finish', model.finish)]

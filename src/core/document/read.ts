@@ -4,6 +4,7 @@ import { Calibration, CALIBRATION_SCHEMA } from '@/core/calibration/schema'
 import { checkBrief } from '@/core/brief/check'
 import { checkModel } from '@/core/controller/checkModel'
 import { CONTROLLER_SCHEMA, ControllerModel } from '@/core/controller/schema'
+import { checkAnswers } from '@/core/duty/answers'
 import { checkInstallation } from '@/core/document/checkInstallation'
 import { Installation, INSTALLATION_SCHEMA } from '@/core/document/installation'
 import { validator } from '@/core/document/validator'
@@ -23,7 +24,7 @@ const reader =
     return problems.length > 0 ? bad(...problems) : shaped
   }
 
-export const readBrief = reader(validator(Brief), checkBrief)
+export const readBrief = reader(validator(Brief), (brief) => [...checkBrief(brief), ...checkAnswers(brief)])
 export const readResponse = reader(validator(Response), checkResponse)
 export const readControllerModel = reader(validator(ControllerModel), checkModel)
 export const readInstallation = reader(validator(Installation), checkInstallation)

@@ -80,7 +80,7 @@ export type DutyPlan = {
 
 type Answers = NonNullable<Brief['answers']>
 
-/** Answers that were never given stand at their starting value; one of the wrong kind counts as not known. */
+/** Answers that were never given stand at their starting value; one that does not fit its question counts as not known. */
 export function answerReader(
   { questions }: Pick<DutyPlan, 'questions'>,
   { answers = {}, space }: Pick<Brief, 'answers' | 'space'>,
@@ -90,6 +90,11 @@ export function answerReader(
     if (!question) throw new RangeError(`no question ${id}`)
     return id in answers ? answers[id]! : question.start
   }
+  const isOffered = (id: string, value: string): boolean =>
+    questions.some(
+      (question) =>
+        question.id === id && question.kind === 'choice' && question.options.some(([known]) => known === value),
+    )
   return {
     space,
     number: (id) => {
@@ -98,7 +103,7 @@ export function answerReader(
     },
     choice: (id) => {
       const value = held(id)
-      return typeof value === 'string' ? value : null
+      return typeof value === 'string' && isOffered(id, value) ? value : null
     },
     yes: (id) => {
       const value = held(id)

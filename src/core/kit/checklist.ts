@@ -111,6 +111,9 @@ const MOUNTING: readonly MountingQuestion[] = [
   },
 ]
 
+/** Every look there is, asked here or not. */
+export const MOUNTING_IDS: readonly string[] = MOUNTING.map(({ id }) => id)
+
 export const mountingQuestions = ({ duty, answers }: Pick<Brief, 'duty' | 'answers'>): readonly MountingQuestion[] =>
   MOUNTING.filter(
     ({ duties, withOpenFlue }) => (!duties || duties.includes(duty)) && (!withOpenFlue || answers?.openFlue === true),

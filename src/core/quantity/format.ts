@@ -48,7 +48,12 @@ export const formatQuantity = (
   quantity: Quantity,
   preference: UnitPreference = METRIC,
   decimals?: number,
-): string => `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`
+): string =>
+  quantity === 'contact'
+    ? base >= 0.5
+      ? 'on'
+      : 'off'
+    : `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`
 
 /** A percent with no more decimals than it needs: "65", "12.5", "33.3". */
 export const formatPct = (pct: number): string => formatNumber(pct, Number.isInteger(Number(pct.toFixed(1))) ? 0 : 1)

@@ -174,7 +174,12 @@ export const QUANTITIES = {
   },
   light: {
     label: 'light level',
-    units: [{ symbol: 'lx', names: ['lx', 'lux'], scale: 1, decimals: 0 }],
+    // A sensor that gives percent or volts is compared with a level in the same: there is no lux in it to convert to.
+    units: [
+      { symbol: 'lx', names: ['lx', 'lux'], scale: 1, decimals: 0 },
+      { symbol: '% of sensor', names: ['% of sensor', '%'], scale: 1, decimals: 0 },
+      { symbol: 'V of sensor', names: ['v of sensor', 'v', 'volts'], scale: 1, decimals: 2 },
+    ],
     plausible: [0, 200000],
     hint: '50 or 50 lx',
   },
@@ -283,6 +288,12 @@ export const QUANTITIES = {
     units: [{ symbol: 'g/h', names: ['g/h'], scale: 1, decimals: 0 }],
     plausible: [0, 10000000],
     hint: '450 g/h',
+  },
+  contact: {
+    label: 'contact',
+    units: [{ symbol: 'on/off', names: ['on/off', '0/1', 'open/closed'], scale: 1, decimals: 0 }],
+    plausible: [0, 1],
+    hint: 'on or off',
   },
   angle: {
     label: 'angle',

@@ -33,10 +33,23 @@ function lineFact({ kind, value, place, behaviour, asideAt }: Line, said: Tellin
   }
 }
 
+/** Two facts of one key (a behaviour in force, and the one it was put in the place of) are told apart by a number. */
+function apart(list: readonly Fact[]): Fact[] {
+  const seen = new Map<string, number>()
+  return list.map((fact) => {
+    const count = (seen.get(fact.key) ?? 0) + 1
+    seen.set(fact.key, count)
+    return count === 1 ? fact : { ...fact, key: `${fact.key}-${count}` }
+  })
+}
+
 /** Everything that is decided, as short statements: what a record prints and what two revisions are compared by. */
-export function facts(
+export const facts = (installation: Installation, preference: UnitPreference = METRIC): Fact[] =>
+  apart(allFacts(installation, preference))
+
+function allFacts(
   { name, brief, kit, calibration, response, dismissed = [] }: Installation,
-  preference: UnitPreference = METRIC,
+  preference: UnitPreference,
 ): Fact[] {
   const q = (base: number, quantity: Parameters<typeof formatQuantity>[1]) => formatQuantity(base, quantity, preference)
   const fanName = (id: string) => kit.fans.find((fan) => fan.id === id)?.name ?? id

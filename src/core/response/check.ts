@@ -1,8 +1,11 @@
 import type { Problem } from '@/core/problem'
+import { quantitySpec, type Quantity } from '@/core/quantity/units'
 import { checkParts } from '@/core/response/checkParts'
 import { ruleInputId } from '@/core/response/rules/kind'
 import { ruleKind } from '@/core/response/rules/table'
 import type { Response } from '@/core/response/schema'
+
+const inputUnit = (kind: Quantity): string => quantitySpec(kind).units[0].symbol
 
 function duplicates(path: string, what: string, ids: readonly string[]): Problem[] {
   return ids.flatMap((id, index) =>
@@ -47,10 +50,13 @@ export function checkResponse(response: Response): Problem[] {
   inputs.forEach((input, index) => {
     if (input.kind !== 'switch' && !(input.from < input.to))
       problems.push({
-        code: 'empty_band',
+        code: 'order',
         path: `inputs.${index}.to`,
-        what: `The range of ${input.name}`,
-        at: input.from,
+        low: `The low end of the range of ${input.name}`,
+        lowValue: input.from,
+        high: 'its high end',
+        highValue: input.to,
+        unit: inputUnit(input.kind),
       })
   })
   rules.forEach((rule, index) => {

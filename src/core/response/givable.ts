@@ -1,7 +1,11 @@
 import type { Response, RestBand, Steps } from '@/core/response/schema'
 import { stepAbove, stepBelow, toStep } from '@/core/response/steps'
 
-export const isInRestBand = ({ fromPct, toPct }: RestBand, pct: number): boolean => pct > fromPct && pct < toPct
+// The edges are allowed, and so is a step that meets one but for its last binary digits.
+const ON_EDGE = 1e-9
+
+export const isInRestBand = ({ fromPct, toPct }: RestBand, pct: number): boolean =>
+  pct > fromPct + ON_EDGE && pct < toPct - ON_EDGE
 
 /** What bounds the speed of a running fan. */
 export type Bounds = {
@@ -46,14 +50,16 @@ const bandAround = (bands: readonly RestBand[], pct: number): RestBand | undefin
 /** The lowest speed at or above `pct` that the output can stand at, inside the bounds; NaN where there is none. */
 export function givableAbove({ steps, bands, lowPct, highPct }: Bounds, pct: number): number {
   let at = stepAbove(steps, Math.max(pct, lowPct))
-  for (let band = bandAround(bands, at); band; band = bandAround(bands, at)) at = stepAbove(steps, band.toPct)
+  for (let index = 0; index < bands.length; index++)
+    if (isInRestBand(bands[index]!, at)) at = stepAbove(steps, bands[index]!.toPct)
   return at <= highPct ? at : NaN
 }
 
 /** The highest speed at or below `pct` that the output can stand at, inside the bounds; NaN where there is none. */
 export function givableBelow({ steps, bands, lowPct, highPct }: Bounds, pct: number): number {
   let at = stepBelow(steps, Math.min(pct, highPct))
-  for (let band = bandAround(bands, at); band; band = bandAround(bands, at)) at = stepBelow(steps, band.fromPct)
+  for (let index = bands.length - 1; index >= 0; index--)
+    if (isInRestBand(bands[index]!, at)) at = stepBelow(steps, bands[index]!.fromPct)
   return at >= lowPct ? at : NaN
 }
 

@@ -10,6 +10,32 @@ export const Percent = Type.Number({ minimum: 0, maximum: 100, description: 'per
 const Seconds = Type.Number({ minimum: 0, maximum: 604800, description: 'seconds' })
 const Name = Type.String({ minLength: 1, maxLength: 80 })
 
+/** What an input stands for, so that nobody has to guess it from its name. The first are read, the others are contacts. */
+export const MEASURED_ROLES = [
+  'room',
+  'outdoor',
+  'supply',
+  'coil',
+  'flue',
+  'shell',
+  'component',
+  'body',
+  'light',
+  'pressure',
+] as const
+export const SWITCH_ROLES = [
+  'request',
+  'door',
+  'isolator',
+  'safety-stop',
+  'test',
+  'heat',
+  'equipment',
+  'defrost',
+  'alarm',
+] as const
+export type Role = (typeof MEASURED_ROLES)[number] | (typeof SWITCH_ROLES)[number]
+
 /** What the response can sense. `from` and `to` are the range shown on charts and sliders, in the base unit of the kind. */
 export const MEASURED = ['temperature', 'humidity', 'pressure', 'light'] as const
 export const MeasuredInput = Type.Object(
@@ -38,10 +64,21 @@ export const MeasuredInput = Type.Object(
     ),
     /** Speed held while this input has no reading: by duty, full where lives or machines hang on it. */
     lostPct: Type.Optional(Percent),
+    /** What it measures; proposed by duty where nothing is said. */
+    role: Type.Optional(Type.Union(MEASURED_ROLES.map((role) => Type.Literal(role)))),
   },
   closed,
 )
-export const SwitchInput = Type.Object({ id: Id, kind: Type.Literal('switch'), name: Name }, closed)
+export const SwitchInput = Type.Object(
+  {
+    id: Id,
+    kind: Type.Literal('switch'),
+    name: Name,
+    /** What it tells; proposed by duty where nothing is said. */
+    role: Type.Optional(Type.Union(SWITCH_ROLES.map((role) => Type.Literal(role)))),
+  },
+  closed,
+)
 export const Input = Type.Union([MeasuredInput, SwitchInput])
 export type MeasuredInput = Static<typeof MeasuredInput>
 export type Input = Static<typeof Input>

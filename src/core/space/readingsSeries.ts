@@ -1,11 +1,14 @@
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
+import { isMeasured } from '@/core/response/rules/kind'
 import type { Response } from '@/core/response/schema'
+import { withoutInputs } from '@/core/response/withoutInputs'
+import type { Feeds } from '@/core/space/feeds'
 import type { Series } from '@/core/space/series'
 
 export type ReadingTable = {
-  /** Quantity of each column. */
-  readonly columns: readonly ReadingQuantity[]
+  /** What each column holds, and what it is headed by. */
+  readonly columns: readonly { readonly name: string; readonly quantity: ReadingQuantity }[]
   readonly atMs: readonly number[]
   /** A list for each column, in the base unit. */
   readonly values: readonly (readonly number[])[]
@@ -15,20 +18,44 @@ export type ReadingTable = {
   readonly meanOverMs?: number
 }
 
-/** A readings file as inputs of a response: each column feeds the first input of its quantity; the rest stay at rest. */
-export function readingsSeries({ columns, atMs, values, zone }: ReadingTable, { inputs }: Response): Series {
+/** A readings file as inputs of a response: each takes its column or the value it is held at. */
+export function readingsSeries({ atMs, values, zone }: ReadingTable, feeds: Feeds): Series {
   const [first = 0] = atMs
-  const used = columns.flatMap((quantity, index) => {
-    const input = inputs.find(({ kind }) => kind === quantity)
-    const isFirst = columns.indexOf(quantity) === index
-    return input && isFirst ? [{ id: input.id, values: Float64Array.from(values[index] ?? []) }] : []
-  })
+  const fed = Object.entries(feeds).flatMap(([id, feed]) =>
+    feed.kind === 'left-out'
+      ? []
+      : [
+          {
+            id,
+            values:
+              feed.kind === 'column'
+                ? Float64Array.from(values[feed.column] ?? [])
+                : new Float64Array(atMs.length).fill(feed.value),
+          },
+        ],
+  )
   const wall = wallClock(zone)
   // 1 January 1970 was a Thursday.
   const clock = Float64Array.from(atMs, (ms) => (wall(ms) / 1000 + 3 * 86400) % 604800)
   return {
     atS: Float64Array.from(atMs, (ms) => (ms - first) / 1000),
-    inputs: [...used.map(({ id }) => id), 'clock'],
-    values: [...used.map((column) => column.values), clock],
+    inputs: [...fed.map(({ id }) => id), 'clock'],
+    values: [...fed.map((column) => column.values), clock],
   }
+}
+
+/** The response as these feeds can replay it: what is left out is not there, and what a column gives directly is not made of others. */
+export function fedResponse(response: Response, feeds: Feeds): Response {
+  const direct = {
+    ...response,
+    inputs: response.inputs.map((input) => {
+      if (!isMeasured(input) || !input.combines || feeds[input.id]?.kind !== 'column') return input
+      const { combines: _made, ...read } = input
+      return read
+    }),
+  }
+  return withoutInputs(
+    direct,
+    Object.entries(feeds).flatMap(([id, feed]) => (feed.kind === 'left-out' ? [id] : [])),
+  )
 }

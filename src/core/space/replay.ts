@@ -39,7 +39,9 @@ export function replay(
   const state = machine.newState()
   const now = machine.inputsFrom({})
   const places = inputs.map((id) => (id === 'clock' ? machine.inputIds.length : machine.inputIds.indexOf(id)))
-  const watched = watch ? values[inputs.indexOf(watch.input)] : undefined
+  const watchedAt = watch ? machine.inputIds.indexOf(watch.input) : -1
+  let isOver = false
+  const ceilingPct = machine.response.ceiling.speedPct
   const fansPct = machine.fanIds.map(() => new Float64Array(atS.length))
   let [starts, speedChanges, runS, pctS, aboveS, ceilingS] = [0, 0, 0, 0, 0, 0]
   let hottest = -Infinity
@@ -47,20 +49,30 @@ export function replay(
     const before = state.fansPct[0]!
     const dtS = index === 0 ? 0 : atS[index]! - atS[index - 1]!
     if (dtS < 0 || (index > 0 && dtS === 0)) throw new RangeError(`times must rise, index ${index}`)
-    for (let leftS = dtS; leftS > LONGEST_STEP_S; leftS -= LONGEST_STEP_S) machine.step(state, now, LONGEST_STEP_S)
+    // Each stretch is counted at the speed that was given throughout it: a kick of seconds is not a kick of five minutes.
+    const count = (stepS: number) => {
+      pctS += state.fansPct[0]! * stepS
+      if (state.fansPct[0]! >= ceilingPct) ceilingS += stepS
+    }
+    let leftS = dtS
+    for (; leftS > LONGEST_STEP_S; leftS -= LONGEST_STEP_S) {
+      count(LONGEST_STEP_S)
+      machine.step(state, now, LONGEST_STEP_S)
+    }
+    count(leftS)
     for (let column = 0; column < places.length; column++)
       if (places[column]! >= 0) now[places[column]!] = values[column]![index]!
-    machine.step(state, now, dtS > LONGEST_STEP_S ? dtS - Math.ceil(dtS / LONGEST_STEP_S - 1) * LONGEST_STEP_S : dtS)
+    machine.step(state, now, leftS)
     const given = state.fansPct[0]!
     for (let fan = 0; fan < fansPct.length; fan++) fansPct[fan]![index] = state.fansPct[fan]!
     runS += dtS
-    pctS += before * dtS
     if (index > 0 && before === 0 && given > 0) starts++
     if (index > 0 && given !== before) speedChanges++
-    if (before >= machine.response.ceiling.speedPct) ceilingS += dtS
-    const x = watched?.[index]
-    if (x !== undefined && x > hottest) hottest = x
-    if (index > 0 && watch && watched![index - 1]! > watch.limit) aboveS += dtS
+    if (isOver) aboveS += dtS
+    // As the controller has it: of several probes what is made of them.
+    const x = watchedAt < 0 ? NaN : (machine.senses ? state.sensed : now)[watchedAt]!
+    if (x > hottest) hottest = x
+    isOver = watch !== undefined && x > watch.limit
     if (onProgress && index % PROGRESS_EVERY === 0) onProgress(index / atS.length)
   }
   return {

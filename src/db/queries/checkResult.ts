@@ -1,14 +1,14 @@
 import { asc, eq, sql } from 'drizzle-orm'
 import { readCheckReading, type CheckReading } from '@/core/prove/reading'
 import { inWorkspace, type Scope } from '@/db/client'
-import { stored } from '@/db/queries/document'
 import { checkResult, installation } from '@/db/schema'
 
 export type CheckResult = {
   readonly id: string
   readonly check: string
   readonly given: string
-  readonly reading: CheckReading
+  /** What was read; null where another version of the program wrote it. */
+  readonly reading: CheckReading | null
   readonly verdict: 'holds' | 'fails'
   readonly sentence: string
   readonly readBy: string
@@ -19,7 +19,7 @@ export type CheckResult = {
 export const addCheckResult = (
   scope: Scope,
   installationId: string,
-  result: Omit<CheckResult, 'readBy' | 'readAt'>,
+  result: Omit<CheckResult, 'readBy' | 'readAt' | 'reading'> & { readonly reading: CheckReading },
 ): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
     const [known] = await tx
@@ -48,14 +48,17 @@ export const listCheckResults = (scope: Scope, installationId: string): Promise<
       .from(checkResult)
       .where(eq(checkResult.installationId, installationId))
       .orderBy(asc(checkResult.readAt))
-    return rows.map(({ id, check, given, reading, verdict, sentence, readBy, readAt }) => ({
-      id,
-      check,
-      given,
-      reading: stored('check reading', readCheckReading(reading)),
-      verdict: verdict === 'holds' ? 'holds' : 'fails',
-      sentence,
-      readBy,
-      readAt,
-    }))
+    return rows.map(({ id, check, given, reading, verdict, sentence, readBy, readAt }) => {
+      const read = readCheckReading(reading)
+      return {
+        id,
+        check,
+        given,
+        reading: read.ok ? read.value : null,
+        verdict: verdict === 'holds' ? 'holds' : 'fails',
+        sentence,
+        readBy,
+        readAt,
+      }
+    })
   })

@@ -1,16 +1,37 @@
-import { asc, eq, isNotNull, isNull } from 'drizzle-orm'
+import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { ControllerModel } from '@/core/controller/schema'
 import { readControllerModel } from '@/core/document/read'
+import type { Problem } from '@/core/problem'
 import { inWorkspace, type Scope } from '@/db/client'
-import { stored } from '@/db/queries/document'
+import { nameIn } from '@/db/queries/document'
 import { controllerModel } from '@/db/schema'
 
-/** The controllers this workspace can choose from. */
-export const listControllerModels = (scope: Scope): Promise<ControllerModel[]> =>
+/** A stored model that this program cannot read. */
+export type UnreadableModel = { readonly id: string; readonly name: string; readonly problems: readonly Problem[] }
+
+/** The controllers this workspace can choose from, and those that cannot be read. What was set aside is not among them. */
+export const listModels = (
+  scope: Scope,
+): Promise<{ readonly models: readonly ControllerModel[]; readonly unreadable: readonly UnreadableModel[] }> =>
   inWorkspace(scope, async (tx) => {
-    const rows = await tx.select().from(controllerModel).orderBy(asc(controllerModel.id))
-    return rows.map(({ id, document }) => stored(`controller model ${id}`, readControllerModel(document)))
+    const rows = await tx
+      .select()
+      .from(controllerModel)
+      .where(isNull(controllerModel.setAsideAt))
+      .orderBy(asc(controllerModel.id))
+    const models: ControllerModel[] = []
+    const unreadable: UnreadableModel[] = []
+    for (const { id, document } of rows) {
+      const read = readControllerModel(document)
+      if (read.ok) models.push(read.value)
+      else unreadable.push({ id, name: nameIn(document), problems: read.problems })
+    }
+    return { models, unreadable }
   })
+
+/** The controllers this workspace can choose from. */
+export const listControllerModels = async (scope: Scope): Promise<readonly ControllerModel[]> =>
+  (await listModels(scope)).models
 
 /** Ids of the models that people of this workspace wrote. */
 export const listOwnModelIds = (scope: Scope): Promise<string[]> =>
@@ -36,21 +57,30 @@ export const saveControllerModel = (
       .values({ workspaceId: scope.workspaceId, id: document.id, document, madeBy })
       .onConflictDoUpdate({
         target: [controllerModel.workspaceId, controllerModel.id],
-        set: { document, madeBy },
+        set: { document, madeBy, setAsideAt: null },
         setWhere: madeBy === null ? isNull(controllerModel.madeBy) : isNotNull(controllerModel.madeBy),
       })
       .returning({ id: controllerModel.id })
     return rows.length > 0
   })
 
-/** One model with who wrote it; null when this workspace has none of that id. */
+/** A model a person wrote goes out of the list, or comes back; false when this workspace has none such. */
+export const setModelAside = (scope: Scope, id: string, isAside: boolean): Promise<boolean> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx
+      .update(controllerModel)
+      .set({ setAsideAt: isAside ? new Date() : null })
+      .where(and(eq(controllerModel.id, id), isNotNull(controllerModel.madeBy)))
+      .returning({ id: controllerModel.id })
+    return rows.length > 0
+  })
+
+/** One model as it is stored, readable or not, with who wrote it; null when this workspace has none of that id. */
 export const getControllerModel = (
   scope: Scope,
   id: string,
-): Promise<{ model: ControllerModel; madeBy: string | null } | null> =>
+): Promise<{ readonly data: unknown; readonly madeBy: string | null } | null> =>
   inWorkspace(scope, async (tx) => {
     const [row] = await tx.select().from(controllerModel).where(eq(controllerModel.id, id))
-    return row
-      ? { model: stored(`controller model ${id}`, readControllerModel(row.document)), madeBy: row.madeBy }
-      : null
+    return row ? { data: row.document, madeBy: row.madeBy } : null
   })

@@ -1,5 +1,3 @@
-import type { Installation } from '@/core/document/installation'
-import { readInstallation } from '@/core/document/read'
 import { problemLine, type Outcome } from '@/core/problem'
 
 /** A document in the database is not one this program can read: another version wrote it, or a hand changed it. */
@@ -11,4 +9,8 @@ export function stored<T>(what: string, outcome: Outcome<T>): T {
   throw new StoredDocumentError(`The stored ${what} cannot be read: ${outcome.problems.map(problemLine).join('; ')}`)
 }
 
-export const storedInstallation = (what: string, data: unknown): Installation => stored(what, readInstallation(data))
+/** What a document is called, whatever else is wrong with it. */
+export function nameIn(data: unknown): string {
+  const name = typeof data === 'object' && data !== null && 'name' in data ? data.name : undefined
+  return typeof name === 'string' && name.trim() !== '' ? name : '(without a name)'
+}

@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import type { Problem } from '@/core/problem'
+import type { Feeds } from '@/core/space/feeds'
 import { database, inWorkspace, type Scope } from '@/db/client'
 import { importJob, importPiece, importQueue, installation } from '@/db/schema'
 
@@ -37,7 +38,14 @@ const LEFT_BEHIND_MS = 86_400_000
  *  day ago and more goes. */
 export const beginImport = (
   { workspaceId }: OfWorkspace,
-  job: { id: string; installationId: string; name: string; layout: ReadingLayout; bytesTotal: number },
+  job: {
+    id: string
+    installationId: string
+    name: string
+    layout: ReadingLayout
+    feeds?: Feeds | null
+    bytesTotal: number
+  },
 ): Promise<boolean> =>
   inWorkspace({ workspaceId }, async (tx) => {
     await tx
@@ -95,10 +103,10 @@ export const askCancel = ({ workspaceId }: OfWorkspace, jobId: string): Promise<
 export const getImport = (
   { workspaceId }: OfWorkspace,
   jobId: string,
-): Promise<{ job: ImportJob; layout: unknown; cancelAsked: boolean } | null> =>
+): Promise<{ job: ImportJob; layout: unknown; feeds: unknown; cancelAsked: boolean } | null> =>
   inWorkspace({ workspaceId }, async (tx) => {
     const [row] = await tx.select().from(importJob).where(eq(importJob.id, jobId))
-    return row ? { job: jobOf(row), layout: row.layout, cancelAsked: row.cancelAsked } : null
+    return row ? { job: jobOf(row), layout: row.layout, feeds: row.feeds, cancelAsked: row.cancelAsked } : null
   })
 
 /** Notes how far an import is; says whether it was asked to stop. */

@@ -1,24 +1,39 @@
 import { randomUUID } from 'node:crypto'
-import { asc, desc, eq, sql } from 'drizzle-orm'
+import { asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import type { Installation } from '@/core/document/installation'
+import { newProblems, openInstallation } from '@/core/document/open'
+import type { Problem } from '@/core/problem'
 import { inWorkspace, type Scope, type Transaction } from '@/db/client'
-import { storedInstallation } from '@/db/queries/document'
+import { nameIn } from '@/db/queries/document'
 import { installation, logEntry, revision, site, workingCopy } from '@/db/schema'
 
 export type WorkingCopy = {
   readonly version: number
   readonly document: Installation
+  /** What in it contradicts itself; it opens all the same, and is not sealed until it is right. */
+  readonly problems: readonly Problem[]
   readonly savedAt: Date
   readonly savedBy: string
 }
-export type InstallationRow = { readonly id: string; readonly siteName: string; readonly workingCopy: WorkingCopy }
-export type YardRow = InstallationRow & {
+type OfSite = { readonly id: string; readonly siteName: string; readonly setAsideAt: Date | null }
+export type InstallationRow = OfSite & { readonly kind: 'open'; readonly workingCopy: WorkingCopy }
+/** A row whose document this program cannot open: it is shown as text, exported, mended or set aside. */
+export type UnreadableRow = OfSite & {
+  readonly kind: 'unreadable'
+  readonly name: string
+  readonly version: number
+  readonly data: unknown
+  readonly problems: readonly Problem[]
+}
+export type AnyRow = InstallationRow | UnreadableRow
+export type YardRow = AnyRow & {
   readonly sealed: { readonly number: number; readonly sealedAt: Date; readonly document: unknown } | null
 }
 
 const columns = {
   id: installation.id,
   siteName: site.name,
+  setAsideAt: installation.setAsideAt,
   version: workingCopy.version,
   document: workingCopy.document,
   savedAt: workingCopy.savedAt,
@@ -32,13 +47,16 @@ const selectInstallations = (tx: Transaction) =>
     .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
     .innerJoin(site, eq(site.id, installation.siteId))
 
-type Selected = { id: string; siteName: string; version: number; document: unknown; savedAt: Date; savedBy: string }
+type Selected = OfSite & { version: number; document: unknown; savedAt: Date; savedBy: string }
 
-const toRow = ({ id, siteName, document, ...kept }: Selected): InstallationRow => ({
-  id,
-  siteName,
-  workingCopy: { ...kept, document: storedInstallation('working copy', document) },
-})
+function toRow({ id, siteName, setAsideAt, document: data, version, savedAt, savedBy }: Selected): AnyRow {
+  const of = { id, siteName, setAsideAt }
+  const opened = openInstallation(data)
+  if (opened.kind === 'unreadable')
+    return { ...of, kind: 'unreadable', name: nameIn(data), version, data, problems: opened.problems }
+  const problems = opened.kind === 'marked' ? opened.problems : []
+  return { ...of, kind: 'open', workingCopy: { version, document: opened.document, problems, savedAt, savedBy } }
+}
 
 export type InstallationName = { readonly id: string; readonly name: string; readonly siteName: string }
 
@@ -48,23 +66,22 @@ export const listInstallationNames = (scope: Scope): Promise<InstallationName[]>
     tx
       .select({
         id: installation.id,
-        name: sql<string>`${workingCopy.document} ->> 'name'`,
+        name: sql<string>`coalesce(nullif(trim(${workingCopy.document} ->> 'name'), ''), '(without a name)')`,
         siteName: site.name,
       })
       .from(installation)
       .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
       .innerJoin(site, eq(site.id, installation.siteId))
+      .where(isNull(installation.setAsideAt))
       .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id)),
   )
 
 /** Every installation of the workspace, with its last seal, by site and then in the order in which they were made. */
 export const listYard = (scope: Scope): Promise<YardRow[]> =>
   inWorkspace(scope, async (tx) => {
-    const rows = await selectInstallations(tx).orderBy(
-      asc(site.name),
-      asc(installation.createdAt),
-      asc(installation.id),
-    )
+    const rows = await selectInstallations(tx)
+      .where(isNull(installation.setAsideAt))
+      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id))
     const seals = await tx
       .selectDistinctOn([revision.installationId], {
         installationId: revision.installationId,
@@ -81,10 +98,66 @@ export const listYard = (scope: Scope): Promise<YardRow[]> =>
   })
 
 /** One installation with its working copy; null when this workspace has none of that id. */
-export const getInstallation = (scope: Scope, id: string): Promise<InstallationRow | null> =>
+export const getInstallation = (scope: Scope, id: string): Promise<AnyRow | null> =>
   inWorkspace(scope, async (tx) => {
     const [row] = await selectInstallations(tx).where(eq(installation.id, id))
     return row ? toRow(row) : null
+  })
+
+export type SetAsideName = {
+  readonly id: string
+  readonly name: string
+  readonly setAsideAt: Date
+  readonly setAsideBy: string
+}
+
+/** What was set aside, the newest first. */
+export const listSetAside = (scope: Scope): Promise<SetAsideName[]> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx
+      .select({
+        id: installation.id,
+        data: workingCopy.document,
+        setAsideAt: installation.setAsideAt,
+        setAsideBy: installation.setAsideBy,
+      })
+      .from(installation)
+      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
+      .where(isNotNull(installation.setAsideAt))
+      .orderBy(desc(installation.setAsideAt))
+    return rows.map(({ id, data, setAsideAt, setAsideBy }) => ({
+      id,
+      name: nameIn(data),
+      setAsideAt: setAsideAt!,
+      setAsideBy: setAsideBy ?? '',
+    }))
+  })
+
+/** Sets an installation aside, or brings it back; false when this workspace has none of that id. Doing it twice does it once. */
+export const setInstallationAside = (scope: Scope, id: string, isAside: boolean): Promise<boolean> =>
+  inWorkspace(scope, async (tx) => {
+    const [row] = await tx
+      .select({ setAsideAt: installation.setAsideAt, data: workingCopy.document })
+      .from(installation)
+      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
+      .where(eq(installation.id, id))
+      .for('update')
+    if (!row) return false
+    if ((row.setAsideAt !== null) === isAside) return true
+    const { workspaceId, personName } = scope
+    await tx
+      .update(installation)
+      .set(isAside ? { setAsideAt: new Date(), setAsideBy: personName } : { setAsideAt: null, setAsideBy: null })
+      .where(eq(installation.id, id))
+    await tx.insert(logEntry).values({
+      id: randomUUID(),
+      workspaceId,
+      installationId: id,
+      kind: 'note',
+      text: `${nameIn(row.data)} was ${isAside ? 'set aside' : 'brought back'}.`,
+      writtenBy: personName,
+    })
+    return true
   })
 
 /** Makes an installation at version 1. The same id sent twice makes one. */
@@ -116,12 +189,22 @@ export const createInstallation = (
 export type SaveOutcome =
   | { readonly kind: 'kept'; readonly version: number; readonly savedAt: Date }
   | { readonly kind: 'behind'; readonly version: number; readonly savedAt: Date; readonly savedBy: string }
+  | { readonly kind: 'contradicts'; readonly problems: readonly Problem[] }
   | { readonly kind: 'unknown' }
+
+type Save = {
+  readonly id: string
+  readonly baseVersion: number
+  readonly saveId: string
+  readonly document: Installation
+  /** What contradicts itself in the document: only what did so before is kept. */
+  readonly problems?: readonly Problem[]
+}
 
 /** Keeps the working copy if nobody else did in between. A save repeated with its own `saveId` is answered as the first time. */
 export const saveWorkingCopy = (
   scope: Scope,
-  { id, baseVersion, saveId, document }: { id: string; baseVersion: number; saveId: string; document: Installation },
+  { id, baseVersion, saveId, document, problems = [] }: Save,
 ): Promise<SaveOutcome> =>
   inWorkspace(scope, async (tx) => {
     const [now] = await tx.select().from(workingCopy).where(eq(workingCopy.installationId, id)).for('update')
@@ -129,6 +212,11 @@ export const saveWorkingCopy = (
     if (now.saveId === saveId) return { kind: 'kept', version: now.version, savedAt: now.savedAt }
     if (now.version !== baseVersion)
       return { kind: 'behind', version: now.version, savedAt: now.savedAt, savedBy: now.savedBy }
+    if (problems.length > 0) {
+      const before = openInstallation(now.document)
+      const added = newProblems(before.kind === 'marked' ? before.problems : [], problems)
+      if (added.length > 0) return { kind: 'contradicts', problems: added }
+    }
     const savedAt = new Date()
     await tx
       .update(workingCopy)

@@ -1,6 +1,8 @@
 import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
+import { validator } from '@/core/document/validator'
+import { Feeds } from '@/core/space/feeds'
 import type { ReadingTable } from '@/core/space/readingsSeries'
 import { database, inWorkspace, type Scope } from '@/db/client'
 import { installation, reading, readingFile } from '@/db/schema'
@@ -15,6 +17,8 @@ export type ReadingFile = {
   readonly fromMs: number
   readonly toMs: number
   readonly zone: string
+  /** Which input takes which column, as a person said; null where it is as proposed. */
+  readonly feeds: Feeds | null
   readonly importedAt: Date
 }
 
@@ -24,6 +28,7 @@ export type NewReadings = {
   readonly name: string
   readonly columns: ReadingFile['columns']
   readonly zone: string
+  readonly feeds?: Feeds | null
 }
 
 const monthOf = (atMs: number): number => {
@@ -34,7 +39,7 @@ const monthOf = (atMs: number): number => {
 /** Rows arrive in batches; all of them are kept or none. Returns the file, or null when the installation is not of this workspace. */
 export const importReadings = (
   scope: Scope,
-  { id, installationId, name, columns, zone }: NewReadings,
+  { id, installationId, name, columns, zone, feeds = null }: NewReadings,
   batches: AsyncIterable<readonly ReadingRow[]>,
 ): Promise<ReadingFile | null> =>
   inWorkspace(scope, async (tx) => {
@@ -47,7 +52,7 @@ export const importReadings = (
     let [lineCount, fromMs, toMs] = [0, 0, 0]
     await tx
       .insert(readingFile)
-      .values({ id, workspaceId, installationId, name, columns, zone, lineCount, fromMs, toMs })
+      .values({ id, workspaceId, installationId, name, columns, zone, feeds, lineCount, fromMs, toMs })
     const months = new Set<number>()
     for await (const rows of batches) {
       const [first, last] = [rows[0], rows[rows.length - 1]]
@@ -72,8 +77,14 @@ export const importReadings = (
     }
     const importedAt = new Date()
     await tx.update(readingFile).set({ lineCount, fromMs, toMs, importedAt }).where(eq(readingFile.id, id))
-    return { id, name, columns, lineCount, fromMs, toMs, zone, importedAt }
+    return { id, name, columns, lineCount, fromMs, toMs, zone, feeds, importedAt }
   })
+
+const readFeeds = validator(Feeds)
+const storedFeeds = (data: unknown): Feeds | null => {
+  const read = readFeeds(data)
+  return read.ok ? read.value : null
+}
 
 const fileOf = ({
   id,
@@ -83,6 +94,7 @@ const fileOf = ({
   fromMs,
   toMs,
   zone,
+  feeds,
   importedAt,
 }: typeof readingFile.$inferSelect): ReadingFile => ({
   id,
@@ -92,6 +104,7 @@ const fileOf = ({
   fromMs,
   toMs,
   zone,
+  feeds: storedFeeds(feeds),
   importedAt,
 })
 
@@ -111,6 +124,17 @@ export const getReadingFile = (scope: Scope, fileId: string): Promise<ReadingFil
     return row ? fileOf(row) : null
   })
 
+/** Keeps which input takes which column of a file; false when this workspace has no such file. */
+export const saveFeeds = (scope: Scope, fileId: string, feeds: Feeds): Promise<boolean> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx
+      .update(readingFile)
+      .set({ feeds })
+      .where(eq(readingFile.id, fileId))
+      .returning({ id: readingFile.id })
+    return rows.length > 0
+  })
+
 /** More lines than this are thinned to their means before they go to a browser to be replayed. */
 export const MOST_REPLAYED = 100_000
 
@@ -121,7 +145,6 @@ export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable 
     const [file] = await tx.select().from(readingFile).where(eq(readingFile.id, fileId))
     if (!file) return null
     const { columns, lineCount, fromMs, toMs, zone } = fileOf(file)
-    const quantities = columns.map(({ quantity }) => quantity)
     const stretchMs = lineCount > MOST_REPLAYED ? Math.ceil((toMs - fromMs + 1) / MOST_REPLAYED) : null
     const rows =
       stretchMs === null
@@ -138,7 +161,7 @@ export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable 
           ).rows.map(({ column_no: columnNo, at_ms: atMs, value }) => ({ columnNo, atMs: Number(atMs), value }))
     const inColumn = columns.map((_, index) => rows.filter(({ columnNo }) => columnNo === index))
     return {
-      columns: quantities,
+      columns,
       atMs: (inColumn[0] ?? []).map(({ atMs }) => atMs),
       values: inColumn.map((column) => column.map(({ value }) => value)),
       zone,

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { and, desc, eq, max } from 'drizzle-orm'
 import type { Installation } from '@/core/document/installation'
+import { openInstallation } from '@/core/document/open'
+import type { Problem } from '@/core/problem'
 import { inWorkspace, type Scope } from '@/db/client'
-import { storedInstallation } from '@/db/queries/document'
 import { logEntry, revision, workingCopy } from '@/db/schema'
 
 export type Revision = {
@@ -11,7 +12,14 @@ export type Revision = {
   readonly reason: string
   readonly sealedBy: string
   readonly sealedAt: Date
-  readonly document: Installation
+  /** What was sealed; null where this program cannot open it: `data` is then shown as text. */
+  readonly document: Installation | null
+  readonly data: unknown
+}
+
+const sealedDocument = (data: unknown): Installation | null => {
+  const opened = openInstallation(data)
+  return opened.kind === 'unreadable' ? null : opened.document
 }
 
 /** The seals of an installation, newest first. */
@@ -28,7 +36,8 @@ export const listRevisions = (scope: Scope, installationId: string): Promise<Rev
       reason,
       sealedBy,
       sealedAt,
-      document: storedInstallation(`revision ${number}`, document),
+      document: sealedDocument(document),
+      data: document,
     }))
   })
 
@@ -44,19 +53,20 @@ export const listSeals = (scope: Scope, installationId: string): Promise<Seal[]>
       .orderBy(desc(revision.number)),
   )
 
-/** What was sealed as this revision; null where there is none. */
+/** What was sealed as this revision; null where there is none, or none that can be opened. */
 export const getSealed = (scope: Scope, installationId: string, number: number): Promise<Installation | null> =>
   inWorkspace(scope, async (tx) => {
     const [row] = await tx
       .select({ document: revision.document })
       .from(revision)
       .where(and(eq(revision.installationId, installationId), eq(revision.number, number)))
-    return row ? storedInstallation(`revision ${number}`, row.document) : null
+    return row ? sealedDocument(row.document) : null
   })
 
 export type SealOutcome =
   | { readonly kind: 'sealed'; readonly number: number }
   | { readonly kind: 'behind'; readonly version: number }
+  | { readonly kind: 'contradicts'; readonly problems: readonly Problem[] }
   | { readonly kind: 'unknown' }
 
 /** Seals the working copy as it stands, if it is the version the person looked at. The same seal sent twice is one. */
@@ -76,6 +86,8 @@ export const sealRevision = (
     const [same] = await tx.select({ number: revision.number }).from(revision).where(eq(revision.id, id))
     if (same) return { kind: 'sealed', number: same.number }
     if (now.version !== version) return { kind: 'behind', version: now.version }
+    const opened = openInstallation(now.document)
+    if (opened.kind !== 'whole') return { kind: 'contradicts', problems: opened.problems }
     const [last] = await tx
       .select({ number: max(revision.number) })
       .from(revision)

@@ -3,6 +3,8 @@
 import Typography from '@mui/material/Typography'
 import type { Brief } from '@/core/brief/schema'
 import type { Question } from '@/core/duty/plan'
+import { answerProblem } from '@/core/duty/answers'
+import { problemText } from '@/core/problem'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
@@ -37,14 +39,19 @@ export function Questions({ brief }: { brief: Brief }) {
       </Typography>
       {DUTY_PLANS[brief.duty].questions.map((question) => {
         const value = question.id in answers ? answers[question.id]! : question.start
-        const isUnknown = value === null
+        const wrong = value === null ? null : answerProblem(question, value, question.id)
+        const isUnknown = value === null || wrong !== null
         return (
           <FormRow
             key={question.id}
             label={question.ask}
             hint={
               isUnknown ? (
-                question.unknown
+                wrong ? (
+                  `${problemText(wrong)} It counts as not known until it is answered again.`
+                ) : (
+                  question.unknown
+                )
               ) : (
                 <TextButton label={`I do not know yet: ${question.ask}`} onClick={() => answer(question, null)}>
                   I do not know yet

@@ -9,15 +9,19 @@ import { settingStepText, settingValueText } from '@/core/controller/lossText'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { UnitPreference } from '@/core/quantity/format'
 import { LinkBox } from '@/ui/LinkBox'
-import { Caution } from '@/ui/Notice'
+import { Caution, Notice } from '@/ui/Notice'
+import { problemLine, type Problem } from '@/core/problem'
+import { SetModelAside } from '@/features/controllers/SetModelAside'
 
 /** The controllers that can be chosen under Kit: what each can be set to, and what it forgets. */
 export function ControllersPage({
   models,
+  unreadable,
   own,
   preference,
 }: {
   models: readonly ControllerModel[]
+  unreadable: readonly { readonly id: string; readonly name: string; readonly problems: readonly Problem[] }[]
   /** Ids of the models that people here wrote. */
   own: readonly string[]
   preference: UnitPreference
@@ -28,6 +32,13 @@ export function ControllersPage({
       <Typography sx={{ color: 'text.secondary', mb: 2 }}>
         Invented examples of each class of ability, and your own; choose one under Kit. Make your own from the nearest.
       </Typography>
+      {unreadable.map(({ id, name, problems }) => (
+        <Notice key={id} title={`“${name}” cannot be read, and cannot be chosen until it is mended.`}>
+          {problems.slice(0, 3).map(problemLine).join(' ')}{' '}
+          <LinkBox href={`/controllers/${encodeURIComponent(id)}`}>Open it as text</LinkBox>{' '}
+          <SetModelAside id={id} name={name} />
+        </Notice>
+      ))}
       {models.map((model) => (
         <Box component="section" key={model.id} aria-label={model.name} sx={{ mb: 4, maxWidth: 980 }}>
           <Typography variant="h2">{model.name}</Typography>

@@ -37,7 +37,7 @@ type Props = {
 }
 type Said = { readonly kind: 'none' | 'keeping' | 'kept' } | { readonly kind: 'refused'; readonly lines: string[] }
 
-const draftKey = (text: string): string => `gale-model-${(JSON.parse(text) as { id: string }).id}`
+const draftKey = (text: string): string => `gale-model-${(JSON.parse(text) as { id?: string } | null)?.id ?? ''}`
 
 /** A technician’s own controller model: form and text of the same document, checked as one types, with its panel to play and its actions. */
 export function ModelEditor({ text: first, isNew, installations, preference }: Props) {
@@ -85,7 +85,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
     <PreferenceProvider value={preference}>
       <StageLayout
         isPage
-        title={isNew ? 'A controller of your own' : `${good?.name ?? 'Controller'}`}
+        title={isNew ? 'A controller of your own' : (good?.name ?? 'A controller to mend')}
         aside={
           <>
             <Link component={NextLink} href="/controllers" sx={{ mr: 2 }}>

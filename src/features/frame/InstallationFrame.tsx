@@ -7,6 +7,7 @@ import type { UnitPreference } from '@/core/quantity/format'
 import { FrameHeader } from '@/features/frame/FrameHeader'
 import { FrameKeys } from '@/features/frame/FrameKeys'
 import { KeptState } from '@/features/frame/KeptState'
+import { MarkedNotice } from '@/ui/MarkedNotice'
 import { StandingNotice } from '@/features/frame/StandingNotice'
 import { Presence } from '@/features/frame/Presence'
 import type { ResultSummary, SealSummary } from '@/features/frame/standings'
@@ -36,6 +37,7 @@ export function InstallationFrame({ id, siteName, results, lastSeal, children, .
         <FrameHeader id={id} siteName={siteName} lastSeal={lastSeal} />
         <Presence id={id} />
         <StandingNotice />
+        <MarkedNotice />
         <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 145px)' }}>
           <Track id={id} results={results} lastSeal={lastSeal} />
           {children}

@@ -23,7 +23,8 @@ export type SealedRevision = {
   readonly reason: string
   readonly sealedBy: string
   readonly sealedAt: string
-  readonly document: Installation
+  /** Null where this program cannot open it. */
+  readonly document: Installation | null
 }
 export type Answer = { kind: string; number?: number; problems?: readonly { path: string }[] }
 type Props = {
@@ -41,7 +42,7 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
   const preference = usePreference()
   const [last] = revisions
   const changes = useMemo(
-    () => (last ? compare(last.document, document, preference) : []),
+    () => (last?.document ? compare(last.document, document, preference) : []),
     [last, document, preference],
   )
   const open = judgements.filter(({ severity }) => severity !== 'know')
@@ -75,9 +76,16 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
       )}
       <SealForm installationId={installationId} next={(last?.number ?? 0) + 1} onSeal={onSeal} />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 2 }}>
-        <Button variant="outlined" component={Link} href={`/record/${installationId}`}>
-          Printable record
-        </Button>
+        {last && (
+          <Button variant="outlined" component={Link} href={`/record/${installationId}?rev=${last.number}`}>
+            Printable record of revision {last.number}
+          </Button>
+        )}
+        {(!last || changes.length > 0) && (
+          <Button variant="outlined" component={Link} href={`/record/${installationId}?rev=working`}>
+            Print the working copy
+          </Button>
+        )}
         <Button variant="outlined" href={`/api/installation/${installationId}/export`} download>
           Export as a file
         </Button>

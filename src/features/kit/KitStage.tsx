@@ -10,6 +10,7 @@ import { lossText } from '@/core/controller/lossText'
 import { rankModels } from '@/core/controller/rankModels'
 import { chooseController } from '@/core/kit/chooseController'
 import { FanForm } from '@/features/kit/FanForm'
+import { InputRoles } from '@/features/kit/InputRoles'
 import { Mounting } from '@/features/kit/Mounting'
 import { ProbeForm } from '@/features/kit/ProbeForm'
 import { TerminalTable } from '@/features/kit/TerminalTable'
@@ -116,6 +117,7 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
       <Button size="small" onClick={addProbe} disabled={!response.inputs.some(({ kind }) => kind !== 'switch')}>
         Add a probe
       </Button>
+      <InputRoles />
       <Mounting />
       <TerminalTable />
     </StageLayout>

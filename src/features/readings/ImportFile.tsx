@@ -10,7 +10,9 @@ import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { problemLine, type Problem } from '@/core/problem'
 import { LayoutForm } from '@/features/readings/LayoutForm'
+import type { Feeds } from '@/core/space/feeds'
 import { FileButton } from '@/ui/FileButton'
+import { useDocument } from '@/ui/workingCopy/context'
 
 const LOOK_BYTES = 65_536
 
@@ -22,6 +24,7 @@ type State =
 
 /** Brings a logger's CSV in: what was found in it is shown, confirmed or corrected, and only then it is sent. */
 export function ImportFile({ installationId, onSent }: { installationId: string; onSent: () => void }) {
+  const { brief, response } = useDocument()
   const [state, setState] = useState<State>({ kind: 'idle' })
 
   async function look(file: File): Promise<void> {
@@ -42,12 +45,13 @@ export function ImportFile({ installationId, onSent }: { installationId: string;
     )
   }
 
-  async function send(file: File, layout: ReadingLayout): Promise<void> {
+  async function send(file: File, layout: ReadingLayout, feeds: Feeds): Promise<void> {
     setState({ kind: 'sending', name: file.name })
     const query = new URLSearchParams({
       installation: installationId,
       name: file.name.slice(0, 120),
       layout: JSON.stringify(layout),
+      feeds: JSON.stringify(feeds),
     })
     const answer = await fetch(`/api/readings/${crypto.randomUUID()}?${query.toString()}`, {
       method: 'POST',
@@ -87,7 +91,8 @@ export function ImportFile({ installationId, onSent }: { installationId: string;
           name={state.file.name}
           guess={state.guess}
           onLeave={() => setState({ kind: 'idle' })}
-          onImport={(layout) => void send(state.file, layout)}
+          where={{ brief, response }}
+          onImport={(layout, feeds) => void send(state.file, layout, feeds)}
         />
       )}
       {state.kind === 'sending' && (

@@ -27,7 +27,9 @@ import { problemText } from '@/core/problem'
 import { formatQuantity } from '@/core/quantity/format'
 import { quantitySpec } from '@/core/quantity/units'
 import { dayText } from '@/features/readings/wallText'
+import { fittingFeeds, type Fed, type Feed, type Feeds } from '@/core/space/feeds'
 import { Choice } from '@/ui/Choice'
+import { FeedTable } from '@/ui/FeedTable'
 import { FormRow } from '@/ui/FormRow'
 import { Notice } from '@/ui/Notice'
 import { usePreference } from '@/ui/preference'
@@ -51,25 +53,48 @@ const zones = (): readonly (readonly [string, string])[] => {
   ]
 }
 
+function movedFeeds(feeds: Feeds, before: readonly ReadingColumn[], after: readonly ReadingColumn[]): Feeds {
+  return Object.fromEntries(
+    Object.entries(feeds).flatMap(([id, feed]): [string, Feed][] => {
+      if (feed.kind !== 'column') return [[id, feed]]
+      const column = after.findIndex(({ index }) => index === before[feed.column]?.index)
+      return column < 0 ? [] : [[id, { kind: 'column', column }]]
+    }),
+  )
+}
+
 type Props = {
   name: string
   guess: LayoutGuess
-  onImport: (layout: ReadingLayout) => void
+  /** What the columns may be the readings of. */
+  where: Fed
+  onImport: (layout: ReadingLayout, feeds: Feeds) => void
   onLeave: () => void
 }
 
 /** What was found in a readings file, to be confirmed or corrected, with its first lines as they would be read. */
-export function LayoutForm({ name, guess: { layout: found, header, sample, unsure }, onImport, onLeave }: Props) {
+export function LayoutForm({
+  name,
+  guess: { layout: found, header, sample, unsure },
+  where,
+  onImport,
+  onLeave,
+}: Props) {
   const preference = usePreference()
   const [layout, setLayout] = useState(found)
   const change = (part: Partial<ReadingLayout>) => setLayout((before) => ({ ...before, ...part }))
   const times = [layout.timeIndex, layout.timeOfDayIndex]
-  const setColumn = (index: number, column: ReadingColumn | null) =>
-    change({
-      columns: [...layout.columns.filter((held) => held.index !== index), ...(column ? [column] : [])].sort(
-        (a, b) => a.index - b.index,
-      ),
-    })
+  // Null while nobody has said anything of them: then they are as proposed for the columns as they are now.
+  const [said, setSaid] = useState<Feeds | null>(null)
+  const feeds = fittingFeeds(said ?? {}, layout.columns, where)
+  const setColumn = (index: number, column: ReadingColumn | null) => {
+    const columns = [...layout.columns.filter((held) => held.index !== index), ...(column ? [column] : [])].sort(
+      (a, b) => a.index - b.index,
+    )
+    // What was said of a column goes with it to its new place.
+    if (said) setSaid(movedFeeds(said, layout.columns, columns))
+    change({ columns })
+  }
   const read = layout.columns.length > 0 ? rowReader(layout) : null
   const rows = sample.map((cells, line) => read?.(cells, layout.skipLines + line + 2))
   const problem = rows.find((row) => row && !row.ok)
@@ -154,6 +179,13 @@ export function LayoutForm({ name, guess: { layout: found, header, sample, unsur
           )
         })}
         <Typography variant="h2" sx={{ mt: 2 }}>
+          Which column is which input
+        </Typography>
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          For replaying it; it can be changed later, under Rehearse.
+        </Typography>
+        <FeedTable inputs={where.response.inputs} columns={layout.columns} feeds={feeds} onChange={setSaid} />
+        <Typography variant="h2" sx={{ mt: 2 }}>
           The first lines, as they would be read
         </Typography>
         <Box sx={{ overflowX: 'auto' }}>
@@ -192,7 +224,7 @@ export function LayoutForm({ name, guess: { layout: found, header, sample, unsur
       </DialogContent>
       <DialogActions>
         <Button onClick={onLeave}>Leave it</Button>
-        <Button variant="contained" disabled={read === null} onClick={() => onImport(layout)}>
+        <Button variant="contained" disabled={read === null} onClick={() => onImport(layout, feeds)}>
           Import it
         </Button>
       </DialogActions>

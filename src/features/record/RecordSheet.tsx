@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo, type ReactNode } from 'react'
-import { dialIn, actionText } from '@/core/controller/dialIn'
+import { dialIn, actionText, type Action } from '@/core/controller/dialIn'
 import { lossText } from '@/core/controller/lossText'
 import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
@@ -84,12 +84,8 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
         ))}
       </Section>
       {controller && derived.fit && (
-        <Section title="To set it again">
-          {dialIn(controller, derived.fit, [], preference).map(({ id, title, how }, index) => (
-            <Line key={id} label={String(index + 1)}>
-              {actionText(title)} {actionText(how)}
-            </Line>
-          ))}
+        <Section title="To set it again, from a controller as its maker leaves it">
+          <Actions actions={dialIn(controller, derived.fit, 'reset', preference)} />
           {derived.fit.losses.map((loss, index) => {
             const { title, detail } = lossText(loss, response, preference)
             return (
@@ -98,6 +94,15 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
               </Line>
             )
           })}
+        </Section>
+      )}
+      {controller && derived.fit && document.dial.present.length > 0 && (
+        <Section title="From what its panel showed when this was written">
+          <Actions
+            actions={dialIn(controller, derived.fit, document.dial.present, preference).filter(
+              ({ presses }) => presses !== null && presses.way !== 'none',
+            )}
+          />
         </Section>
       )}
       <Section title="What was proved">
@@ -130,6 +135,13 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
     </Box>
   )
 }
+
+const Actions = ({ actions }: { actions: readonly Action[] }) =>
+  actions.map(({ id, title, how }, index) => (
+    <Line key={id} label={String(index + 1)}>
+      {actionText(title)} {actionText(how)}
+    </Line>
+  ))
 
 const Section = ({ title, children }: { title: string; children: ReactNode }) => (
   <Box component="section" sx={{ mt: 2 }}>

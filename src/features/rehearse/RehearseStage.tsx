@@ -8,13 +8,16 @@ import NextLink from 'next/link'
 import { useEffect, useMemo, useState } from 'react'
 import { AS_WRITTEN } from '@/core/formats/readingsCsv/layout'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
-import type { MeasuredInput } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 import { builtInDay } from '@/core/space/builtInDay'
 import type { Replay } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'
-import { readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
+import { fittingFeeds, type FeedColumn, type Feeds } from '@/core/space/feeds'
+import { fedResponse, readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
+import { watchedInput } from '@/core/space/watched'
 import { ReplayCharts } from '@/features/rehearse/ReplayCharts'
 import { Choice } from '@/ui/Choice'
+import { FeedTable } from '@/ui/FeedTable'
 import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
@@ -29,14 +32,25 @@ export type FileSummary = {
   readonly fromMs: number
   readonly toMs: number
   readonly zone: string
+  readonly columns: readonly FeedColumn[]
+  /** Which input takes which column, as a person said. */
+  readonly feeds: Feeds | null
 }
 type Loaded = { readonly id: string; readonly table: ReadingTable }
-type Run = { readonly replay: Replay; readonly series: Series; readonly tookMs: number }
+type Run = { readonly replay: Replay; readonly series: Series; readonly response: Response; readonly tookMs: number }
 
 const BUILT_IN = 'built-in'
+const NOT_KEPT =
+  'Which column is which input could not be kept just now; it counts on this page. Change it again in a moment.'
+
+type Props = {
+  installationId: string
+  files: readonly FileSummary[]
+  onFeeds: (input: unknown) => Promise<{ kind: string }>
+}
 
 /** Runs a readings file, or a made-up warm day, through the response: what the fan would have done. */
-export function RehearseStage({ installationId, files }: { installationId: string; files: readonly FileSummary[] }) {
+export function RehearseStage({ installationId, files, onFeeds }: Props) {
   const document = useDocument()
   const { given } = useDerived()
   const [chosen, setChosen] = useState(BUILT_IN)
@@ -45,8 +59,6 @@ export function RehearseStage({ installationId, files }: { installationId: strin
   const [progress, setProgress] = useState<number | null>(null)
   const [run, setRun] = useState<Run | null>(null)
   const { brief, response } = document
-  const input =
-    response.inputs.find((candidate): candidate is MeasuredInput => candidate.kind === 'temperature') ?? null
   const target = brief.targets.find(({ quantity }) => quantity === 'temperature')
   const limit = target?.limitAbove ?? null
 
@@ -68,34 +80,46 @@ export function RehearseStage({ installationId, files }: { installationId: strin
     }
   }, [chosen, loaded])
 
-  const series = useMemo(
-    () =>
-      chosen === BUILT_IN
-        ? builtInDay({ brief, response })
-        : loaded?.id === chosen
-          ? readingsSeries(loaded.table, response)
-          : null,
-    [chosen, loaded, brief, response],
+  const file = files.find(({ id }) => id === chosen)
+  const [changed, setChanged] = useState<Readonly<Record<string, Feeds>>>({})
+  const where = useMemo(() => ({ brief, response }), [brief, response])
+  const feeds = useMemo(
+    () => (file ? fittingFeeds(changed[file.id] ?? file.feeds ?? {}, file.columns, where) : null),
+    [file, changed, where],
   )
+  function changeFeeds(next: Feeds): void {
+    if (!file) return
+    setChanged((before) => ({ ...before, [file.id]: next }))
+    void onFeeds({ fileId: file.id, feeds: next }).then(
+      ({ kind }) => setProblem(kind === 'done' ? null : NOT_KEPT),
+      () => setProblem(NOT_KEPT),
+    )
+  }
+
+  const replayed = useMemo(() => {
+    if (chosen === BUILT_IN) return { series: builtInDay({ brief, response }), response: given.response }
+    if (loaded?.id !== chosen || !feeds) return null
+    return { series: readingsSeries(loaded.table, feeds), response: fedResponse(given.response, feeds) }
+  }, [chosen, loaded, feeds, brief, response, given])
+  const watched = watchedInput('temperature', where)
 
   useEffect(() => {
-    if (!series || !given.machine) return
+    if (!replayed || !given.machine) return
     let isCurrent = true
     const startedAt = performance.now()
-    const watch = input && limit !== null ? { input: input.id, limit } : undefined
-    void rehearseInWorker(given.response, series, watch, (share) => isCurrent && setProgress(share)).then(
-      (replayed) => {
+    const watch = watched && limit !== null ? { input: watched.id, limit } : undefined
+    void rehearseInWorker(replayed.response, replayed.series, watch, (share) => isCurrent && setProgress(share)).then(
+      (done) => {
         if (!isCurrent) return
         setProgress(null)
-        if (replayed) setRun({ replay: replayed, series, tookMs: performance.now() - startedAt })
+        if (done) setRun({ replay: done, ...replayed, tookMs: performance.now() - startedAt })
       },
     )
     return () => {
       isCurrent = false
     }
-  }, [series, given, input, limit])
+  }, [replayed, given, watched, limit])
 
-  const file = files.find(({ id }) => id === chosen)
   return (
     <StageLayout
       title={
@@ -122,6 +146,17 @@ export function RehearseStage({ installationId, files }: { installationId: strin
               title={`A long file: means of ${formatNumber(loaded.table.meanOverMs / 1000, 0)} s are replayed.`}
             />
           )}
+          {file && feeds && (
+            <>
+              <SideHeading>Taken for</SideHeading>
+              <FeedTable inputs={response.inputs} columns={file.columns} feeds={feeds} onChange={changeFeeds} />
+            </>
+          )}
+          {!file && (
+            <Notice title="A made-up day moves only what people and weather move.">
+              No isolator, no stop, no heat of the controller itself.
+            </Notice>
+          )}
           <SideHeading>Readings of your own</SideHeading>
           <Typography variant="body2" sx={{ mb: 1 }}>
             <Link component={NextLink} href={`/installation/${installationId}/readings`}>
@@ -147,8 +182,9 @@ export function RehearseStage({ installationId, files }: { installationId: strin
         <ReplayCharts
           series={run.series}
           replay={run.replay}
-          response={response}
+          response={run.response}
           target={target ?? null}
+          watched={watched?.id ?? null}
           startsAtMs={file?.fromMs ?? null}
           zone={file?.zone ?? AS_WRITTEN}
         />

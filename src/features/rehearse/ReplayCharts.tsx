@@ -35,6 +35,8 @@ type Props = {
   replay: Replay
   response: Response
   target: Target | null
+  /** The input that the target speaks of. */
+  watched: string | null
   startsAtMs: number | null
   zone: string
 }
@@ -48,7 +50,7 @@ function wholeHours(lastS: number): number[] {
 }
 
 /** Each input and the lead's speed over the same time, one above the other. */
-export function ReplayCharts({ series, replay, response, target, startsAtMs, zone }: Props) {
+export function ReplayCharts({ series, replay, response, target, watched, startsAtMs, zone }: Props) {
   const { kit } = useDocument()
   const preference = usePreference()
   const days = (series.atS.at(-1) ?? 0) / 86400
@@ -59,9 +61,14 @@ export function ReplayCharts({ series, replay, response, target, startsAtMs, zon
     const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}`
     return days > 1.1 ? `${at.getUTCDate()}. ${time}` : time
   }
+  const fanIds = [response.lead, ...response.followers, ...(response.stages?.fixed ?? [])].map((fan) =>
+    typeof fan === 'string' ? fan : fan.fan,
+  )
   const shown = response.inputs.flatMap((input) => {
     const values = series.values[series.inputs.indexOf(input.id)]
-    return values && input.kind !== 'switch' ? [{ input, values }] : []
+    // What is held at one value is said beside the chart, not drawn.
+    const moves = values?.some((value) => value !== values[0]) ?? false
+    return values && moves && input.kind !== 'switch' ? [{ input, values }] : []
   })
   return (
     <>
@@ -74,11 +81,11 @@ export function ReplayCharts({ series, replay, response, target, startsAtMs, zon
           values={values}
           quantity={input.kind}
           clock={clock}
-          band={target?.quantity === input.kind ? target : null}
+          band={input.id === watched ? target : null}
         />
       ))}
       {replay.fansPct.map((values, index) => {
-        const id = index === 0 ? response.lead : (response.followers[index - 1]?.fan ?? '')
+        const id = fanIds[index] ?? ''
         const name = kit.fans.find((fan) => fan.id === id)?.name ?? id
         return (
           <Strip

@@ -3,20 +3,28 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { SealedDay } from '@/features/yard/SealedDay'
-import type { YardLine } from '@/features/yard/yardLine'
+import { SetAsideButton } from '@/features/yard/SetAsideButton'
+import type { BadLine, YardLine } from '@/features/yard/yardLine'
 import { LinkBox } from '@/ui/LinkBox'
 import { Notice } from '@/ui/Notice'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
 
-type Props = { name: string; lines: readonly YardLine[]; newInstallation: ReactNode }
+type Props = {
+  name: string
+  rows: readonly (YardLine | BadLine)[]
+  setAside: readonly { readonly id: string; readonly name: string }[]
+  newInstallation: ReactNode
+}
 
 const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'ground.warnInk', hurts: 'error.main' }
 
 /** All installations of a workspace, by site, each with its rail and its standing. */
-export function Yard({ name, lines, newInstallation }: Props) {
-  const sites = [...new Set(lines.map(({ site }) => site))]
+export function Yard({ name, rows, setAside, newInstallation }: Props) {
+  const sites = [...new Set(rows.map(({ site }) => site))]
+  const lines = rows.filter((row) => 'rail' in row)
+  const bad = rows.filter((row) => 'wrong' in row)
   const needing = lines.filter(({ concern }) => concern)
   const sealed = lines
     .filter(({ sealedAt }) => sealedAt)
@@ -27,12 +35,12 @@ export function Yard({ name, lines, newInstallation }: Props) {
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.75, flexWrap: 'wrap', mb: 1.5 }}>
           <Typography variant="h1">{name}</Typography>
           <Typography sx={{ color: 'text.secondary', flex: 1 }}>
-            {lines.length} {lines.length === 1 ? 'installation' : 'installations'}
+            {rows.length} {rows.length === 1 ? 'installation' : 'installations'}
             {needing.length > 0 && ` · ${needing.length} ${needing.length === 1 ? 'needs' : 'need'} you`}
           </Typography>
           {newInstallation}
         </Box>
-        {lines.length === 0 && (
+        {rows.length === 0 && (
           <Typography sx={{ py: 3 }}>
             Nothing here yet. Make your first installation: its name, its site and its duty are enough to begin.
           </Typography>
@@ -42,6 +50,7 @@ export function Yard({ name, lines, newInstallation }: Props) {
             key={site}
             site={site}
             lines={lines.filter((line) => line.site === site)}
+            bad={bad.filter((line) => line.site === site)}
             isOnly={sites.length === 1 && site === name}
           />
         ))}
@@ -59,7 +68,12 @@ export function Yard({ name, lines, newInstallation }: Props) {
         }}
       >
         <SideHeading>Needs you</SideHeading>
-        {needing.length === 0 && <Typography variant="body2">Nothing just now.</Typography>}
+        {needing.length + bad.length === 0 && <Typography variant="body2">Nothing just now.</Typography>}
+        {bad.map(({ id, name: title }) => (
+          <Notice key={id} title={title}>
+            It cannot be opened. <Link href={`/installation/${id}/respond`}>See what is wrong</Link>
+          </Notice>
+        ))}
         {needing.map(({ id, name: title, concern }) => (
           <Notice key={id} grave={concern?.grave} title={title}>
             {concern?.title} {concern?.detail} <Link href={`/installation/${id}/respond`}>Open it</Link>
@@ -69,6 +83,14 @@ export function Yard({ name, lines, newInstallation }: Props) {
         {sealed.map(({ id, name: title, sealedAt, sealedNumber }) => (
           <Ruled key={id} label={`${title}, rev ${sealedNumber ?? ''}`}>
             <SealedDay at={sealedAt ?? ''} />
+          </Ruled>
+        ))}
+        {setAside.length > 0 && <SideHeading>Set aside</SideHeading>}
+        {setAside.map(({ id, name: title }) => (
+          <Ruled key={id} label={title}>
+            <SetAsideButton id={id} name={title} isAside={false}>
+              Bring back
+            </SetAsideButton>
           </Ruled>
         ))}
       </Box>
@@ -86,7 +108,9 @@ const GRID = {
   alignItems: 'center',
 }
 
-function SiteTable({ site, lines, isOnly }: { site: string; lines: readonly YardLine[]; isOnly: boolean }) {
+type TableProps = { site: string; lines: readonly YardLine[]; bad: readonly BadLine[]; isOnly: boolean }
+
+function SiteTable({ site, lines, bad, isOnly }: TableProps) {
   return (
     <Box component="section" aria-label={site} sx={{ mb: 3 }}>
       {!isOnly && <Typography variant="h2">{site}</Typography>}
@@ -157,6 +181,30 @@ function SiteTable({ site, lines, isOnly }: { site: string; lines: readonly Yard
           </Typography>
         </LinkBox>
       ))}
+      {bad.map((line) => (
+        <BadRow key={line.id} {...line} />
+      ))}
+    </Box>
+  )
+}
+
+/** One that cannot be opened: what is wrong with it, and the ways out. */
+function BadRow({ id, name, wrong }: BadLine) {
+  return (
+    <Box sx={{ borderBottom: 1, borderColor: 'divider', py: 1.25 }}>
+      <Typography sx={{ fontWeight: 700 }}>{name}</Typography>
+      <Typography variant="body2" sx={{ color: 'ground.warnInk' }}>
+        It cannot be opened. {wrong}
+      </Typography>
+      <Typography variant="body2" component="div" sx={{ display: 'flex', gap: 2 }}>
+        <Link href={`/installation/${id}/respond`}>Open as text</Link>
+        <a href={`/api/installation/${id}/export`} download>
+          Export
+        </a>
+        <SetAsideButton id={id} name={name} isAside>
+          Set aside
+        </SetAsideButton>
+      </Typography>
     </Box>
   )
 }

@@ -6,9 +6,11 @@ import { demoInstallation } from '@/testing/examples'
 const line = (document: Installation, sealed: Installation | null) =>
   yardLine(
     {
+      kind: 'open',
+      setAsideAt: null,
       id: 'one',
       siteName: 'Wherry Lane Yard',
-      workingCopy: { version: 1, document, savedAt: new Date(0), savedBy: 'Tam' },
+      workingCopy: { version: 1, document, problems: [], savedAt: new Date(0), savedBy: 'Tam' },
       sealed: sealed && { number: 3, sealedAt: new Date('2026-11-19T10:00:00Z'), document: sealed },
     },
     METRIC,

@@ -4,6 +4,7 @@ import { derive } from '@/core/derive'
 import { evaluateAt } from '@/core/evaluate'
 import type { Installation } from '@/core/document/installation'
 import { readInstallation } from '@/core/document/read'
+import { problemLine } from '@/core/problem'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
 import { ruleInputId, type Cause } from '@/core/response/rules/kind'
@@ -31,9 +32,24 @@ export type YardLine = {
   readonly concern: { readonly title: string; readonly detail: string; readonly grave: boolean } | null
 }
 
+/** A row that cannot be shown as the others are: what is wrong with it. Its ways out are the same for all. */
+export type BadLine = { readonly id: string; readonly site: string; readonly name: string; readonly wrong: string }
+
+/** A row of the yard; one that cannot be opened, or that the program fails on, takes only itself down. */
+export function yardRow(row: YardRow, preference: UnitPreference): YardLine | BadLine {
+  const bad = (name: string, wrong: string): BadLine => ({ id: row.id, site: row.siteName, name, wrong })
+  if (row.kind === 'unreadable') return bad(row.name, row.problems.slice(0, 3).map(problemLine).join(' '))
+  try {
+    return yardLine(row, preference)
+  } catch (error) {
+    console.error(error)
+    return bad(row.workingCopy.document.name, 'Soft Gale itself fails on it; tell who looks after the program.')
+  }
+}
+
 /** What one installation shows in the yard: its rail, the speed at the middle of its target band, and its standing. */
 export function yardLine(
-  { id, siteName, workingCopy: { document }, sealed }: YardRow,
+  { id, siteName, workingCopy: { document, problems }, sealed }: Extract<YardRow, { kind: 'open' }>,
   preference: UnitPreference,
 ): YardLine {
   const derived = derive(document)
@@ -81,6 +97,10 @@ export function yardLine(
           : { text: `As sealed, rev ${sealed.number}`, tone: 'plain' },
     sealedAt: sealed?.sealedAt.toISOString() ?? null,
     sealedNumber: sealed?.number ?? null,
-    concern: concern ? { title: concern.title, detail: concern.detail, grave: concern.severity === 'hurts' } : null,
+    concern: concern
+      ? { title: concern.title, detail: concern.detail, grave: concern.severity === 'hurts' }
+      : problems[0]
+        ? { title: 'Something in it cannot be right.', detail: problemLine(problems[0]), grave: false }
+        : null,
   }
 }

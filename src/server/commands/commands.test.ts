@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import type { Scope } from '@/db/client'
+import { inWorkspace } from '@/db/client'
+import { workingCopy } from '@/db/schema'
+import { replaceText } from '@/server/commands/replaceText'
 import { getInstallation } from '@/db/queries/installation'
 import { getReadings, listReadingFiles } from '@/db/queries/reading'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
@@ -23,20 +26,58 @@ beforeEach(async () => {
   await importInstallation(scope, { id, site: 'Lock Cottage', text: demoText('installations/fruiting-room.json') })
 })
 
+async function openRow(of: string) {
+  const row = await getInstallation(scope, of)
+  if (row?.kind !== 'open') throw new Error('it does not open')
+  return row
+}
+
 const lines = (result: Result<object>): string[] =>
   result.kind === 'invalid' ? result.problems.map(problemLine) : [result.kind]
 
 test('an imported installation is exported byte for byte', async () =>
-  expect(canonicalJson((await getInstallation(scope, id))?.workingCopy.document)).toBe(
-    demoText('installations/fruiting-room.json'),
-  ))
+  expect(canonicalJson((await openRow(id)).workingCopy.document)).toBe(demoText('installations/fruiting-room.json')))
+
+test.each([
+  {
+    what: 'an answer that no choice knows',
+    answers: { animal: 'hen' },
+    line: /brief.answers.animal: There is no question of grow-room “animal”/,
+  },
+  {
+    what: 'a word for a number',
+    answers: { temp: 'warm' },
+    line: /brief.answers.temp: .* is a string; this needs a number/,
+  },
+  {
+    what: 'a number outside',
+    answers: { damp: 140 },
+    line: /brief.answers.damp: .* is 140 %RH; it must lie between 20 and 98/,
+  },
+])('an import with $what is refused with its place', async ({ answers, line }) => {
+  const document = demoInstallation('fruiting-room')
+  const text = JSON.stringify({ ...document, brief: { ...document.brief, answers } })
+  expect(lines(await importInstallation(scope, { id: randomUUID(), site: 'Lock Cottage', text })).join(' ')).toMatch(
+    line,
+  )
+})
+
+test('a text that was mended takes the place of one that could not be opened; one that is still wrong does not', async () => {
+  await inWorkspace(scope, (tx) => tx.update(workingCopy).set({ document: { name: 'Shed' } }))
+  const mend = (text: string, version = 1) => replaceText(scope, { id, version, text })
+  expect(lines(await mend('{"schema": "soft-gale/installation@1"}')).join(' ')).toMatch(/“name” is missing/)
+  expect((await getInstallation(scope, id))?.kind).toBe('unreadable')
+  expect(await mend(demoText('installations/fruiting-room.json'))).toEqual({ kind: 'done' })
+  expect((await openRow(id)).workingCopy.version).toBe(2)
+  expect((await mend(demoText('installations/fruiting-room.json'))).kind).toBe('behind')
+})
 
 test('making the same installation twice makes one, and leaves the first as it is', async () => {
   expect(await makeInstallation(scope, { id, site: 'Lock Cottage', name: 'Other', duty: 'exhaust' })).toEqual({
     kind: 'done',
     id,
   })
-  expect((await getInstallation(scope, id))?.workingCopy.document.name).toBe('Fruiting room 2, exhaust and make-up')
+  expect((await openRow(id)).workingCopy.document.name).toBe('Fruiting room 2, exhaust and make-up')
 })
 
 test.each([
@@ -56,7 +97,7 @@ test('a document that contradicts itself is not kept, and the one before stays',
   expect(lines(await keepWorkingCopy(scope, { id, baseVersion: 1, saveId: randomUUID(), document }))).toContain(
     'response.floor.speedPct: The floor (95 %) is above the ceiling (90 %).',
   )
-  expect((await getInstallation(scope, id))?.workingCopy.version).toBe(1)
+  expect((await openRow(id)).workingCopy.version).toBe(1)
 })
 
 test('a check is judged on the server, against the kept working copy', async () => {
@@ -108,7 +149,10 @@ describe('readings files', () => {
     })
     const [file] = await listReadingFiles(scope, id)
     expect(await getReadings(scope, file!.id)).toEqual({
-      columns: ['temperature', 'humidity'],
+      columns: [
+        { name: 'Temperatur °C', quantity: 'temperature' },
+        { name: 'rH %', quantity: 'humidity' },
+      ],
       zone: 'as-written',
       atMs: [Date.UTC(2026, 10, 9, 10), Date.UTC(2026, 10, 9, 10, 1)],
       values: [

@@ -7,6 +7,7 @@ import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { rowReader, type ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { isZone } from '@/core/formats/readingsCsv/zone'
 import type { Problem } from '@/core/problem'
+import { Feeds } from '@/core/space/feeds'
 import type { Scope } from '@/db/client'
 import { importReadings, type ReadingFile } from '@/db/queries/reading'
 import { closed, Uuid } from '@/server/commands/input'
@@ -25,6 +26,8 @@ const readInput = validator(
       name: Type.String({ minLength: 1, maxLength: 120 }),
       /** How the file is to be read; looked for in it where nothing is said. */
       layout: Type.Optional(ReadingLayout),
+      /** Which input takes which column, by their places among those that are kept. */
+      feeds: Type.Optional(Type.Union([Feeds, Type.Null()])),
     },
     closed,
   ),
@@ -144,7 +147,7 @@ export async function importReadingsFile(
 ): Promise<Result<{ file: ReadingFile }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const { id, installationId, name, layout: asked } = read.value
+  const { id, installationId, name, layout: asked, feeds } = read.value
   let [layout, whole] = [asked, body]
   if (layout) {
     const fault = layoutFault(layout)
@@ -164,6 +167,7 @@ export async function importReadingsFile(
         installationId,
         name,
         zone: layout.zone,
+        feeds,
         columns: layout.columns.map((column) => ({ name: column.name, quantity: column.quantity })),
       },
       batches(whole, layout, onProgress),

@@ -28,6 +28,7 @@ export async function keepCheck(
   const { id, installationId, check: checkId, reading } = read.value
   const row = await getInstallation(scope, installationId)
   if (!row) return { kind: 'unknown' }
+  if (row.kind === 'unreadable') return { kind: 'invalid', problems: row.problems }
   const { document } = row.workingCopy
   const { machine } = derive(document).given
   const check = machine ? provePlan(machine, document.kit).find((candidate) => candidate.id === checkId) : undefined

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox'
-import { readInstallation } from '@/core/document/read'
+import { openInstallation } from '@/core/document/open'
 import { validator } from '@/core/document/validator'
 import type { Scope } from '@/db/client'
 import { saveWorkingCopy } from '@/db/queries/installation'
@@ -17,10 +17,11 @@ export async function keepWorkingCopy(
 ): Promise<Result<{ version: number; savedAt: string }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const document = readInstallation(read.value.document)
-  if (!document.ok) return { kind: 'invalid', problems: document.problems }
+  const opened = openInstallation(read.value.document)
+  if (opened.kind === 'unreadable') return { kind: 'invalid', problems: opened.problems }
+  const problems = opened.kind === 'marked' ? opened.problems : []
   const { id, baseVersion, saveId } = read.value
-  const outcome = await saveWorkingCopy(scope, { id, baseVersion, saveId, document: document.value })
+  const outcome = await saveWorkingCopy(scope, { id, baseVersion, saveId, document: opened.document, problems })
   switch (outcome.kind) {
     case 'kept':
       return { kind: 'done', version: outcome.version, savedAt: outcome.savedAt.toISOString() }
@@ -31,6 +32,8 @@ export async function keepWorkingCopy(
         savedBy: outcome.savedBy,
         savedAt: outcome.savedAt.toISOString(),
       }
+    case 'contradicts':
+      return { kind: 'invalid', problems: outcome.problems }
     case 'unknown':
       return outcome
   }

@@ -27,6 +27,8 @@ export async function seal(scope: Scope, input: unknown): Promise<Result<{ numbe
       return { kind: 'done', number: outcome.number }
     case 'behind':
       return { kind: 'behind', version: outcome.version, savedBy: '', savedAt: '' }
+    case 'contradicts':
+      return { kind: 'invalid', problems: outcome.problems }
     case 'unknown':
       return outcome
   }

@@ -2,6 +2,7 @@ import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/document/validator'
 import { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
+import { Feeds } from '@/core/space/feeds'
 import type { Scope } from '@/db/client'
 import { addImportPiece, beginImport, dropImport, queueImport } from '@/db/queries/importJob'
 import { layoutFault } from '@/server/commands/importReadingsFile'
@@ -18,6 +19,7 @@ const readInput = validator(
       name: Type.String({ minLength: 1, maxLength: 120 }),
       bytes: Type.Integer({ minimum: 1, maximum: LARGEST_READINGS_BYTES }),
       layout: ReadingLayout,
+      feeds: Type.Union([Feeds, Type.Null()]),
     },
     closed,
   ),
@@ -31,10 +33,11 @@ export async function sendReadings(
 ): Promise<Result<{ id: string }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const { id, installationId, name, bytes, layout } = read.value
+  const { id, installationId, name, bytes, layout, feeds } = read.value
   const fault = layoutFault(layout)
   if (fault) return { kind: 'invalid', problems: [fault] }
-  if (!(await beginImport(scope, { id, installationId, name, layout, bytesTotal: bytes }))) return { kind: 'unknown' }
+  if (!(await beginImport(scope, { id, installationId, name, layout, feeds, bytesTotal: bytes })))
+    return { kind: 'unknown' }
   try {
     let [held, heldBytes, no, total]: [Uint8Array[], number, number, number] = [[], 0, 0, 0]
     const flush = async () => {

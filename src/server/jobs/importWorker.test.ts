@@ -53,7 +53,15 @@ async function send(text: string, more: object = {}): Promise<string> {
   const id = randomUUID()
   const result = await sendReadings(
     scope,
-    { id, installationId, name: 'attic.csv', bytes: new TextEncoder().encode(text).length, layout, ...more },
+    {
+      id,
+      installationId,
+      name: 'attic.csv',
+      bytes: new TextEncoder().encode(text).length,
+      layout,
+      feeds: null,
+      ...more,
+    },
     inPieces(text),
   )
   expect(result).toEqual({ kind: 'done', id })
@@ -127,7 +135,7 @@ test.each([
   { name: 'a layout of another shape', more: { layout: { ...layout, delimiter: '#' } }, said: /layout\.delimiter/ },
 ])('$name: refused at the door, and no job is left', async ({ more, said }) => {
   const text = minutes(3)
-  const input = { id: randomUUID(), installationId, name: 'x.csv', bytes: text.length, layout, ...more }
+  const input = { id: randomUUID(), installationId, name: 'x.csv', bytes: text.length, layout, feeds: null, ...more }
   const result = await sendReadings(scope, input, inPieces(text))
   expect(result.kind === 'invalid' ? result.problems.map(problemLine).join(' ') : result.kind).toMatch(said)
   expect(await listImports(scope, installationId)).toEqual([])

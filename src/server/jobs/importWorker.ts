@@ -9,12 +9,12 @@ async function runImport(workspaceId: string, jobId: string): Promise<void> {
   const scope = { workspaceId, personId: '', personName: '' }
   const found = await getImport(scope, jobId)
   if (!found || found.job.state === 'done') return
-  const { job, layout, cancelAsked } = found
+  const { job, layout, feeds, cancelAsked } = found
   if (cancelAsked) return endImport(scope, jobId, { state: 'cancelled' })
   try {
     const result = await importReadingsFile(
       scope,
-      { id: jobId, installationId: job.installationId, name: job.name, layout },
+      { id: jobId, installationId: job.installationId, name: job.name, layout, feeds },
       importPieces(scope, jobId),
       async (bytes, lines) => {
         if ((await noteImport(scope, jobId, bytes, lines)).cancelAsked) throw new Cancelled()

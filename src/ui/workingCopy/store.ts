@@ -2,7 +2,8 @@ import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'imm
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Installation } from '@/core/document/installation'
 import { checkInstallation } from '@/core/document/checkInstallation'
-import type { Problem } from '@/core/problem'
+import { newProblems } from '@/core/document/open'
+import { problemLine, type Problem } from '@/core/problem'
 import { fetchCopy, sendChange, type FetchedCopy } from '@/ui/workingCopy/send'
 import { clearUnsent, dropUnsent, readUnsent, writeUnsent } from '@/ui/workingCopy/unsent'
 
@@ -28,6 +29,8 @@ export type WorkingCopyState = {
   readonly document: Installation
   readonly version: number
   readonly standing: Standing
+  /** What contradicts itself in the document as it was opened, as far as it still does. */
+  readonly marked: readonly Problem[]
   readonly past: readonly Edit[]
   readonly future: readonly Edit[]
   /** Changes the document. Edits with the same `key` in a row are one for undo: a drag, a field being typed. */
@@ -61,6 +64,8 @@ export function createWorkingCopyStore(
   let isSending = false
   // The change that is on its way or owed; a new one after it gets a new id.
   let owed: { saveId: string } | null = null
+  // What stood in the stored document already does not hold up other changes.
+  let opened: readonly Problem[] = checkInstallation(start.document)
 
   return createStore<WorkingCopyState>()((set, get) => {
     const later = (ms: number) => {
@@ -108,7 +113,9 @@ export function createWorkingCopyStore(
       owed = { saveId: crypto.randomUUID() }
       writeUnsent(id, { baseVersion: get().version, saveId: owed.saveId, document })
       if (get().standing.kind === 'behind') return
-      const problems = checkInstallation(document)
+      const all = checkInstallation(document)
+      const problems = newProblems(opened, all)
+      set({ marked: opened.filter((problem) => all.some((other) => problemLine(other) === problemLine(problem))) })
       if (problems.length > 0) {
         clearTimeout(timer)
         set({ standing: { kind: 'contradicts', problems } })
@@ -126,12 +133,14 @@ export function createWorkingCopyStore(
     const take = ({ document, version, savedAt }: FetchedCopy) => {
       owed = null
       dropUnsent(id)
-      set({ document, version, past: [], future: [], standing: { kind: 'kept', savedAt } })
+      opened = checkInstallation(document)
+      set({ marked: opened, document, version, past: [], future: [], standing: { kind: 'kept', savedAt } })
     }
 
     return {
       id,
       document: start.document,
+      marked: opened,
       version: start.version,
       standing: { kind: 'kept', savedAt: start.savedAt },
       past: [],
@@ -198,7 +207,7 @@ export function createWorkingCopyStore(
         if (unsent) {
           owed = { saveId: unsent.saveId }
           set({ document: unsent.document, version: unsent.baseVersion, standing: { kind: 'keeping' } })
-          if (checkInstallation(unsent.document).length > 0) owe(unsent.document)
+          if (newProblems(opened, checkInstallation(unsent.document)).length > 0) owe(unsent.document)
           else later(0)
         } else if (theirs && theirs.version > get().version) take(theirs)
       },

@@ -1,4 +1,6 @@
 import type { Installation } from '@/core/document/installation'
+import { openInstallation } from '@/core/document/open'
+import { parseJson } from '@/core/document/read'
 
 /** A change that the server has not yet said it kept. It lies in the browser until then, so that nothing is lost with the tab or the line. */
 export type Unsent = { readonly baseVersion: number; readonly saveId: string; readonly document: Installation }
@@ -13,15 +15,23 @@ export function clearUnsent(installationId: string, saveId: string): void {
   if (readUnsent(installationId)?.saveId === saveId) localStorage.removeItem(key(installationId))
 }
 
-/** What this browser still owes the server; null when nothing, or when it cannot be read. */
+const leftKey = (installationId: string) => `gale:left:${installationId}`
+
+/** What this browser still owes the server; null when nothing. What an older program left here and cannot be read any more is kept under
+ *  another key: nothing of it is thrown away, and it does not stand in the way. */
 export function readUnsent(installationId: string): Unsent | null {
   const text = localStorage.getItem(key(installationId))
   if (text === null) return null
-  try {
-    return JSON.parse(text) as Unsent
-  } catch {
-    return null
+  const data = parseJson(text)
+  const unsent = data.ok ? (data.value as Partial<Unsent> | null) : null
+  if (unsent && typeof unsent.saveId === 'string' && typeof unsent.baseVersion === 'number') {
+    const opened = openInstallation(unsent.document)
+    if (opened.kind !== 'unreadable')
+      return { baseVersion: unsent.baseVersion, saveId: unsent.saveId, document: opened.document }
   }
+  localStorage.setItem(leftKey(installationId), text)
+  localStorage.removeItem(key(installationId))
+  return null
 }
 
 export const dropUnsent = (installationId: string): void => localStorage.removeItem(key(installationId))

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { listControllerModels, listOwnModelIds } from '@/db/queries/controllerModel'
+import { listModels, listOwnModelIds } from '@/db/queries/controllerModel'
 import { ControllersPage } from '@/features/controllers/ControllersPage'
 import { requireSigned } from '@/server/scope'
 
@@ -7,6 +7,6 @@ export const metadata: Metadata = { title: 'Controllers' }
 
 export default async function Controllers() {
   const { scope, preference } = await requireSigned()
-  const [models, own] = await Promise.all([listControllerModels(scope), listOwnModelIds(scope)])
-  return <ControllersPage models={models} own={own} preference={preference} />
+  const [{ models, unreadable }, own] = await Promise.all([listModels(scope), listOwnModelIds(scope)])
+  return <ControllersPage models={models} unreadable={unreadable} own={own} preference={preference} />
 }

@@ -9,6 +9,7 @@ import {
   type ReadingLayout,
   type ReadingQuantity,
 } from '@/core/formats/readingsCsv/layout'
+import { contactState } from '@/core/formats/readingsCsv/reader'
 import { bad, good, type Outcome } from '@/core/problem'
 import { quantitySpec } from '@/core/quantity/units'
 
@@ -26,6 +27,7 @@ const TIME_OF_DAY = /^(time|zeit|uhrzeit)\b/i
 const DATE = /^(date|datum)\b/i
 /** Headings by the words people use; the first that fits counts. */
 const HEADINGS: readonly (readonly [RegExp, ReadingQuantity])[] = [
+  [/light level|brightness|lux|\blx\b|light sensor/i, 'light'],
   [/humid|%rh|\brh\b|feuchte/i, 'humidity'],
   [/co2|co₂|ppm/i, 'concentration'],
   [/temp|°c|°f|\bdeg ?[cf]\b/i, 'temperature'],
@@ -36,8 +38,8 @@ const HEADINGS: readonly (readonly [RegExp, ReadingQuantity])[] = [
   [/sound|noise|\bdb/i, 'sound'],
   [/power|\bw\b|watt/i, 'power'],
   [/current|\bamp|\ba\b/i, 'current'],
+  [/^light\b(?!.*switch)/i, 'light'],
   [/volt|\bv\b/i, 'volts'],
-  [/light|lux|\blx\b/i, 'light'],
   [/speed|fan|duty|%/i, 'speed'],
 ]
 
@@ -54,14 +56,27 @@ function unitIn(name: string, quantity: ReadingQuantity): string | null {
   )
 }
 
-/** What a column holds, by its heading; null where the heading says nothing. */
-function columnOf(name: string, index: number): { column: ReadingColumn; isUnitSaid: boolean } | null {
-  const quantity = HEADINGS.find(([pattern]) => pattern.test(name))?.[1]
+const CONTACT = /contact|switch|door|on ?\/ ?off|0 ?\/ ?1|boost|button|relay|defrost|isolat|\bstate\b/i
+
+/** Words of a contact throughout, or 0 and 1 under a heading that speaks of one. */
+function isContact(name: string, cells: readonly string[]): boolean {
+  const said = cells.filter((cell) => cell.trim() !== '')
+  const areStates = said.length > 0 && said.every((cell) => contactState(cell) !== null)
+  return areStates && (CONTACT.test(name) || said.some((cell) => /[a-z]/i.test(cell)))
+}
+
+/** What a column holds, by its heading and its first cells; null where neither says anything. */
+function columnOf(
+  name: string,
+  index: number,
+  cells: readonly string[],
+): { column: ReadingColumn; isUnitSaid: boolean } | null {
+  const quantity = isContact(name, cells) ? 'contact' : HEADINGS.find(([pattern]) => pattern.test(name))?.[1]
   if (!quantity) return null
   const said = unitIn(name, quantity)
   return {
     column: { index, name, quantity, unit: said ?? quantitySpec(quantity).units[0].symbol },
-    isUnitSaid: said !== null,
+    isUnitSaid: said !== null || quantity === 'contact',
   }
 }
 
@@ -109,7 +124,13 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
   const isSplit = dateIndex >= 0 && timeOfDay >= 0
   const timeIndex = isSplit ? dateIndex : header.findIndex((name) => TIME.test(name))
   const guessed = header.flatMap((name, index) =>
-    index === timeIndex || (isSplit && index === timeOfDay) ? [] : (columnOf(name, index) ?? []),
+    index === timeIndex || (isSplit && index === timeOfDay)
+      ? []
+      : (columnOf(
+          name,
+          index,
+          sample.map((cells) => cells[index] ?? ''),
+        ) ?? []),
   )
   const columns = guessed.map(({ column }) => column)
   if (columns.length === 0)

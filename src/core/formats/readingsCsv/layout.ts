@@ -16,6 +16,7 @@ export const READING_QUANTITIES = [
   'volts',
   'concentration',
   'light',
+  'contact',
 ] as const satisfies readonly Quantity[]
 export type ReadingQuantity = (typeof READING_QUANTITIES)[number]
 
@@ -35,7 +36,7 @@ export const ReadingColumn = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 120 }),
     quantity: Type.Union(READING_QUANTITIES.map((quantity) => Type.Literal(quantity))),
     /** Symbol of the unit the file has it in, one of the quantity’s. */
-    unit: Type.String({ minLength: 1, maxLength: 10 }),
+    unit: Type.String({ minLength: 1, maxLength: 12 }),
   },
   closed,
 )

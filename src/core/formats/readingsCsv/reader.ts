@@ -11,6 +11,22 @@ export type RowOutcome =
 
 const NUMBER = /^[+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?$/
 
+/** What loggers write for a contact: a door is on while it is open. */
+const CONTACT_WORDS: Readonly<Record<string, number>> = {
+  on: 1,
+  off: 0,
+  open: 1,
+  closed: 0,
+  true: 1,
+  false: 0,
+  yes: 1,
+  no: 0,
+  '1': 1,
+  '0': 0,
+}
+/** 1 or 0 for a word of a contact; null for anything else. */
+export const contactState = (cell: string): number | null => CONTACT_WORDS[cell.trim().toLowerCase()] ?? null
+
 export type RowReader = (cells: readonly string[], lineNumber: number) => RowOutcome
 
 /** Reads the lines of a readings file one after another: times must rise, and one decimal mark is used throughout.
@@ -43,9 +59,15 @@ export function rowReader(layout: Omit<ReadingLayout, 'delimiter' | 'skipLines'>
         `“${timeText.trim()}” did not exist in ${zone}: the clocks went forward over it. Choose “as the logger wrote it” if its clock was never changed.`,
       )
     const values: number[] = []
-    for (const { index, name, unit, plausible } of columns) {
+    for (const { index, name, quantity, unit, plausible } of columns) {
       const cell = (cells[index] ?? '').trim()
       if (cell === '') return refuse(`${name} is empty.`)
+      if (quantity === 'contact') {
+        const state = contactState(cell)
+        if (state === null) return refuse(`“${cell}” in ${name} is no state of a contact; write on or off, 1 or 0.`)
+        values.push(state)
+        continue
+      }
       if (!NUMBER.test(cell)) return refuse(`“${cell}” in ${name} is not a number.`)
       const mark = cell.includes(',') ? ',' : cell.includes('.') ? '.' : null
       if (mark && decimal && mark !== decimal)

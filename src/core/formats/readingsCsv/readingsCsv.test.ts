@@ -76,6 +76,18 @@ test.each<{ name: string; text: string; layout: Partial<ReadingLayout>; columns:
     columns: ['temperature °C'],
     unsure: ['date-order', 'unit'],
   },
+  {
+    name: 'contacts, in words and in figures, and a light sensor in percent',
+    text: 'time,door,boost contact,light (%),fan running\n2026-11-09 10:00,open,0,40,on\n2026-11-09 10:01,closed,1,42,off\n',
+    layout: { delimiter: ',' },
+    columns: ['contact on/off', 'contact on/off', 'light % of sensor', 'contact on/off'],
+  },
+  {
+    name: 'a light switch is a contact, a light level in lux is none',
+    text: 'time,light switch,light (lx),temperature (°C)\n2026-11-09 10:00,on,120,0\n2026-11-09 10:01,off,90,1\n',
+    layout: { delimiter: ',' },
+    columns: ['contact on/off', 'light lx', 'temperature °C'],
+  },
 ])('a file of $name', ({ text, layout, columns, unsure = [] }) => {
   const guess = guessed(text)
   expect(guess.layout).toMatchObject(layout)
@@ -219,4 +231,41 @@ test.each(['as-written', 'Europe/London'])('what is written out can be read in a
     ),
     { seed: 72, numRuns: 60 },
   )
+})
+
+describe('a column of a contact', () => {
+  const layout: ReadingLayout = {
+    delimiter: ',',
+    decimal: '.',
+    dateOrder: 'ymd',
+    zone: 'as-written',
+    skipLines: 0,
+    timeIndex: 0,
+    columns: [{ index: 1, name: 'door', quantity: 'contact', unit: 'on/off' }],
+  }
+  test.each([
+    ['on', 1],
+    ['OFF', 0],
+    ['open', 1],
+    ['Closed', 0],
+    ['true', 1],
+    ['no', 0],
+    ['1', 1],
+    ['0', 0],
+  ])('%s is %d', (cell, state) =>
+    expect(rowReader(layout)(['2026-11-09 10:00', cell], 2)).toMatchObject({ ok: true, row: { values: [state] } }),
+  )
+  test.each(['maybe', '2', '0.5'])('“%s” is refused with its line', (cell) => {
+    const outcome = rowReader(layout)(['2026-11-09 10:00', cell], 7)
+    expect(outcome.ok ? '' : problemLine(outcome.problem)).toMatch(/^line 7: .* is no state of a contact/)
+  })
+  test('it is written as words, and read back', () => {
+    const { header, rows } = writeReadingsCsv(layout.columns, 'as-written')
+    expect(header + rows([{ atMs: Date.UTC(2026, 10, 9), values: [1] }])).toBe(
+      'time,contact (on/off)\n2026-11-09 00:00:00,on\n',
+    )
+    expect(guessed('time,contact (on/off)\n2026-11-09 00:00:00,on\n').layout.columns[0]).toMatchObject({
+      quantity: 'contact',
+    })
+  })
 })

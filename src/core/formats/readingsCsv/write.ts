@@ -27,6 +27,14 @@ export function writeReadingsCsv(
   }
   return {
     header: lines([['time', ...named]]),
-    rows: (rows) => lines(rows.map(({ atMs, values }) => [timeText(atMs), ...values.map(asRead)])),
+    rows: (rows) =>
+      lines(
+        rows.map(({ atMs, values }) => [
+          timeText(atMs),
+          ...values.map((value, column) =>
+            columns[column]?.quantity === 'contact' ? (value >= 0.5 ? 'on' : 'off') : asRead(value),
+          ),
+        ]),
+      ),
   }
 }

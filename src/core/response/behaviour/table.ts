@@ -109,13 +109,11 @@ export function lines(response: Response): readonly Line[] {
   return NAMES.flatMap((behaviour): readonly Line[] => {
     const kind = kindOf(behaviour)
     return [
-      ...kind.places(response).map((place) => ({
-        behaviour,
-        kind,
-        place,
-        value: valueAt(response, place),
-        asideAt: null,
-      })),
+      // In a document that contradicts itself a place may be named twice, and then holds something else.
+      ...kind.places(response).flatMap((place) => {
+        const value = valueAt(response, place)
+        return value === undefined ? [] : [{ behaviour, kind, place, value, asideAt: null }]
+      }),
       ...aside.flatMap(({ at, value }, asideAt) =>
         behaviourAt(at) === behaviour ? [{ behaviour, kind, place: at, value, asideAt }] : [],
       ),

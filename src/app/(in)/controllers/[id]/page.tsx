@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { canonicalJson } from '@/core/document/canonical'
 import { freeId } from '@/core/document/freeId'
+import { readControllerModel } from '@/core/document/read'
 import { getControllerModel, listControllerModels } from '@/db/queries/controllerModel'
 import { listInstallationNames } from '@/db/queries/installation'
 import { ModelEditor } from '@/features/controllers/ModelEditor'
@@ -13,19 +14,20 @@ export default async function ControllerPage({ params }: { params: Promise<{ id:
   const [{ scope, preference }, { id }] = await Promise.all([requireSigned(), params])
   const found = await getControllerModel(scope, decodeURIComponent(id))
   if (!found) notFound()
-  const { model, madeBy } = found
+  const { data, madeBy } = found
+  const read = readControllerModel(data)
   const [known, yard] = await Promise.all([listControllerModels(scope), listInstallationNames(scope)])
   const own =
-    madeBy === null
+    madeBy === null && read.ok
       ? {
-          ...model,
+          ...read.value,
           id: freeId(
             known.map((other) => other.id),
-            `${model.id}-own`,
+            `${read.value.id}-own`,
           ),
-          name: `${model.name}, my own`,
-          about: `Begun from “${model.name}”.`,
+          name: `${read.value.name}, my own`,
+          about: `Begun from “${read.value.name}”.`,
         }
-      : model
+      : data
   return <ModelEditor text={canonicalJson(own)} isNew={madeBy === null} installations={yard} preference={preference} />
 }

@@ -1,10 +1,12 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { cache, type ReactNode } from 'react'
+import { canonicalJson } from '@/core/document/canonical'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { getSealed, listSeals } from '@/db/queries/revision'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
+import { UnreadableInstallation } from '@/features/unreadable/UnreadableInstallation'
 import { requireSignedAt } from '@/server/scope'
 
 /** Title and page ask for the same installation: one query a request. */
@@ -15,13 +17,24 @@ type Props = { params: Promise<{ id: string }>; children: ReactNode }
 export async function generateMetadata({ params }: Omit<Props, 'children'>): Promise<Metadata> {
   const { scope, id } = await requireSignedAt({ params })
   const row = await installationOnce(scope, id)
-  return { title: row?.workingCopy.document.name ?? 'Not found' }
+  return { title: row ? (row.kind === 'open' ? row.workingCopy.document.name : row.name) : 'Not found' }
 }
 
 export default async function InstallationLayout({ params, children }: Props) {
   const { scope, preference, id } = await requireSignedAt({ params })
   const row = await installationOnce(scope, id)
   if (!row) notFound()
+  if (row.kind === 'unreadable')
+    return (
+      <UnreadableInstallation
+        id={id}
+        name={row.name}
+        siteName={row.siteName}
+        version={row.version}
+        text={canonicalJson(row.data)}
+        problems={row.problems}
+      />
+    )
   const [results, [last]] = await Promise.all([listCheckResults(scope, id), listSeals(scope, id)])
   const sealed = last ? await getSealed(scope, id, last.number) : null
   const { document, version, savedAt } = row.workingCopy

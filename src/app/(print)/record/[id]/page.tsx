@@ -4,6 +4,7 @@ import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { listRevisions } from '@/db/queries/revision'
 import { RecordSheet } from '@/features/record/RecordSheet'
+import { Fault } from '@/ui/Fault'
 import { requireSignedAt } from '@/server/scope'
 
 export const dynamic = 'force-dynamic'
@@ -11,18 +12,30 @@ export const metadata: Metadata = { title: 'Record' }
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ rev?: string }> }
 
-/** The record of a sealed revision, or of the working copy, for paper. */
+const WORKING = 'working'
+
+/** The record of a sealed revision (the last one where none is named), or of the working copy, for paper. */
 export default async function RecordPage({ params, searchParams }: Props) {
   const { scope, preference, id } = await requireSignedAt({ params })
   const { rev } = await searchParams
   const row = await getInstallation(scope, id)
   if (!row) notFound()
   const [revisions, results] = await Promise.all([listRevisions(scope, id), listCheckResults(scope, id)])
-  const revision = rev === undefined ? null : (revisions.find(({ number }) => String(number) === rev) ?? notFound())
+  // A record is of what was sealed; the working copy is printed only when it is asked for by name.
+  const wanted = rev ?? String(revisions[0]?.number ?? WORKING)
+  const revision = wanted === WORKING ? null : (revisions.find(({ number }) => String(number) === wanted) ?? notFound())
+  const document = revision ? revision.document : row.kind === 'open' ? row.workingCopy.document : null
+  if (!document)
+    return (
+      <Fault title="This record cannot be made">
+        What is stored for it cannot be opened by this program. Nothing of it is lost: open the installation, where it
+        can be exported as text.
+      </Fault>
+    )
   return (
     <RecordSheet
       siteName={row.siteName}
-      document={revision?.document ?? row.workingCopy.document}
+      document={document}
       seal={
         revision && {
           number: revision.number,

@@ -22,14 +22,17 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const { id } = await params
   const query = new URL(request.url).searchParams
   const layout = parseJson(query.get('layout') ?? '')
+  const feeds = parseJson(query.get('feeds') ?? 'null')
   return respond(async (scope): Promise<Result<{ id: string }>> => {
     if (!layout.ok) return { kind: 'invalid', problems: layout.problems }
+    if (!feeds.ok) return { kind: 'invalid', problems: feeds.problems }
     const input = {
       id,
       installationId: query.get('installation') ?? '',
       name: query.get('name') ?? 'readings.csv',
       bytes: Number(request.headers.get('content-length') ?? 0),
       layout: layout.value,
+      feeds: feeds.value,
     }
     return sendReadings(scope, input, request.body ?? new ReadableStream())
   })

@@ -17,6 +17,7 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
   return respond(async (scope): Promise<Result<Kept>> => {
     const row = isUuid(id) ? await getInstallation(scope, id) : null
     if (!row) return { kind: 'unknown' }
+    if (row.kind === 'unreadable') return { kind: 'invalid', problems: row.problems }
     const { version, savedAt, savedBy, document } = row.workingCopy
     return { kind: 'done', version, savedAt: savedAt.toISOString(), savedBy, document }
   })

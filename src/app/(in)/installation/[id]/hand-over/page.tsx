@@ -10,7 +10,10 @@ export default async function HandOverPage(props: AtInstallation) {
   return (
     <HandOverStage
       installationId={id}
-      revisions={revisions.map(({ sealedAt, ...revision }) => ({ ...revision, sealedAt: sealedAt.toISOString() }))}
+      revisions={revisions.map(({ sealedAt, data: _data, ...revision }) => ({
+        ...revision,
+        sealedAt: sealedAt.toISOString(),
+      }))}
       log={log.map(({ id: entryId, text, writtenBy, writtenAt }) => ({
         id: entryId,
         text,

@@ -1,5 +1,6 @@
 import { listReadingFiles } from '@/db/queries/reading'
 import { RehearseStage } from '@/features/rehearse/RehearseStage'
+import { keepFeedsAction } from '@/server/actions'
 import { requireSignedAt, type AtInstallation } from '@/server/scope'
 
 export default async function RehearsePage(props: AtInstallation) {
@@ -8,14 +9,17 @@ export default async function RehearsePage(props: AtInstallation) {
   return (
     <RehearseStage
       installationId={id}
-      files={files.map(({ id: fileId, name, lineCount, fromMs, toMs, zone }) => ({
+      files={files.map(({ id: fileId, name, lineCount, fromMs, toMs, zone, columns, feeds }) => ({
         id: fileId,
         name,
         lineCount,
         fromMs,
         toMs,
         zone,
+        columns,
+        feeds,
       }))}
+      onFeeds={keepFeedsAction}
     />
   )
 }

@@ -10,9 +10,11 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const { id } = await params
   const row = isUuid(id) ? await getInstallation(scope, id) : null
   if (!row) return new Response('There is no such installation here.', { status: 404 })
-  const { document } = row.workingCopy
+  // What cannot be opened is still exported, as it is stored.
+  const [document, title] =
+    row.kind === 'open' ? [row.workingCopy.document, row.workingCopy.document.name] : [row.data, row.name]
   const name =
-    document.name
+    title
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '') || 'installation'

@@ -1,0 +1,37 @@
+import { randomUUID } from 'node:crypto'
+import { Type } from '@sinclair/typebox'
+import { readInstallationText } from '@/core/document/read'
+import { validator } from '@/core/document/validator'
+import type { Scope } from '@/db/client'
+import { saveWorkingCopy } from '@/db/queries/installation'
+import { closed, Uuid } from '@/server/commands/input'
+import type { Result } from '@/server/result'
+
+const readInput = validator(
+  Type.Object({ id: Uuid, version: Type.Integer({ minimum: 1 }), text: Type.String({ maxLength: 4_000_000 }) }, closed),
+)
+
+/** Puts a mended text in the place of a working copy that could not be opened. It must be whole. */
+export async function replaceText(scope: Scope, input: unknown): Promise<Result> {
+  const read = readInput(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  const { id, version, text } = read.value
+  const document = readInstallationText(text)
+  if (!document.ok) return { kind: 'invalid', problems: document.problems }
+  const outcome = await saveWorkingCopy(scope, {
+    id,
+    baseVersion: version,
+    saveId: randomUUID(),
+    document: document.value,
+  })
+  switch (outcome.kind) {
+    case 'kept':
+      return { kind: 'done' }
+    case 'behind':
+      return { ...outcome, savedAt: outcome.savedAt.toISOString() }
+    case 'contradicts':
+      return { kind: 'invalid', problems: outcome.problems }
+    case 'unknown':
+      return outcome
+  }
+}

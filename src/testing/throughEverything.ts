@@ -1,0 +1,95 @@
+import { judgeInstallation } from '@/core/advise/judge'
+import { dialIn, actionText } from '@/core/controller/dialIn'
+import { fit } from '@/core/controller/fit'
+import { lossText } from '@/core/controller/lossText'
+import { rankModels } from '@/core/controller/rankModels'
+import type { ControllerModel } from '@/core/controller/schema'
+import { derive } from '@/core/derive'
+import { canonicalJson } from '@/core/document/canonical'
+import { chooseController } from '@/core/kit/chooseController'
+import type { Installation } from '@/core/document/installation'
+import { parseJson, readInstallation } from '@/core/document/read'
+import { answerReader } from '@/core/duty/plan'
+import { startingResponse } from '@/core/duty/startingResponse'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { evaluateAt } from '@/core/evaluate'
+import { problemLine } from '@/core/problem'
+import { provePlan } from '@/core/prove/plan'
+import { compare } from '@/core/record/compare'
+import { facts } from '@/core/record/facts'
+import { offers } from '@/core/response/behaviour/table'
+import { compile } from '@/core/response/compile'
+import { ladder } from '@/core/response/ladder'
+import { namedSpeeds } from '@/core/response/namedSpeeds'
+import { builtInDay } from '@/core/space/builtInDay'
+import { replay } from '@/core/space/replay'
+
+const needWords = (said: string, what: string): void => {
+  if (said === '' || /undefined|\[object|NaN/.test(said)) throw new Error(`${what} says “${said}”`)
+}
+
+/** Does with an installation all that the program does with one, and throws where anything goes wrong: what passes `check` must pass this. */
+export function throughEverything(installation: Installation, models: readonly ControllerModel[] = []): void {
+  const derived = derive(installation)
+  const { asked, given, fit: fitted } = derived
+  for (const { machine, problems } of [asked, given])
+    if (!machine) throw new Error(`does not compile: ${problems.map(problemLine).join(' ')}`)
+  for (const [name, machine] of [
+    ['asked', asked.machine!],
+    ['given', given.machine!],
+  ] as const) {
+    const { evaluation } = evaluateAt(machine, derived, {})
+    needWords(evaluation.reason, `the reason of ${name}`)
+    for (const { speedPct } of evaluation.fans)
+      if (!(speedPct >= 0 && speedPct <= 100)) throw new Error(`${name} gives ${speedPct} %`)
+  }
+  for (const { title, detail } of judgeInstallation(installation, derived, 1)) {
+    needWords(title, 'a judgement')
+    needWords(detail, 'a judgement')
+  }
+  for (const check of provePlan(given.machine!, installation.kit)) {
+    needWords(check.title, 'a check')
+    needWords(check.how, 'a check')
+  }
+  for (const { label, said } of facts(installation)) needWords(`${label}: ${said}`, 'a fact')
+  if (compare(installation, installation).length > 0) throw new Error('it differs from itself')
+  if (installation.kit.controller && fitted) {
+    for (const { title, how } of dialIn(installation.kit.controller, fitted, installation.dial.present)) {
+      needWords(actionText(title), 'an action')
+      actionText(how)
+    }
+    for (const loss of fitted.losses) needWords(lossText(loss, installation.response).title, 'a loss')
+  }
+  const { follows } = DUTY_PLANS[installation.brief.duty]
+  follows(answerReader(DUTY_PLANS[installation.brief.duty], installation.brief))
+  const started = compile(startingResponse(installation).response)
+  if (!started.ok) throw new Error(`its starting point: ${started.problems.map(problemLine).join(' ')}`)
+  offers(installation)
+  namedSpeeds(installation.response)
+  ladder(installation.response)
+  const day = builtInDay(installation)
+  const hours = { ...day, atS: day.atS.slice(0, 120), values: day.values.map((column) => column.slice(0, 120)) }
+  replay(given.machine!, hours)
+  for (const model of models) {
+    const into = fit(installation.response, model, installation.brief.duty)
+    const outcome = compile(into.given)
+    if (!outcome.ok) throw new Error(`given by ${model.id}: ${outcome.problems.map(problemLine).join(' ')}`)
+    const draft = structuredClone(installation)
+    chooseController(draft, model)
+    derive(draft)
+  }
+  if (models.length > 0) rankModels(installation.response, installation.kit, installation.brief.duty, models)
+  const text = canonicalJson(installation)
+  const again = parseJson(text)
+  const read = again.ok ? readInstallation(again.value) : again
+  if (!read.ok) throw new Error(`exported, it is refused: ${read.problems.map(problemLine).join(' ')}`)
+}
+
+/** What a page does with a stored document that contradicts itself: it is drawn, judged and marked; no machine needs to run. */
+export function openedThroughEverything(installation: Installation): void {
+  const derived = derive(installation)
+  judgeInstallation(installation, derived, 1)
+  facts(installation)
+  if (derived.given.machine) provePlan(derived.given.machine, installation.kit)
+  canonicalJson(installation)
+}
