@@ -34,12 +34,19 @@ test('sign in, change the ramp, dial in, prove, seal, kill everything, find it a
 
   await test.step('prove the floor with a reading', async () => {
     await page.getByRole('link', { name: /Prove/ }).first().click()
-    await expect(page.getByText('Check 1 of 12')).toBeVisible()
-    await page.getByRole('textbox', { name: /^exhaust read/ }).fill('26')
-    await expect(page.getByText('Holds. exhaust 1 points off; 23 to 27 % allowed.')).toBeVisible()
+    await expect(page.getByText('Check 1 of 13')).toBeVisible()
+    await page.getByRole('textbox', { name: /^room temperature read/ }).fill('14')
+    await page.getByRole('textbox', { name: /^humidity read/ }).fill('84')
+    await page.getByRole('textbox', { name: /^make-up read/ }).fill('20')
+    const exhaust = page.getByRole('textbox', { name: /^exhaust read/ })
+    await exhaust.fill('150')
+    await expect(page.getByRole('alert').filter({ hasText: '150' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Keep and next' })).toBeDisabled()
+    await exhaust.fill('26')
+    await expect(page.getByText('Passes. exhaust 1 points off; 23 to 27 % allowed.')).toBeVisible()
     await page.getByRole('button', { name: 'Keep and next' }).click()
-    await expect(page.getByText('Check 2 of 12')).toBeVisible()
-    await expect(page.getByRole('link', { name: /Prove/ }).first()).toContainText('1 of 12 checks')
+    await expect(page.getByText('Check 2 of 13')).toBeVisible()
+    await expect(page.getByRole('link', { name: /Prove/ }).first()).toContainText('1 of 13 checks')
   })
 
   await test.step('seal it with a reason', async () => {
@@ -66,7 +73,7 @@ test('sign in, change the ramp, dial in, prove, seal, kill everything, find it a
     await expect(again.getByText('3 of 16 done')).toBeVisible()
     await openStage(again, /Fruiting room 2/, 'hand-over')
     await expect(again.getByText('Starts earlier, as the grower asked').first()).toBeVisible()
-    await again.getByRole('link', { name: 'Revision 2' }).click()
+    await again.getByRole('link', { name: 'Revision 2', exact: true }).click()
     await expect(again.getByText('As room temperature climbs from 15.5 °C to 20.0 °C, run 22 % → 90 %.')).toBeVisible()
     await expect(again.getByText(/exhaust 1 points off/)).toBeVisible()
   })

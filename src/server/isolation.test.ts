@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
+import type { CheckReading } from '@/core/prove/reading'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import type { Scope } from '@/db/client'
 import * as checkResults from '@/db/queries/checkResult'
@@ -34,7 +35,7 @@ import { demoInstallation, demoModel, demoText } from '@/testing/examples'
 useThrowawayDatabase()
 
 const document = demoInstallation('fruiting-room')
-const reading = { kind: 'speed', inputRead: null, fansPct: { exhaust: 25 } } as const
+const reading: CheckReading = { kind: 'speed', steps: [{ inputs: {}, fansPct: { exhaust: 25 } }] }
 const layout: ReadingLayout = {
   delimiter: ',',
   decimal: '.',
@@ -72,7 +73,7 @@ beforeAll(async () => {
     check: 'floor',
     given: 'x',
     reading,
-    verdict: 'holds',
+    verdict: 'passes',
     sentence: 'Good.',
   })
   await revisions.sealRevision(mine, { id: randomUUID(), installationId: id, version: 1, reason: 'sealed by me' })

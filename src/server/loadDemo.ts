@@ -7,31 +7,21 @@ import type { Installation } from '@/core/document/installation'
 import { parseJson, readInstallationText } from '@/core/document/read'
 import { validator } from '@/core/document/validator'
 import { problemLine, type Outcome } from '@/core/problem'
-import { derive } from '@/core/derive'
-import { givenMark } from '@/core/prove/givenMark'
 import { CheckReading } from '@/core/prove/reading'
 import type { Scope } from '@/db/client'
-import { addCheckResult } from '@/db/queries/checkResult'
 import { createInstallation, saveWorkingCopy } from '@/db/queries/installation'
 import { addLogEntry } from '@/db/queries/log'
 import { sealRevision } from '@/db/queries/revision'
 import { renameWorkspace } from '@/db/queries/workspace'
 import { ensureSite } from '@/db/queries/site'
+import { keepCheck } from '@/server/commands/keepCheck'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { auth } from '@/server/auth'
 import { DEMO_PASSWORD, DEMO_EMAIL } from '@/server/demoAccount'
 
 const closed = { additionalProperties: false } as const
 const Text = Type.String({ minLength: 1 })
-const DemoCheck = Type.Object(
-  {
-    check: Text,
-    verdict: Type.Union([Type.Literal('holds'), Type.Literal('fails')]),
-    sentence: Text,
-    reading: CheckReading,
-  },
-  closed,
-)
+const DemoCheck = Type.Object({ check: Text, reading: CheckReading }, closed)
 const Demo = Type.Object(
   {
     name: Text,
@@ -84,8 +74,11 @@ async function loadInstallation(
   for (const { document: sealedDocument, reason, checks } of seals) {
     const sealed = await demoInstallation(sealedDocument)
     await keep(sealed)
-    const given = derive(sealed).given.response
-    for (const check of checks) await addCheckResult(scope, id, { id: randomUUID(), given: givenMark(given), ...check })
+    for (const { check, reading } of checks) {
+      const kept = await keepCheck(scope, { id: randomUUID(), installationId: id, check, reading })
+      if (kept.kind !== 'done')
+        throw new Error(`demo/workspace.json: the check ${check} of ${sealedDocument} is not kept`)
+    }
     await sealRevision(scope, { id: randomUUID(), installationId: id, version, reason })
   }
   await keep(working)

@@ -14,7 +14,7 @@ import { startingResponse } from '@/core/duty/startingResponse'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { evaluateAt } from '@/core/evaluate'
 import { problemLine } from '@/core/problem'
-import { provePlan } from '@/core/prove/plan'
+import { planFor } from '@/core/prove/plan'
 import { compare } from '@/core/record/compare'
 import { facts } from '@/core/record/facts'
 import { offers } from '@/core/response/behaviour/table'
@@ -47,7 +47,7 @@ export function throughEverything(installation: Installation, models: readonly C
     needWords(title, 'a judgement')
     needWords(detail, 'a judgement')
   }
-  for (const check of provePlan(given.machine!, installation.kit)) {
+  for (const check of planFor(installation, derived)!.plan) {
     needWords(check.title, 'a check')
     needWords(check.how, 'a check')
   }
@@ -90,6 +90,6 @@ export function openedThroughEverything(installation: Installation): void {
   const derived = derive(installation)
   judgeInstallation(installation, derived, 1)
   facts(installation)
-  if (derived.given.machine) provePlan(derived.given.machine, installation.kit)
+  planFor(installation, derived)
   canonicalJson(installation)
 }

@@ -17,7 +17,8 @@ type Props = {
   /** In the base unit; null shows an empty field. */
   value: number | null
   onChange: (value: number) => void
-  /** Called when an empty field is left; without it an empty field goes back to what it was. */
+  /** There is no value any more: the field was emptied, or holds what cannot be read. Without it the last value stays in force, and an
+   *  empty field goes back to it. */
   onClear?: () => void
   /** The gesture is over: what was typed or turned is one change for undo. */
   onDone?: () => void
@@ -27,6 +28,15 @@ type Props = {
   colour?: string
   large?: boolean
   showUnit?: boolean
+}
+
+/** What stands in a field while it is typed, and after it was refused. */
+type Entry = {
+  readonly text: string
+  readonly problem: string | null
+  readonly isTyping: boolean
+  /** The value in force with it. */
+  readonly value: number | null
 }
 
 /** Times are read in the unit a person would say them in: 15 min, not 900 s. */
@@ -54,10 +64,10 @@ export function QuantityField({
   showUnit = true,
 }: Props) {
   const preference = usePreference()
-  const [typed, setTyped] = useState<string | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
+  const [entry, setEntry] = useState<Entry | null>(null)
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const input = useRef<HTMLInputElement>(null)
+  const [min, max] = limits ?? quantitySpec(quantity).plausible
   const unit = shownUnit(quantity, value, preferredUnit(quantity, preference))
   const figure =
     value === null
@@ -69,33 +79,34 @@ export function QuantityField({
           : quantity === 'speed' || quantity === 'ratio'
             ? formatPct(value)
             : formatFigure(value, quantity, preference)
-  const text = typed ?? figure
+  // What was refused stays until somebody mends it, or until another value is put there from outside.
+  const shown = entry && (entry.isTyping || entry.value === value) ? entry : null
+  const text = shown?.text ?? figure
+  const problem = shown?.problem ?? null
 
   function type(next: string): void {
-    setTyped(next)
-    if (next.trim() === '') {
-      setProblem(null)
+    const parsed = next.trim() === '' ? null : parseQuantity(next, quantity, { typedUnit: unit.symbol, limits })
+    if (parsed?.ok) {
+      setEntry({ text: next, problem: null, isTyping: true, value: parsed.value })
+      if (parsed.value !== value) onChange(parsed.value)
       return
     }
-    const parsed = parseQuantity(next, quantity, { typedUnit: unit.symbol, limits })
-    setProblem(parsed.ok ? null : parsed.problems.map(problemText).join(' '))
-    if (parsed.ok && parsed.value !== value) onChange(parsed.value)
+    const said = parsed ? parsed.problems.map(problemText).join(' ') : null
+    const inForce = value === null || onClear ? '' : ` ${figure} ${unit.symbol} stays in force.`
+    setEntry({ text: next, problem: said && `${said}${inForce}`, isTyping: true, value: onClear ? null : value })
+    if (value !== null) onClear?.()
   }
 
   function leave(): void {
-    if (typed !== null && typed.trim() === '') onClear?.()
-    setTyped(null)
-    setProblem(null)
+    setEntry(shown?.problem ? { ...shown, isTyping: false } : null)
     onDone?.()
   }
 
   function turn(direction: number): void {
     if (value === null) return
-    const [min, max] = limits ?? quantitySpec(quantity).plausible
     const oneStep = step ?? toBase(unit, 10 ** -unit.decimals) - toBase(unit, 0)
     const next = Math.min(max, Math.max(min, Number((value + direction * oneStep).toFixed(6))))
-    setTyped(null)
-    setProblem(null)
+    setEntry(null)
     onChange(next)
   }
 
@@ -132,31 +143,34 @@ export function QuantityField({
             }
             if (event.key === 'Enter') (event.target as HTMLElement).blur()
             if (event.key === 'Escape') {
-              setTyped(null)
-              setProblem(null)
+              setEntry(null)
             }
           }}
           error={problem !== null}
           inputProps={{
             'aria-label': `${label}, ${unit.symbol}`,
             'aria-invalid': problem !== null,
-            inputMode: 'text',
+            // The keyboard of figures has no minus and no letters: only where neither is wanted.
+            inputMode: large || (quantity !== 'time' && min >= 0) ? 'decimal' : 'text',
             autoComplete: 'off',
             spellCheck: false,
             placeholder: value === null ? '––' : undefined,
           }}
           sx={{
-            width: `calc(${Math.max(text.length, 2)}ch + ${large ? 24 : 10}px)`,
+            // The width is in digits of the font that is shown.
+            fontFamily: MONO,
+            fontSize: large ? '1.6rem' : '0.9375rem',
+            fontWeight: 600,
+            width: `calc(${Math.max(text.length, 2)}ch + 10px)`,
             color: colour,
-            borderBottom: '2px solid',
+            // A large one stands in a frame of its own.
+            borderBottom: large && problem === null ? 'none' : '2px solid',
             borderColor: problem === null ? colour : 'error.main',
             '&.Mui-focused': { bgcolor: 'ground.side' },
             '& input': {
               p: '0 4px',
-              fontFamily: MONO,
-              fontWeight: 600,
+              font: 'inherit',
               fontVariantNumeric: 'tabular-nums slashed-zero',
-              fontSize: large ? '1.6rem' : '0.9375rem',
               textAlign: 'center',
               height: large ? '2.4rem' : '1.6rem',
             },

@@ -7,6 +7,7 @@ import { replay } from '@/core/space/replay'
 import { pageFigures } from './page'
 import { best } from './best'
 import { csvSeconds } from './csv'
+import { provingTable } from './proving'
 import { tenRuleFigures } from './tenRules'
 
 // Measures and prints; it never fails by a figure. Ratios say more than seconds: they hold on another machine.
@@ -77,3 +78,4 @@ console.log(`slowest fit of the ${models.length} demo controllers: ${(slowest * 
 console.log(`import of a CSV of 100,000 lines into PostgreSQL: ${(await csvSeconds()).toFixed(1)} s`)
 if (existsSync('.next/gale-sources')) for (const line of await pageFigures()) console.log(line)
 else console.log('page figures: build first (./gale start)')
+for (const line of provingTable()) console.log(line)

@@ -70,6 +70,8 @@ export const INSTRUMENT_KINDS = [
   'thermometer',
   'hygrometer',
   'gauges',
+  'manometer',
+  'voltmeter',
 ] as const
 
 /** What readings were taken with. */
@@ -80,6 +82,8 @@ export const Instrument = Type.Object(
     kind: Type.Union(INSTRUMENT_KINDS.map((kind) => Type.Literal(kind))),
     /** Percent of the reading, from its certificate; null where nobody knows. */
     accuracyPct: Type.Union([Type.Number({ minimum: 0, maximum: 50 }), Type.Null()]),
+    /** Beside or instead of that, ± in its own unit: K, %RH, Pa, V. */
+    accuracy: Type.Optional(Type.Union([Type.Number({ minimum: 0, maximum: 1000 }), Type.Null()])),
     calibratedOn: Type.Union([Day, Type.Null()]),
   },
   closed,

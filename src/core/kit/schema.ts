@@ -38,6 +38,10 @@ export const Probe = Type.Object(
     survivesToC: orNull(Type.Number({ minimum: -60, maximum: 1000 })),
     /** Smallest change it shows, in K or %RH. */
     resolution: Type.Number({ exclusiveMinimum: 0, maximum: 20 }),
+    /** How far it may be off, ± in K or %RH, from its leaflet; null where nobody knows. */
+    accuracy: Type.Optional(orNull(Type.Number({ minimum: 0, maximum: 20 }))),
+    /** Sits inside the controller and cannot be unplugged. */
+    builtIn: Type.Optional(Type.Boolean()),
     place: Type.String({ maxLength: 200 }),
   },
   closed,

@@ -3,6 +3,16 @@ import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core
 
 const NUMBER_THEN_UNIT = /^([+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i
 
+/** A stopwatch: minutes and seconds, or hours before them. */
+const STOPWATCH = /^(?:(\d+):)?(\d{1,4}):([0-5]\d(?:[.,]\d+)?)$/
+
+/** Seconds of 14:50 or 1:02:03; null where it is not written so. */
+function stopwatchS(text: string): number | null {
+  const [, hours = '0', minutes, seconds] = STOPWATCH.exec(text) ?? []
+  if (minutes === undefined || seconds === undefined) return null
+  return Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds.replace(',', '.'))
+}
+
 const plain = (x: number): string => String(Number(x.toPrecision(6)))
 
 /** The first other unit in which the same figure would be plausible, as a suggestion. */
@@ -19,7 +29,7 @@ const unknownUnit = (quantity: Quantity, got: string): Problem => {
   return { code: 'unknown_unit', path: '', got, what: label, known: units.map((unit) => unit.symbol).join(', ') }
 }
 
-/** Reads what a person typed ("68F", "20c", "0.5 h", "90 cfm", "20,5") into the base unit of `quantity`.
+/** Reads what a person typed ("68F", "20c", "0.5 h", "14:50", "90 cfm", "20,5") into the base unit of `quantity`.
  *  @param typedUnit symbol of the unit meant when none is typed; the base unit by default
  *  @param limits plausible range in the base unit where it is narrower than the quantity's own
  *  Refuses an unknown unit, a comma that can be read two ways, and a value no such quantity can have. */
@@ -29,6 +39,8 @@ export function parseQuantity(
   { typedUnit, limits }: { typedUnit?: string; limits?: readonly [min: number, max: number] } = {},
 ): Outcome<number> {
   const { label, units, plausible, hint } = quantitySpec(quantity)
+  const timeS = quantity === 'time' ? stopwatchS(text.trim()) : null
+  if (timeS !== null) return parseQuantity(`${timeS} s`, quantity, limits ? { limits } : {})
   const match = NUMBER_THEN_UNIT.exec(text.trim().replace(/\u00a0/g, ' '))
   const [, digits, rest] = match ?? []
   if (digits === undefined || rest === undefined) return bad({ code: 'not_a_number', path: '', got: text, hint })

@@ -18,6 +18,9 @@ describe('what people type', () => {
     { text: '2 K', quantity: 'temperatureDifference', base: 2 },
     { text: '0.5 h', quantity: 'time', base: 1800 },
     { text: '15 min', quantity: 'time', base: 900 },
+    { text: '14:50', quantity: 'time', base: 890 },
+    { text: '1:02:03', quantity: 'time', base: 3723 },
+    { text: '0:07.5', quantity: 'time', base: 7.5 },
     { text: '90 cfm', quantity: 'flow', base: 42.475269888 },
     { text: '454 m3/h', quantity: 'flow', base: 126.1111111 },
     { text: '0.24 inWG', quantity: 'pressure', base: 59.7813384 },
@@ -29,6 +32,8 @@ describe('what people type', () => {
   test.each([
     { text: 'warm', quantity: 'temperature', code: 'not_a_number' },
     { text: '', quantity: 'temperature', code: 'not_a_number' },
+    { text: '14:75', quantity: 'time', code: 'unknown_unit' },
+    { text: '14:50', quantity: 'speed', code: 'unknown_unit' },
     { text: 'NaN', quantity: 'speed', code: 'not_a_number' },
     { text: 'Infinity', quantity: 'speed', code: 'not_a_number' },
     { text: '20 V', quantity: 'temperature', code: 'unknown_unit' },

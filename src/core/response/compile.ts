@@ -60,6 +60,8 @@ export type Machine = {
   settle(state: MachineState, inputs: Float64Array): void
   /** `dtS` seconds have passed since the last step and the inputs are now these (NaN: lost). Allocates nothing. */
   step(state: MachineState, inputs: Float64Array, dtS: number): void
+  /** The supply is away: everything stands, and what the controller does not keep is gone. The next step counts from the supply’s return. */
+  losePower(state: MachineState): void
   /** Inputs by name, in the order `step` wants them; a missing one is NaN, a missing switch is off. `clock` is the local time in
    *  seconds since Monday 00:00. */
   inputsFrom(values: Readonly<Record<string, number>>): Float64Array
@@ -154,7 +156,6 @@ function compileChecked(response: Response): Machine {
     return asked > 0 && asked < floorPct ? floorPct : asked
   }
 
-  /** The supply is away: everything stands, and what the controller does not keep is gone. */
   function losePower({ memory, asksPct, fansPct, figures, sensed }: MachineState): void {
     clear(memory)
     memory[wasIsolated] = 1
@@ -239,6 +240,7 @@ function compileChecked(response: Response): Machine {
     },
     settle,
     step,
+    losePower,
     inputsFrom: (values) =>
       Float64Array.from([
         ...response.inputs.map(({ id, kind }) => values[id] ?? (kind === 'switch' ? 0 : NaN)),

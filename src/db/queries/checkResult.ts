@@ -1,7 +1,12 @@
 import { asc, eq, sql } from 'drizzle-orm'
 import { readCheckReading, type CheckReading } from '@/core/prove/reading'
+import { VERDICTS, type VerdictKind } from '@/core/prove/verdict'
 import { inWorkspace, type Scope } from '@/db/client'
 import { checkResult, installation } from '@/db/schema'
+
+/** What an earlier version of the program wrote for a pass. */
+const keptVerdict = (verdict: string): VerdictKind =>
+  verdict === 'holds' ? 'passes' : (VERDICTS.find((known) => known === verdict) ?? 'cannot-tell')
 
 export type CheckResult = {
   readonly id: string
@@ -9,7 +14,7 @@ export type CheckResult = {
   readonly given: string
   /** What was read; null where another version of the program wrote it. */
   readonly reading: CheckReading | null
-  readonly verdict: 'holds' | 'fails'
+  readonly verdict: VerdictKind
   readonly sentence: string
   readonly readBy: string
   readonly readAt: Date
@@ -55,7 +60,7 @@ export const listCheckResults = (scope: Scope, installationId: string): Promise<
         check,
         given,
         reading: read.ok ? read.value : null,
-        verdict: verdict === 'holds' ? 'holds' : 'fails',
+        verdict: keptVerdict(verdict),
         sentence,
         readBy,
         readAt,

@@ -7,6 +7,7 @@ import { airState, pressureAt } from '@/core/air/moistAir'
 import { INSTRUMENT_KINDS, type Instrument } from '@/core/calibration/schema'
 import { freeId } from '@/core/document/freeId'
 import { formatQuantity } from '@/core/quantity/format'
+import type { Quantity } from '@/core/quantity/units'
 import { moistAirState } from '@/core/sum/air/moistAirState'
 import { Choice } from '@/ui/Choice'
 import { DateField } from '@/ui/DateField'
@@ -15,6 +16,14 @@ import { QuantityField } from '@/ui/QuantityField'
 import { SumWhy } from '@/ui/SumWhy'
 import { TextLine } from '@/ui/TextLine'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** Instruments whose certificate says ± in their own unit. */
+const ACCURACY_OF: Partial<Record<Instrument['kind'], Quantity>> = {
+  thermometer: 'temperatureDifference',
+  hygrometer: 'humidity',
+  manometer: 'pressure',
+  voltmeter: 'volts',
+}
 
 const STANDARD_AIR = { tempC: 20, humidityPct: 50, altitudeM: 0 }
 
@@ -94,6 +103,20 @@ export function Instruments() {
               onChange={(pct) => change(instrument.id, 'accuracy', (held) => void (held.accuracyPct = pct))}
             />
             {' of the reading'}
+            {ACCURACY_OF[instrument.kind] && (
+              <>
+                {' or ± '}
+                <QuantityField
+                  label={`accuracy of ${instrument.id}, in its unit`}
+                  quantity={ACCURACY_OF[instrument.kind]!}
+                  limits={[0, 1000]}
+                  value={instrument.accuracy ?? null}
+                  onDone={onDone}
+                  onClear={() => change(instrument.id, 'accuracy in its unit', (held) => void (held.accuracy = null))}
+                  onChange={(x) => change(instrument.id, 'accuracy in its unit', (held) => void (held.accuracy = x))}
+                />
+              </>
+            )}
           </FormRow>
           <FormRow
             label="Last calibrated"

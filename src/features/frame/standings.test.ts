@@ -4,7 +4,7 @@ import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
 import { newInstallation } from '@/core/document/newInstallation'
 import { givenMark } from '@/core/prove/givenMark'
-import { provePlan } from '@/core/prove/plan'
+import { planFor } from '@/core/prove/plan'
 import { standings, type ResultSummary } from '@/features/frame/standings'
 import { demoInstallation } from '@/testing/examples'
 
@@ -40,7 +40,7 @@ test('the fruiting room has its brief, kit, calibration and response', () => {
     '3 rules',
     'replay a day',
     '0 of 16 actions',
-    '0 of 12 checks',
+    '0 of 13 checks',
     'rev 4, changed since',
   ])
 })
@@ -50,31 +50,31 @@ test('ticks and results count while they speak of the setting as it is', () => {
   const derived = derive(document)
   const actions = dialIn(document.kit.controller!, derived.fit!)
   const dialled = { ...document, dial: { present: [], done: actions.map(({ id, value }) => ({ action: id, value })) } }
-  const results = provePlan(derived.given.machine!, document.kit).map(({ id }): ResultSummary => ({
+  const results = planFor(document, derived)!.plan.map(({ id }): ResultSummary => ({
     check: id,
     given: givenMark(derived.given.response),
-    verdict: 'holds',
+    verdict: 'passes',
   }))
   const done = of(dialled, results, { number: 1, sealedAt: '', isCurrent: true })
   expect([done['dial-in'], done.prove, done['hand-over'].isDone]).toEqual([
     { line: '16 of 16 actions', isDone: true },
-    { line: '12 of 12 checks', isDone: true },
+    { line: '13 of 13 checks', isDone: true },
     true,
   ])
   const changed = structuredClone(dialled)
   Object.assign(changed.response.rules[0]!, { startAt: 15 })
   const after = of(changed, results)
-  expect([after['dial-in'].line, after.prove.line]).toEqual(['14 of 16 actions', '0 of 12 checks'])
+  expect([after['dial-in'].line, after.prove.line]).toEqual(['14 of 16 actions', '0 of 13 checks'])
 })
 
 test('the newest result of a check counts', () => {
   const document = demoInstallation('fruiting-room')
   const given = givenMark(derive(document).given.response)
   const results: ResultSummary[] = [
-    { check: 'floor', given, verdict: 'holds' },
+    { check: 'floor', given, verdict: 'passes' },
     { check: 'floor', given, verdict: 'fails' },
     { check: 'power', given, verdict: 'fails' },
-    { check: 'power', given, verdict: 'holds' },
+    { check: 'power', given, verdict: 'passes' },
   ]
-  expect(of(document, results).prove.line).toBe('1 of 12 checks')
+  expect(of(document, results).prove.line).toBe('1 of 13 checks')
 })

@@ -4,30 +4,32 @@ import { isDone } from '@/core/controller/dialProgress'
 import type { Derived } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
 import { givenMark } from '@/core/prove/givenMark'
-import { provePlan } from '@/core/prove/plan'
+import { planFor } from '@/core/prove/plan'
+import type { VerdictKind } from '@/core/prove/verdict'
 import { formatPct } from '@/core/quantity/format'
 import type { StageId } from '@/ui/stages'
 
 export type Standing = { readonly line: string; readonly isDone: boolean }
-export type ResultSummary = { readonly check: string; readonly given: string; readonly verdict: 'holds' | 'fails' }
+export type ResultSummary = { readonly check: string; readonly given: string; readonly verdict: VerdictKind }
 export type SealSummary = { readonly number: number; readonly sealedAt: string; readonly isCurrent: boolean }
 
 const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`
 
 /** One line of standing for every stage, and whether it has what it needs. */
 export function standings(
-  { brief, kit, response, dial }: Installation,
+  installation: Installation,
   derived: Derived,
   judgements: readonly Judgement[],
   results: readonly ResultSummary[],
   lastSeal: SealSummary | null,
 ): Record<StageId, Standing> {
+  const { brief, kit, response, dial } = installation
   const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit, dial.present) : []
   const doneCount = actions.filter((action) => isDone(action, dial)).length
-  const plan = derived.given.machine ? provePlan(derived.given.machine, kit) : []
+  const plan = planFor(installation, derived)?.plan ?? []
   const mark = givenMark(derived.given.response)
   const provedCount = plan.filter(
-    ({ id }) => results.filter(({ check, given }) => check === id && given === mark).at(-1)?.verdict === 'holds',
+    ({ id }) => results.filter(({ check, given }) => check === id && given === mark).at(-1)?.verdict === 'passes',
   ).length
   const startPct = derived.lead?.startPct ?? null
   const rules = response.rules.filter(({ off }) => !off).length

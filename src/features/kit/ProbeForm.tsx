@@ -85,6 +85,35 @@ export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
           onChange={(x) => change('resolution', (held) => void (held.resolution = x))}
         />
       </FormRow>
+      <FormRow
+        label="Good to"
+        hint="From its leaflet, ±; Prove allows that much, and says where it is too much to tell"
+      >
+        {'± '}
+        <QuantityField
+          label={`${probe.name}, accuracy`}
+          quantity={differenceOf(probe.quantity)}
+          value={probe.accuracy ?? null}
+          limits={[0, 20]}
+          onDone={onDone}
+          onClear={() => change('accuracy', (held) => void (held.accuracy = null))}
+          onChange={(x) => change('accuracy', (held) => void (held.accuracy = x))}
+        />
+      </FormRow>
+      <FormRow
+        label="Fitted"
+        hint="One that sits inside the controller cannot be unplugged to try what it does without"
+      >
+        <Choice
+          label={`where ${probe.name} is fitted`}
+          value={probe.builtIn ? 'inside' : 'wired'}
+          options={[
+            ['wired', 'on its own wire'],
+            ['inside', 'inside the controller'],
+          ]}
+          onChange={(where) => change('fitted', (held) => void (held.builtIn = where === 'inside'))}
+        />
+      </FormRow>
     </>
   )
 }

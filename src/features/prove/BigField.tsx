@@ -11,18 +11,30 @@ type Props = {
   hint?: string
   quantity: Quantity
   value: number | null
-  startAt?: number
   step: number
   limits?: readonly [number, number]
   onChange: (value: number) => void
+  onClear: () => void
   colour: string
 }
 
-/** A reading to enter with a thumb: minus, figure, plus, each 60 px high. An empty one starts from what is expected. */
-export function BigField({ label, hint, quantity, value, startAt, step, limits, onChange, colour }: Props) {
+/** A reading to enter with a thumb: minus, figure, plus, each 60 px high. It begins empty: what is to be measured is never there before. */
+export function BigField({ label, hint, quantity, value, step, limits, onChange, onClear, colour }: Props) {
   const [min, max] = limits ?? quantitySpec(quantity).plausible
-  const turn = (by: number) =>
-    onChange(value === null ? (startAt ?? 0) : Math.min(max, Math.max(min, Number((value + by).toFixed(6)))))
+  const turn = (by: number) => {
+    if (value !== null) onChange(Math.min(max, Math.max(min, Number((value + by).toFixed(6)))))
+  }
+  const button = (sign: string, name: string, by: number) => (
+    <Button
+      variant="outlined"
+      aria-label={`${label}: ${name}`}
+      disabled={value === null}
+      onClick={() => turn(by)}
+      sx={{ minWidth: 60, minHeight: { xs: 60 }, flexShrink: 0, fontSize: '1.5rem' }}
+    >
+      {sign}
+    </Button>
+  )
   return (
     <Box sx={{ mb: 1 }}>
       <Typography variant="body2" component="div">
@@ -34,14 +46,7 @@ export function BigField({ label, hint, quantity, value, startAt, step, limits, 
         )}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-        <Button
-          variant="outlined"
-          aria-label={`${label}: less`}
-          onClick={() => turn(-step)}
-          sx={{ minWidth: 60, minHeight: { xs: 60 }, flexShrink: 0, fontSize: '1.5rem' }}
-        >
-          −
-        </Button>
+        {button('−', 'less', -step)}
         <Box
           sx={{
             flex: 1,
@@ -61,17 +66,11 @@ export function BigField({ label, hint, quantity, value, startAt, step, limits, 
             limits={limits}
             step={step}
             onChange={onChange}
+            onClear={onClear}
             colour={colour}
           />
         </Box>
-        <Button
-          variant="outlined"
-          aria-label={`${label}: more`}
-          onClick={() => turn(step)}
-          sx={{ minWidth: 60, minHeight: { xs: 60 }, flexShrink: 0, fontSize: '1.5rem' }}
-        >
-          +
-        </Button>
+        {button('+', 'more', step)}
       </Box>
     </Box>
   )

@@ -2,65 +2,31 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
-import { inputCause } from '@/core/response/rules/sentence'
-import { formatNumber, formatPct, formatTime } from '@/core/quantity/format'
-import { inputQuantity } from '@/core/response/rules/kind'
-import type { Machine } from '@/core/response/compile'
-import type { Check } from '@/core/prove/plan'
+import { useState, type ReactNode } from 'react'
+import type { Check, CheckOf } from '@/core/prove/check'
+import { fanName, type ProveContext } from '@/core/prove/context'
 import type { CheckReading } from '@/core/prove/reading'
-import { expectSpeeds, judge } from '@/core/prove/verdict'
+import { judge, readPct } from '@/core/prove/verdict'
+import { formatPct, formatTime } from '@/core/quantity/format'
 import { BigField } from '@/features/prove/BigField'
 import type { KeptResult } from '@/features/prove/ProveStage'
-import { Stopwatch } from '@/ui/Stopwatch'
-import { causeColour } from '@/ui/cause'
+import { SpeedStep } from '@/features/prove/SpeedStep'
+import { EMPTY_STEP, isComplete, readingOf, type StepEntry } from '@/features/prove/stepEntry'
+import { VerdictLine } from '@/features/prove/VerdictLine'
 import { PhoneBar } from '@/ui/PhoneBar'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { Stopwatch } from '@/ui/Stopwatch'
 
-type Props = {
-  check: Check
-  machine: Machine
+type CardProps<C extends Check = Check> = {
+  context: ProveContext
+  check: C
   last: KeptResult | undefined
   onKeep: (reading: CheckReading) => Promise<void>
 }
 
-/** One check: what to do, what should be seen at the input really read, the reading, the verdict. */
-export function CheckCard({ check, machine, last, onKeep }: Props) {
-  const { kit } = useDocument()
-  const [inputRead, setInputRead] = useState<number | null>(
-    check.kind === 'speed' && check.readInput !== null ? (check.inputs[check.readInput] ?? null) : null,
-  )
-  const [fansPct, setFansPct] = useState<Readonly<Record<string, number>>>({})
-  const [timeS, setTimeS] = useState<number | null>(null)
-  const [isSending, setSending] = useState(false)
-  const reading: CheckReading | null =
-    check.kind === 'speed'
-      ? Object.keys(fansPct).length > 0
-        ? { kind: 'speed', inputRead, fansPct }
-        : null
-      : check.kind === 'time'
-        ? timeS === null
-          ? null
-          : { kind: 'time', timeS }
-        : null
-  const verdict = reading && judge(check, reading, machine, kit)
-
-  async function keep(chosen: CheckReading): Promise<void> {
-    setSending(true)
-    await onKeep(chosen)
-    setSending(false)
-  }
-
-  const actions = (
-    <Actions
-      isSeen={check.kind === 'seen'}
-      isSending={isSending}
-      reading={reading}
-      hasFailed={verdict?.verdict === 'fails'}
-      onKeep={(chosen) => void keep(chosen)}
-    />
-  )
+/** One check: what to do, what should be seen at what was really read, the readings, the verdict. */
+export function CheckCard({ context, check, last, onKeep }: CardProps) {
   return (
     <Box sx={{ maxWidth: 560 }}>
       <Typography component="p" sx={{ fontSize: { xs: '1.45rem', sm: '1.3rem' }, fontWeight: 700, lineHeight: 1.3 }}>
@@ -70,56 +36,124 @@ export function CheckCard({ check, machine, last, onKeep }: Props) {
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
         Measure with {check.measureWith}.
       </Typography>
-      {check.kind === 'speed' && <SpeedReading {...{ check, machine, inputRead, setInputRead, fansPct, setFansPct }} />}
-      {check.kind === 'time' && (
-        <>
-          <Typography>
-            Should take <b>{formatTime(check.expectS)}</b>.
-          </Typography>
-          <Stopwatch onStop={setTimeS} />
-          <BigField
-            label="Time read"
-            quantity="time"
-            value={timeS}
-            step={1}
-            limits={[0, 86400]}
-            onChange={setTimeS}
-            colour="cause.time"
-          />
-        </>
-      )}
-      {check.kind === 'seen' && (
-        <Typography sx={{ fontSize: '1.1rem', my: 1 }}>Should be seen: {check.expect}</Typography>
-      )}
-      <Box role="status" sx={{ minHeight: 44, my: 1 }}>
-        {verdict && <VerdictLine verdict={verdict.verdict} sentence={verdict.sentence} ifFails={check.ifFails} />}
-        {!verdict && last && (
-          <VerdictLine verdict={last.verdict} sentence={`${last.sentence} (kept before)`} ifFails={check.ifFails} />
-        )}
-      </Box>
-      {check.kind === 'speed' && check.waitS > 0 && <Stopwatch steadyS={check.waitS} />}
-      <PhoneBar>{actions}</PhoneBar>
-      <Box sx={{ display: { xs: 'none', md: 'flex' }, gap: 1.25, mt: 1.5 }}>{actions}</Box>
+      {check.kind === 'speed' && <SpeedCard {...{ context, check, last, onKeep }} />}
+      {check.kind === 'time' && <TimeCard {...{ context, check, last, onKeep }} />}
+      {check.kind === 'seen' && <SeenCard {...{ context, check, last, onKeep }} />}
     </Box>
   )
 }
 
-type ActionsProps = {
-  isSeen: boolean
-  isSending: boolean
-  reading: CheckReading | null
-  hasFailed: boolean
-  onKeep: (reading: CheckReading) => void
+/** Its steps one under the other, one open at a time. */
+function SpeedCard({ context, check, last, onKeep }: CardProps<CheckOf<'speed'>>) {
+  const [entries, setEntries] = useState<readonly StepEntry[]>(() => check.steps.map(() => EMPTY_STEP))
+  const [open, setOpen] = useState(0)
+  const [inVolts, setInVolts] = useState(false)
+  const { fanIds } = context.machine
+  const isRead = (step: number) => isComplete(entries[step]!, check.steps[step]!.reads, fanIds)
+  const isAllRead = check.steps.every((_step, step) => isRead(step))
+  const readings = entries.map(readingOf)
+  const reading: CheckReading | null = isAllRead ? { kind: 'speed', steps: readings } : null
+  const isLast = open === check.steps.length - 1
+  const waitS = check.stages[check.steps[open]!.stage]!.forS
+  const form = (
+    <>
+      <SpeedStep
+        {...{ context, check, entries, inVolts }}
+        step={open}
+        onVolts={setInVolts}
+        onChange={(entry) => setEntries(entries.map((before, step) => (step === open ? entry : before)))}
+      />
+      {waitS > 0 && <Stopwatch key={open} steadyS={waitS} />}
+    </>
+  )
+  return (
+    <>
+      {check.steps.length === 1
+        ? form
+        : check.steps.map(({ bring }, step) => (
+            <Box
+              key={`${step}-${bring}`}
+              component="section"
+              aria-label={`Step ${step + 1}`}
+              sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}
+            >
+              <ButtonBase
+                onClick={() => setOpen(step)}
+                aria-expanded={step === open}
+                sx={{
+                  width: '100%',
+                  justifyContent: 'flex-start',
+                  textAlign: 'left',
+                  gap: 1,
+                  minHeight: { xs: 44, md: 32 },
+                }}
+              >
+                <Typography component="span" sx={{ fontWeight: step === open ? 700 : 400 }}>
+                  {step + 1}. {bring}
+                </Typography>
+                {step !== open && isRead(step) && (
+                  <Typography component="span" variant="figure" sx={{ ml: 'auto', whiteSpace: 'nowrap' }}>
+                    {fanIds.map((fan) => `${formatPct(readPct(context, readings[step], fan) ?? 0)} %`).join(', ')}
+                  </Typography>
+                )}
+              </ButtonBase>
+              {step === open && form}
+            </Box>
+          ))}
+      <Judged {...{ context, check, reading, last }} />
+      {isLast || isAllRead ? (
+        <Keep reading={reading} verdict={reading && judge(context, check, reading).verdict} onKeep={onKeep} />
+      ) : (
+        <Bar>
+          <Button variant="contained" disabled={!isRead(open)} onClick={() => setOpen(open + 1)} sx={{ flex: 1 }}>
+            Next step
+          </Button>
+        </Bar>
+      )}
+      <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
+        {fanIds.length > 1 ? `Every fan is read: ${fanIds.map((fan) => fanName(context, fan)).join(', ')}.` : ''}
+      </Typography>
+    </>
+  )
 }
 
-function Actions({ isSeen, isSending, reading, hasFailed, onKeep }: ActionsProps) {
-  if (isSeen)
-    return (
-      <>
+function TimeCard({ context, check, last, onKeep }: CardProps<CheckOf<'time'>>) {
+  const [timeS, setTimeS] = useState<number | null>(null)
+  const reading: CheckReading | null = timeS === null ? null : { kind: 'time', timeS }
+  return (
+    <>
+      <Typography>
+        Should take <b>{formatTime(check.expectS)}</b>.
+      </Typography>
+      <Stopwatch onStop={setTimeS} />
+      <BigField
+        label="Time read"
+        hint="minutes:seconds, or with a unit"
+        quantity="time"
+        value={timeS}
+        step={1}
+        limits={[0, 604800]}
+        onChange={setTimeS}
+        onClear={() => setTimeS(null)}
+        colour="cause.time"
+      />
+      <Judged {...{ context, check, reading, last }} />
+      <Keep reading={reading} verdict={reading && judge(context, check, reading).verdict} onKeep={onKeep} />
+    </>
+  )
+}
+
+function SeenCard({ context, check, last, onKeep }: CardProps<CheckOf<'seen'>>) {
+  const [isSending, send] = useSending(onKeep)
+  return (
+    <>
+      <Typography sx={{ fontSize: '1.1rem', my: 1 }}>Should be seen: {check.expect}</Typography>
+      <Judged {...{ context, check, reading: null, last }} />
+      <Bar>
         <Button
           variant="outlined"
           disabled={isSending}
-          onClick={() => onKeep({ kind: 'seen', asExpected: false })}
+          onClick={() => send({ kind: 'seen', asExpected: false })}
           sx={{ flex: 1 }}
         >
           Fails
@@ -127,112 +161,70 @@ function Actions({ isSeen, isSending, reading, hasFailed, onKeep }: ActionsProps
         <Button
           variant="contained"
           disabled={isSending}
-          onClick={() => onKeep({ kind: 'seen', asExpected: true })}
+          onClick={() => send({ kind: 'seen', asExpected: true })}
           sx={{ flex: 2 }}
         >
           Seen, next
         </Button>
-      </>
-    )
-  return (
-    <Button
-      variant="contained"
-      disabled={!reading || isSending}
-      onClick={() => reading && onKeep(reading)}
-      sx={{ flex: 1 }}
-    >
-      {hasFailed ? 'Keep as failed, next' : 'Keep and next'}
-    </Button>
-  )
-}
-
-type SpeedProps = {
-  check: Extract<Check, { kind: 'speed' }>
-  machine: Machine
-  inputRead: number | null
-  setInputRead: (x: number) => void
-  fansPct: Readonly<Record<string, number>>
-  setFansPct: (fansPct: Readonly<Record<string, number>>) => void
-}
-
-function SpeedReading({ check, machine, inputRead, setInputRead, fansPct, setFansPct }: SpeedProps) {
-  const { kit, response } = useDocument()
-  const { fans } = useDerived()
-  const input = response.inputs.find(({ id }) => id === check.readInput)
-  const expectations = expectSpeeds(check, machine, kit, inputRead)
-  const nameOf = (id: string) => kit.fans.find((fan) => fan.id === id)?.name ?? id
-  const signalText = (id: string, pct: number): string => {
-    const signal = fans.find(({ fan }) => fan.id === id)?.signal(pct)
-    return signal ? `${formatNumber(signal.value, signal.unit === 'V' ? 1 : 0)} ${signal.unit}` : ''
-  }
-  return (
-    <>
-      <Box sx={{ display: 'flex', gap: 1.25, mb: 1.5 }}>
-        {expectations.map(({ fan, expectPct, lowPct, highPct, reasons }) => (
-          <Box key={fan} title={reasons.join('; ')} sx={{ flex: 1, bgcolor: 'ground.side', borderRadius: 1, p: 1.25 }}>
-            <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-              {nameOf(fan)} should show
-            </Typography>
-            <Typography
-              variant="figure"
-              component="p"
-              sx={{ fontSize: '1.75rem', lineHeight: 1.25, color: 'cause.speed', fontWeight: 600 }}
-            >
-              {formatPct(expectPct)} %
-            </Typography>
-            <Typography variant="figure" component="p" sx={{ fontSize: '0.8125rem' }}>
-              {formatPct(lowPct)} to {formatPct(highPct)} · {signalText(fan, expectPct)}
-            </Typography>
-          </Box>
-        ))}
-      </Box>
-      {input && input.kind !== 'switch' && (
-        <BigField
-          label={`${input.name} read`}
-          quantity={inputQuantity(input)}
-          value={inputRead}
-          step={kit.probes.find((probe) => probe.input === input.id)?.resolution ?? 0.1}
-          onChange={setInputRead}
-          colour={causeColour(inputCause(input))}
-        />
-      )}
-      {expectations.map(({ fan, expectPct }) => (
-        <BigField
-          key={fan}
-          label={`${nameOf(fan)} read`}
-          hint={`expected ${formatPct(expectPct)} here`}
-          quantity="speed"
-          value={fansPct[fan] ?? null}
-          startAt={expectPct}
-          step={1}
-          limits={[0, 100]}
-          onChange={(pct) => setFansPct({ ...fansPct, [fan]: pct })}
-          colour="cause.speed"
-        />
-      ))}
+      </Bar>
     </>
   )
 }
 
-const VerdictLine = ({
+function useSending(onKeep: (reading: CheckReading) => Promise<void>): [boolean, (reading: CheckReading) => void] {
+  const [isSending, setSending] = useState(false)
+  return [
+    isSending,
+    (reading) => {
+      setSending(true)
+      void onKeep(reading).finally(() => setSending(false))
+    },
+  ]
+}
+
+function Judged({
+  context,
+  check,
+  reading,
+  last,
+}: Pick<CardProps, 'context' | 'check' | 'last'> & { reading: CheckReading | null }) {
+  const verdict = reading && judge(context, check, reading)
+  return (
+    <Box role="status" sx={{ minHeight: 44, my: 1 }}>
+      {verdict && <VerdictLine {...verdict} ifFails={check.ifFails} />}
+      {!verdict && last && (
+        <VerdictLine verdict={last.verdict} sentence={`${last.sentence} (kept before)`} ifFails={check.ifFails} />
+      )}
+    </Box>
+  )
+}
+
+const KEEP_WORDS = { passes: 'Keep and next', fails: 'Keep as failed, next', 'cannot-tell': 'Keep as not told, next' }
+
+function Keep({
+  reading,
   verdict,
-  sentence,
-  ifFails,
-}: {
-  verdict: 'holds' | 'fails'
-  sentence: string
-  ifFails: string
-}) => (
-  <Box
-    sx={{
-      borderLeft: '5px solid',
-      borderColor: verdict === 'holds' ? 'success.main' : 'error.main',
-      bgcolor: verdict === 'holds' ? 'ground.holds' : 'transparent',
-      px: 1.25,
-      py: 1,
-    }}
-  >
-    <b>{verdict === 'holds' ? 'Holds.' : 'Fails.'}</b> {sentence}
-    {verdict === 'fails' && <Typography variant="body2">{ifFails}</Typography>}
-  </Box>
+  onKeep,
+}: Pick<CardProps, 'onKeep'> & { reading: CheckReading | null; verdict: keyof typeof KEEP_WORDS | null }) {
+  const [isSending, send] = useSending(onKeep)
+  return (
+    <Bar>
+      <Button
+        variant="contained"
+        disabled={!reading || isSending}
+        onClick={() => reading && send(reading)}
+        sx={{ flex: 1 }}
+      >
+        {KEEP_WORDS[verdict ?? 'passes']}
+      </Button>
+    </Bar>
+  )
+}
+
+/** What is pressed next: at the bottom of a phone, under the card on a desk. */
+const Bar = ({ children }: { children: ReactNode }) => (
+  <>
+    <PhoneBar>{children}</PhoneBar>
+    <Box sx={{ display: { xs: 'none', md: 'flex' }, gap: 1.25, mt: 1.5 }}>{children}</Box>
+  </>
 )

@@ -7,10 +7,12 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { givenMark } from '@/core/prove/givenMark'
-import { provePlan } from '@/core/prove/plan'
+import { planFor } from '@/core/prove/plan'
+import type { VerdictKind } from '@/core/prove/verdict'
 import type { CheckReading } from '@/core/prove/reading'
 import { problemText, type Problem } from '@/core/problem'
 import { CheckCard } from '@/features/prove/CheckCard'
+import { VERDICT_COLOURS } from '@/features/prove/VerdictLine'
 import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { stagePath } from '@/ui/stages'
@@ -20,30 +22,31 @@ import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/contex
 export type KeptResult = {
   readonly check: string
   readonly given: string
-  readonly verdict: 'holds' | 'fails'
+  readonly verdict: VerdictKind
   readonly sentence: string
 }
+const SHORT: Record<VerdictKind, string> = { passes: 'passes', fails: 'fails', 'cannot-tell': 'not told' }
+
 type Answer = { kind: string; problems?: readonly Problem[] }
 type Props = { installationId: string; results: readonly KeptResult[]; onKeep: (input: unknown) => Promise<Answer> }
 
 /** The checks one at a time: do it, read it, judged at what was really read. */
 export function ProveStage({ installationId, results, onKeep }: Props) {
   const router = useRouter()
-  const { kit } = useDocument()
-  const { given } = useDerived()
+  const document = useDocument()
+  const derived = useDerived()
+  const { given } = derived
   const preference = usePreference()
   const standing = useWorkingCopy((state) => state.standing.kind)
-  const plan = useMemo(
-    () => (given.machine ? provePlan(given.machine, kit, preference) : []),
-    [given.machine, kit, preference],
-  )
+  const planned = useMemo(() => planFor(document, derived, preference), [document, derived, preference])
+  const plan = planned?.plan ?? []
   const mark = useMemo(() => givenMark(given.response), [given.response])
   const latest = (check: string) => results.filter((result) => result.check === check).at(-1)
-  const isProved = (check: string) => latest(check)?.given === mark && latest(check)?.verdict === 'holds'
+  const isProved = (check: string) => latest(check)?.given === mark && latest(check)?.verdict === 'passes'
   const [chosen, setChosen] = useState<string | null>(null)
   const [message, setMessage] = useState<string | null>(null)
   const open = plan.find(({ id }) => id === chosen) ?? plan.find(({ id }) => !isProved(id)) ?? plan[0]
-  if (!given.machine || !open)
+  if (!planned || !open)
     return <StageLayout title="Prove">The response contradicts itself; mend it under Respond first.</StageLayout>
   const number = plan.indexOf(open) + 1
   const left = plan.filter(({ id }) => !isProved(id)).length
@@ -71,7 +74,7 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
   return (
     <StageLayout
       title={`Check ${number} of ${plan.length}`}
-      aside={left === 0 ? 'all hold' : `${left} left`}
+      aside={left === 0 ? 'all pass' : `${left} left`}
       side={
         <>
           <SideHeading>All checks</SideHeading>
@@ -103,16 +106,11 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
                       variant="body2"
                       sx={{
                         whiteSpace: 'nowrap',
-                        color:
-                          !result || isOld
-                            ? 'text.secondary'
-                            : result.verdict === 'holds'
-                              ? 'success.main'
-                              : 'error.main',
+                        color: !result || isOld ? 'text.secondary' : VERDICT_COLOURS[result.verdict],
                         fontWeight: 600,
                       }}
                     >
-                      {!result ? 'to do' : isOld ? 'changed since' : result.verdict}
+                      {!result ? 'to do' : isOld ? 'changed since' : SHORT[result.verdict]}
                     </Typography>
                   </ButtonBase>
                 </Box>
@@ -125,7 +123,7 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
           </Notice>
           {left === 0 && (
             <Typography variant="body2">
-              Everything holds. <Link href={stagePath(installationId, 'hand-over')}>Hand over</Link>
+              Everything passes. <Link href={stagePath(installationId, 'hand-over')}>Hand over</Link>
             </Typography>
           )}
         </>
@@ -141,7 +139,7 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
       <CheckCard
         key={open.id}
         check={open}
-        machine={given.machine}
+        context={planned.context}
         last={latest(open.id)?.given === mark ? latest(open.id) : undefined}
         onKeep={keep}
       />

@@ -9,7 +9,7 @@ import { lossText } from '@/core/controller/lossText'
 import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
 import { givenMark } from '@/core/prove/givenMark'
-import { provePlan } from '@/core/prove/plan'
+import { planFor } from '@/core/prove/plan'
 import type { UnitPreference } from '@/core/quantity/format'
 import { facts } from '@/core/record/facts'
 import { formatDayAndClock } from '@/ui/clock'
@@ -38,7 +38,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
   const derived = useMemo(() => derive(document), [document])
   const { controller } = document.kit
   const mark = givenMark(derived.given.response)
-  const plan = derived.given.machine ? provePlan(derived.given.machine, document.kit, preference) : []
+  const plan = planFor(document, derived, preference)?.plan ?? []
   const { response } = document
   return (
     <Box component="main" sx={{ maxWidth: 820, mx: 'auto', p: 3, bgcolor: 'ground.sheet', minHeight: '100vh' }}>

@@ -106,9 +106,12 @@ test('a check is judged on the server, against the kept working copy', async () 
       id: randomUUID(),
       installationId: id,
       check: 'floor',
-      reading: { kind: 'speed', inputRead: null, fansPct: { exhaust } },
+      reading: {
+        kind: 'speed',
+        steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust, 'make-up': 20 } }],
+      },
     })
-  expect(await keep(26)).toMatchObject({ kind: 'done', verdict: 'holds' })
+  expect(await keep(26)).toMatchObject({ kind: 'done', verdict: 'passes' })
   expect(await keep(40)).toMatchObject({ kind: 'done', verdict: 'fails' })
   expect(
     lines(

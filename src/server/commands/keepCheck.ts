@@ -2,9 +2,9 @@ import { Type } from '@sinclair/typebox'
 import { derive } from '@/core/derive'
 import { validator } from '@/core/document/validator'
 import { givenMark } from '@/core/prove/givenMark'
-import { provePlan } from '@/core/prove/plan'
+import { planFor } from '@/core/prove/plan'
 import { CheckReading } from '@/core/prove/reading'
-import { judge } from '@/core/prove/verdict'
+import { judge, type Verdict } from '@/core/prove/verdict'
 import type { Scope } from '@/db/client'
 import { addCheckResult } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
@@ -19,10 +19,7 @@ const readInput = validator(
 )
 
 /** Judges a reading on the server, against the working copy as kept, and keeps reading and verdict together. */
-export async function keepCheck(
-  scope: Scope,
-  input: unknown,
-): Promise<Result<{ verdict: 'holds' | 'fails'; sentence: string }>> {
+export async function keepCheck(scope: Scope, input: unknown): Promise<Result<Verdict>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const { id, installationId, check: checkId, reading } = read.value
@@ -30,20 +27,20 @@ export async function keepCheck(
   if (!row) return { kind: 'unknown' }
   if (row.kind === 'unreadable') return { kind: 'invalid', problems: row.problems }
   const { document } = row.workingCopy
-  const { machine } = derive(document).given
-  const check = machine ? provePlan(machine, document.kit).find((candidate) => candidate.id === checkId) : undefined
-  if (!machine || !check || check.kind !== reading.kind)
+  const planned = planFor(document, derive(document))
+  const check = planned?.plan.find((candidate) => candidate.id === checkId)
+  if (!planned || !check || check.kind !== reading.kind)
     return {
       kind: 'invalid',
       problems: [
         { code: 'said', path: 'check', text: 'This check no longer belongs to the setting; open Prove again.' },
       ],
     }
-  const { verdict, sentence } = judge(check, reading, machine, document.kit)
+  const { verdict, sentence } = judge(planned.context, check, reading)
   await addCheckResult(scope, installationId, {
     id,
     check: checkId,
-    given: givenMark(machine.response),
+    given: givenMark(planned.context.response),
     reading,
     verdict,
     sentence,

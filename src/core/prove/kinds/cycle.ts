@@ -1,0 +1,40 @@
+import { resting, stateAfter, timedCheck } from '@/core/prove/build'
+import type { Check } from '@/core/prove/check'
+import type { ProveContext } from '@/core/prove/context'
+import { formatPct, formatTime } from '@/core/quantity/format'
+import type { Cycle } from '@/core/response/schema'
+
+/** How long it is on, and how long the pause is. */
+export function cycleChecks(context: ProveContext, rule: Cycle): Check[] {
+  if (rule.onS >= rule.periodS) return []
+  const { rest } = context
+  const onPct = stateAfter(context, [resting(rest)]).fansPct[0]!
+  const offPct = stateAfter(context, [resting(rest), { values: rest, forS: rule.onS }]).fansPct[0]!
+  const ifFails = 'The times were not kept, or another rule is asking.'
+  const on = timedCheck(
+    context,
+    (expectS, from) => ({
+      id: `${rule.id}-cycle`,
+      title: 'Time how long it is on in one period.',
+      how: `From its coming on at ${formatPct(from)} % to its going off: ${formatTime(expectS)}.`,
+      ifFails,
+    }),
+    { stages: [resting(rest)], fromPct: onPct, toPct: offPct, guessS: rule.onS },
+  )
+  const pause = timedCheck(
+    context,
+    (expectS) => ({
+      id: `${rule.id}-pause`,
+      title: 'Time how long it pauses in one period.',
+      how: `From its going off to its coming on again: ${formatTime(expectS)}.`,
+      ifFails,
+    }),
+    {
+      stages: [resting(rest), { values: rest, forS: rule.onS }],
+      fromPct: offPct,
+      toPct: onPct,
+      guessS: rule.periodS - rule.onS,
+    },
+  )
+  return [...(on ? [on] : []), ...(pause ? [pause] : [])]
+}

@@ -1,0 +1,73 @@
+import { beyond, settleS, speedCheck, standing, tells } from '@/core/prove/build'
+import type { Check } from '@/core/prove/check'
+import { brought, fanName, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
+import { bringText, wayFor } from '@/core/prove/howTo'
+import { formatPct } from '@/core/quantity/format'
+import type { MeasuredInput } from '@/core/response/schema'
+
+/** The input that drives the demand: that of the first ramp. */
+function driverOf(context: ProveContext): MeasuredInput | undefined {
+  const ramp = context.machine.rules.find(({ kind }) => kind === 'ramp')
+  return ramp?.kind === 'ramp' ? measuredOf(context, ramp.input) : undefined
+}
+
+const PLACES = 240
+
+/** Where on its way up the next fixed fan joins, and on its way down it leaves. */
+function passages(context: ProveContext, driver: MeasuredInput): { joins: number[]; leaves: number[] } {
+  const { machine, rest } = context
+  const xs = Array.from(
+    { length: PLACES + 1 },
+    (_, index) => driver.from + ((driver.to - driver.from) * index) / PLACES,
+  )
+  const at = (x: number) => terminals(context, brought(context, rest, driver.id, x))
+  const state = machine.settledState(at(xs[0]!))
+  const stayS = settleS(context)
+  const seen = (list: readonly number[], isJoin: boolean): number[] => {
+    const found: number[] = []
+    let running = machine.fixedRunning(state)
+    for (const x of list) {
+      for (let piece = 0; piece < 4; piece++) machine.step(state, at(x), stayS)
+      const now = machine.fixedRunning(state)
+      if (isJoin ? now > running : now < running) found.push(x)
+      running = now
+    }
+    return found
+  }
+  const joins = seen(xs, true)
+  return { joins, leaves: seen([...xs].reverse(), false).reverse() }
+}
+
+/** Each join: before it, past it, and back below the point where the fan leaves. */
+export function ladderChecks(context: ProveContext): Check[] {
+  const { stages, floor } = context.response
+  const driver = driverOf(context)
+  if (!stages || !driver) return []
+  const { joins, leaves } = passages(context, driver)
+  const { rest } = context
+  return joins.flatMap((joinX, index) => {
+    const leaveX = leaves[index]
+    const fan = stages.fixed[index]
+    if (leaveX === undefined || !fan) return []
+    const at = (x: number) => standing(context, brought(context, rest, driver.id, x))
+    const [past, back] = [beyond(context, driver.id, joinX, 1), beyond(context, driver.id, leaveX, -1)]
+    const bring = (x: number, said: string) => `Bring ${bringText(context, driver.id, x)}: ${said}.`
+    const name = fanName(context, fan.fan)
+    const check = speedCheck(
+      context,
+      {
+        id: `stage-${index + 1}`,
+        title: `Bring ${bringText(context, driver.id, past)}, past the join of ${name}, and back.`,
+        how: `${wayFor(context, driver.id, past)} ${name} joins, and the variable fan drops towards ${formatPct(floor.speedPct)} % and climbs again.`,
+        ifFails: 'Wrong output, a join or its differential that was not kept, or a fan on its own isolator.',
+      },
+      brought(context, rest, driver.id, back),
+      [
+        { stage: at(back), bring: bring(back, `${name} stands`), brings: driver.id },
+        { stage: at(past), bring: bring(past, `${name} runs`), brings: driver.id },
+        { stage: at(back), bring: bring(back, `${name} stands again`), brings: driver.id },
+      ],
+    )
+    return tells(context, check) ? [check] : []
+  })
+}

@@ -1,0 +1,166 @@
+import type { Installation } from '@/core/document/installation'
+import { roleOf } from '@/core/duty/role'
+import type { Values } from '@/core/prove/check'
+import { asksPct } from '@/core/prove/play'
+import { inputHalf } from '@/core/prove/uncertainty'
+import { isPast } from '@/core/response/past'
+import { quietInputs } from '@/core/response/quietInputs'
+import type { Machine } from '@/core/response/compile'
+import { isMeasured } from '@/core/response/rules/kind'
+import type { MeasuredInput, Response, WeekSpan } from '@/core/response/schema'
+
+/** Where such an input mostly is while nobody wants anything; common practice, no source. */
+const USUAL: Partial<Record<string, number>> = {
+  outdoor: 10,
+  supply: 15,
+  body: 30,
+  flue: 20,
+  shell: 20,
+  coil: 20,
+  component: 25,
+}
+
+function usual(
+  input: MeasuredInput,
+  { brief, response }: Pick<Installation, 'brief'> & { response: Response },
+): number {
+  const target = brief.targets.find(({ quantity }) => quantity === input.kind)
+  const at =
+    USUAL[roleOf(input, { brief, response })] ??
+    (target ? (target.bandFrom + target.bandTo) / 2 : (input.from + input.to) / 2)
+  return Math.min(input.to, Math.max(input.from, at))
+}
+
+const SHARES = [0, 0.5, 1] as const
+
+/** Points of the response at which something changes with an input. */
+function pointsOf({ rules, reductions = [], otherOutputs = [], light }: Response, id: string): number[] {
+  return [
+    ...rules.flatMap((rule) => {
+      if (!('input' in rule) || rule.input !== id) return []
+      switch (rule.kind) {
+        case 'ramp':
+          return [rule.startAt, rule.fullAt]
+        case 'differential':
+          return [rule.onAt, rule.offAt]
+        case 'after-run':
+          return [rule.armAbove]
+        case 'surge':
+        case 'switch':
+          return []
+      }
+    }),
+    ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
+    ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
+      [...onWhen, ...notWhile].flatMap((condition) =>
+        condition.kind === 'input' && condition.input === id ? [condition.at] : [],
+      ),
+    ),
+    ...(light?.input === id ? [light.level] : []),
+  ]
+}
+
+/** What keeps a moment from being at rest: everything that asks, reduces, holds or is on. */
+function unrest(machine: Machine, inputs: Float64Array): number {
+  const { response } = machine
+  const state = machine.settledState(inputs)
+  const floorPct = response.stages ? 0 : response.floor.speedPct
+  const asks = asksPct(machine, state).reduce((sum, pct) => sum + (pct > floorPct ? 10 : pct > 0 ? 1 : 0), 0)
+  const sensed = machine.senses ? state.sensed : inputs
+  const reduces = (response.reductions ?? []).filter(({ input, when, at }) =>
+    isPast(when, sensed[machine.inputIds.indexOf(input)]!, at),
+  ).length
+  const outputs = machine.otherOutputs.filter(({ isOn }) => isOn(state.memory)).length
+  // What a cycle gives comes and goes.
+  const isCycling = machine.rules[state.inCharge]?.kind === 'cycle'
+  const runs = isCycling ? 0 : state.fansPct.reduce((sum, pct) => sum + pct, 0)
+  return asks * 100 + reduces * 300 + outputs * 20 + runs
+}
+
+/** Places of the clock at which the week may ask for nothing: a few minutes before and after each of its periods. */
+function clocks({ rules, dayByWeek = [] }: Response): number[] {
+  const spans: readonly WeekSpan[] = [
+    ...dayByWeek,
+    ...rules.flatMap((rule): readonly WeekSpan[] =>
+      rule.kind === 'week' ? rule.periods : 'setPoints' in rule ? (rule.setPoints ?? []) : [],
+    ),
+  ]
+  const minutes = spans.flatMap(({ days, startMin, endMin }) =>
+    days.slice(0, 2).flatMap((day) => [day * 1440 + startMin - 5, day * 1440 + startMin + 5, day * 1440 + endMin + 5]),
+  )
+  return [...new Set([USUAL_MINUTE, ...minutes].map((minute) => ((minute + 10080) % 10080) * 60))]
+}
+
+const USUAL_MINUTE = 10 * 60
+
+/** A moment at which as little as possible asks, found by trying: each input by turns at its usual reading and at places of its range, the
+ *  clock outside the periods of the week. It is as quiet within the error of each probe. Among equally quiet ones the most usual is taken.
+ *  @param toInputs what the controller’s terminals see of a moment */
+export function quietMoment(
+  machine: Machine,
+  installation: Installation,
+  toInputs: (values: Values) => Float64Array,
+): Values {
+  const { response } = machine
+  const where = { brief: installation.brief, response }
+  const quietest = (values: Values, ids: readonly string[], places: readonly Place[]): Values => {
+    let best: Values = values
+    let least = Infinity
+    for (const { x, off } of places) {
+      const at = (y: number): Values => ({ ...values, ...Object.fromEntries(ids.map((id) => [id, y])) })
+      const cost = Math.max(...(off > 0 ? [x - off, x, x + off] : [x]).map((y) => unrest(machine, toInputs(at(y)))))
+      // The first of equals stays: the most usual stands first.
+      if (cost < least - 1e-9) [best, least] = [at(x), cost]
+    }
+    return best
+  }
+  let values: Values = { ...quietInputs(response), clock: USUAL_MINUTE * 60 }
+  const groups = readTogether(response)
+  for (let sweep = 0; sweep < 2; sweep++) {
+    for (const group of groups)
+      values = quietest(
+        values,
+        group.map(({ id }) => id),
+        placesOf(group),
+      )
+    values = quietest(
+      values,
+      ['clock'],
+      clocks(response).map((x) => ({ x, off: 0 })),
+    )
+  }
+  return values
+
+  function placesOf(group: readonly MeasuredInput[]): Place[] {
+    const [input] = group
+    if (!input) return []
+    const at = usual(input, where)
+    const half = (x: number) => inputHalf(installation, input, x)
+    const names = [input.id, ...combinationsOf(response, input.id)]
+    const beside = names
+      .flatMap((id) => pointsOf(response, id))
+      .flatMap((point) => [-1, 1].map((way) => Number((point + way * (2 * half(point) + 0.5)).toFixed(1))))
+    const ends = SHARES.map((share) => input.from + (input.to - input.from) * share)
+    return [at, ...beside, ...ends]
+      .filter((x) => x >= input.from && x <= input.to)
+      .sort((a, b) => Math.abs(a - at) - Math.abs(b - at))
+      .map((x) => ({ x, off: half(x) }))
+  }
+}
+
+type Place = { readonly x: number; readonly off: number }
+
+const combinationsOf = ({ inputs }: Response, id: string): string[] =>
+  inputs.flatMap((input) => (isMeasured(input) && input.combines?.of.includes(id) ? [input.id] : []))
+
+/** Probes that are read as one stand at one reading; every other by itself. */
+function readTogether({ inputs }: Response): MeasuredInput[][] {
+  const measured = inputs.filter(isMeasured)
+  const groups = measured.flatMap(({ combines }) =>
+    combines && combines.how !== 'difference'
+      ? [measured.filter(({ id, combines: of }) => !of && combines.of.includes(id))]
+      : [],
+  )
+  const grouped = new Set(groups.flat())
+  return [...groups, ...measured.filter((input) => !input.combines && !grouped.has(input)).map((input) => [input])]
+}
