@@ -1,6 +1,6 @@
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { judgeInstallation } from '@/core/advise/judge'
-import { SEVERITY_NAMES } from '@/core/advise/judgement'
+import { SEVERITY_NAMES } from '@/core/severity'
 import { derive } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
 import { parseJson, readDocument } from '@/core/document/read'

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { runCommand } from '@/cli/main'
@@ -320,4 +320,19 @@ describe('sums', () => {
     expect(outcome.status).toBe(status)
     expect(outcome.err.join(' ')).toMatch(err)
   })
+})
+
+test('what is said of the demo is what a person has looked over', () => {
+  const reviewed = readFileSync('docs/demo-judged.md', 'utf8')
+    .split('\n## ')
+    .slice(1)
+    .flatMap((part) => {
+      const [name, ...lines] = part.split('\n')
+      return lines.flatMap((line) =>
+        line.startsWith('- ') ? [`demo/installations/${name}.json: ${line.slice(2)}`] : [],
+      )
+    })
+  const files = readdirSync('demo/installations').map((file) => `demo/installations/${file}`)
+  const said = run('check', '--judge', ...files).out.filter((line) => !line.includes('.json: good ('))
+  expect(said.sort()).toEqual(reviewed.sort())
 })

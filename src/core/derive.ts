@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/schema'
+import { requirementOf } from '@/core/brief/requirement'
 import { floorReasons } from '@/core/calibration/floorReasons'
 import { flowMap, type FlowMapOutcome } from '@/core/calibration/flowMap'
 import { fit, type Fit } from '@/core/controller/fit'
@@ -53,6 +54,8 @@ function deriveFan(fan: Fan, { brief, calibration, response }: Installation): De
   const readings = calibration.fans.find((candidate) => candidate.fan === fan.id)
   const isLead = fan.id === response.lead
   const flow = readings ? flowMap(readings) : null
+  // What holds only sometimes, or as a mean, is no reason of the floor.
+  const requirement = requirementOf(brief)
   return {
     fan,
     flow,
@@ -60,7 +63,7 @@ function deriveFan(fan: Fan, { brief, calibration, response }: Installation): De
       calibration: readings,
       flow,
       coolingFloorPct: fan.coolingFloorPct,
-      requiredFlowLs: isLead ? (brief.requiredFlow?.flowLs ?? null) : null,
+      requiredFlowLs: isLead && requirement?.kept === 'always' ? requirement.flowLs : null,
       fromBrief: isLead ? briefFloors(brief) : [],
     }),
     startPct: readings && readings.startsPct.length > 0 ? Math.max(...readings.startsPct) : null,

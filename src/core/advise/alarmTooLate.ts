@@ -1,37 +1,43 @@
-import { withResponse, type Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
+import { differenceOf } from '@/core/quantity/units'
+import { isUpward } from '@/core/response/past'
 import { isMeasured } from '@/core/response/rules/kind'
 
-/** How far under the limit an alarm should be raised; common practice, no source. */
+/** How far under the limit an alarm should be raised at the least; common practice, no source. */
 const MARGIN = { temperature: 1, humidity: 2 } as const
 
-/** An alarm that is raised at the limit, or where the probe no longer survives, tells of harm that is done. */
+/** An alarm that is raised at the limit, or where the probe no longer survives, tells of harm that is done; one that is nearer to it than its probe
+ *  is good for may do so. */
 export const alarmTooLate: Judge = ({ brief, kit, response }) =>
   (response.otherOutputs ?? []).flatMap((output, index) =>
     output.kind !== 'alarm'
       ? []
-      : output.onWhen.flatMap((condition, place) => {
-          if (condition.kind !== 'input' || condition.when !== 'at-or-above') return []
+      : output.onWhen.flatMap((condition, place): Judgement[] => {
+          if (condition.kind !== 'input' || !isUpward(condition.when)) return []
           const input = response.inputs.find(({ id }) => id === condition.input)
           if (!input || !isMeasured(input) || (input.kind !== 'temperature' && input.kind !== 'humidity')) return []
           const { kind } = input
           const target = brief.targets.find(({ quantity }) => quantity === kind)?.limitAbove ?? null
           const reads = [input.id, ...(input.combines?.of ?? [])]
-          const survives =
-            kind === 'temperature'
-              ? kit.probes.filter((probe) => reads.includes(probe.input)).map((probe) => probe.survivesToC)
-              : []
+          const probes = kit.probes.filter((probe) => reads.includes(probe.input))
+          const survives = kind === 'temperature' ? probes.map((probe) => probe.survivesToC) : []
           const limits = [target, ...survives].filter((limit) => limit !== null)
           const limit = Math.min(...limits)
-          if (limits.length === 0 || condition.at < limit) return []
-          const at = limit - MARGIN[kind]
+          const half = Math.max(0, ...probes.map(({ accuracy }) => accuracy ?? 0))
+          if (limits.length === 0 || condition.at + half < limit) return []
+          const at = Number((limit - half - MARGIN[kind]).toFixed(1))
+          const isPast = condition.at >= limit
           return [
             {
               id: `alarm-too-late-${output.id}-${place}`,
-              severity: 'hurts' as const,
+              severity: isPast ? 'hurts' : 'fails',
               path: `response.otherOutputs.${index}.onWhen.${place}.at`,
-              title: `“${output.name}” is raised too late.`,
-              detail: `It is raised at ${formatQuantity(condition.at, kind)}; ${limit === target ? 'the limit is' : 'the probe survives to'} ${formatQuantity(limit, kind)}. Below that it would be a warning.`,
+              title: isPast ? `“${output.name}” is raised too late.` : `“${output.name}” may be raised too late.`,
+              detail: `It is raised at ${formatQuantity(condition.at, kind)}; ${limit === target ? 'the limit is' : 'the probe survives to'} ${formatQuantity(limit, kind)}${
+                isPast ? '' : `, and its probe is good to ± ${formatQuantity(half, differenceOf(kind))}`
+              }. Below that it would be a warning.`,
+              figure: { value: condition.at, worse: 1, step: kind === 'temperature' ? 0.5 : 2 },
               cure: {
                 label: `Raise it at ${formatQuantity(at, kind)}`,
                 apply: (installation) =>

@@ -1,27 +1,38 @@
-import { withResponse, type Judge } from '@/core/advise/judgement'
+import { speedFigure, withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
+import { followerPct } from '@/core/response/follower'
+import { toStep } from '@/core/response/steps'
 
-/** At a low ratio the follower can be told to run below the speed at which it starts. */
-export const followerTooSlow: Judge = ({ kit, calibration, response }, { given }) =>
-  given.response.followers.flatMap((follower, index) => {
+/** At a low ratio the follower can be told to run below the speed at which it starts: looked at over all that the lead gives. */
+export const followerTooSlow: Judge = ({ kit, calibration, response }, derived) =>
+  derived.given.response.followers.flatMap((follower): Judgement[] => {
+    const { floor, ceiling, steps } = derived.given.response
     const starts = calibration.fans.find(({ fan }) => fan === follower.fan)?.startsPct ?? []
-    if (starts.length === 0 || follower.atLeadFloor === 'off') return []
+    if (starts.length === 0) return []
     const startPct = Math.max(...starts)
-    const slowestPct = Math.max(
-      follower.floorPct,
-      follower.atLeadFloor === 'floor' ? follower.floorPct : follower.ratio * given.response.floor.speedPct,
+    const from = Math.max(1, Math.floor(floor.speedPct))
+    const leads = Array.from({ length: Math.max(1, Math.floor(ceiling.speedPct) - from + 1) }, (_, index) =>
+      Math.max(floor.speedPct, toStep(steps, from + index)),
     )
-    if (slowestPct >= startPct) return []
+    const slow = leads
+      .map((leadPct) => ({ leadPct, pct: followerPct(follower, leadPct, floor.speedPct, steps) }))
+      .filter(({ pct }) => pct > 0 && pct < startPct)
+      .sort((a, b) => a.pct - b.pct)
+    const [worst] = slow
+    if (!worst) return []
     const name = kit.fans.find(({ id }) => id === follower.fan)?.name ?? follower.fan
+    const upTo = Math.max(...slow.map(({ leadPct }) => leadPct))
+    const index = response.followers.findIndex(({ fan }) => fan === follower.fan)
     return [
       {
         id: `follower-too-slow-${follower.fan}`,
-        severity: 'fails' as const,
-        path: `response.followers.${index}`,
-        title: `The ${name} may stand still at the lead’s floor.`,
-        detail: `It is told ${formatPct(slowestPct)} % there and starts at ${formatPct(startPct)} %.`,
+        severity: 'fails',
+        path: `response.followers.${Math.max(0, index)}`,
+        title: `The ${name} may stand still while it should follow.`,
+        detail: `It starts at ${formatPct(startPct)} %, and is told ${formatPct(worst.pct)} % with the lead at ${formatPct(worst.leadPct)} %${upTo > worst.leadPct ? `, too little up to ${formatPct(upTo)} %` : ''}.`,
+        figure: speedFigure(derived, worst.pct, -1),
         cure:
-          response.followers[index] === undefined
+          index < 0
             ? null
             : {
                 label: `Follower not below ${formatPct(startPct)}`,

@@ -1,40 +1,67 @@
-import { ruleInputId } from '@/core/response/rules/kind'
-import { withResponse, type Judge } from '@/core/advise/judgement'
-import { formatQuantity } from '@/core/quantity/format'
+import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
+import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
+import { isMeasured } from '@/core/response/rules/kind'
+import type { Response, Rule } from '@/core/response/schema'
 
-/** Full speed that only comes above what it protects comes too late. */
-export const fullAboveLimit: Judge = ({ brief, response }) =>
-  brief.targets.flatMap(({ quantity, limitAbove }) => {
-    if (limitAbove === null) return []
-    return response.rules.flatMap((rule, index) => {
-      const input = response.inputs.find(({ id }) => id === ruleInputId(rule))
-      if (
-        rule.kind !== 'ramp' ||
-        rule.off ||
-        input?.kind !== quantity ||
-        rule.startAt >= Math.min(limitAbove, rule.fullAt) ||
-        rule.fullAt <= limitAbove
-      )
-        return []
-      return [
-        {
-          id: `full-above-limit-${rule.id}`,
-          severity: 'fails' as const,
-          path: `response.rules.${index}.fullAt`,
-          title: `Full speed comes after the ${quantity} limit.`,
-          detail: `The limit is ${formatQuantity(limitAbove, quantity)}; the ramp is full at ${formatQuantity(rule.fullAt, quantity)}.`,
-          cure: {
-            label: `Full at ${formatQuantity(limitAbove, quantity)}`,
-            apply: (installation) =>
-              withResponse(installation, {
-                rules: installation.response.rules.map((candidate) =>
-                  candidate.id === rule.id && candidate.kind === 'ramp'
-                    ? { ...candidate, fullAt: limitAbove }
-                    : candidate,
-                ),
-              }),
-          },
-        },
-      ]
+/** Points of speed that may still come above the limit. */
+const LATE_PCT = 5
+
+/** The rules that answer to these inputs, or to what they are combined into. */
+function answering({ rules, inputs }: Response, ids: ReadonlySet<string>): readonly Rule[] {
+  const read = new Set([
+    ...ids,
+    ...inputs.flatMap((input) => (isMeasured(input) && input.combines?.of.some((id) => ids.has(id)) ? [input.id] : [])),
+  ])
+  return rules.filter((rule) => !rule.off && 'input' in rule && read.has(rule.input))
+}
+
+/** A ramp whose full point lies over the limit, brought down to it where it starts below. */
+const broughtDown = (
+  limit: number,
+  quantity: 'temperature' | 'humidity',
+  ids: ReadonlySet<string>,
+): Judgement['cure'] => ({
+  label: `Full at ${formatQuantity(limit, quantity)}`,
+  apply: (installation) => {
+    const mended = new Set(answering(installation.response, ids))
+    return withResponse(installation, {
+      rules: installation.response.rules.map((rule) =>
+        mended.has(rule) && rule.kind === 'ramp' && rule.startAt < limit && rule.fullAt > limit
+          ? { ...rule, fullAt: limit }
+          : rule,
+      ),
     })
+  },
+})
+
+/** Air that only comes above what it protects comes too late: at the limit of the brief all of it must be there. A door curtain holds people
+ *  warm, and a limit of a home is no ramp’s. */
+export const fullAboveLimit = evaluating((where, { brief, response }) => {
+  if (brief.duty === 'door-curtain' || brief.duty === 'balanced') return []
+  return brief.targets.flatMap(({ quantity, limitAbove }, target): Judgement[] => {
+    const probes = principalInputs(where, quantity)
+    const [first] = probes
+    if (limitAbove === null || !first) return []
+    const rest = atRest(where)
+    const [, high] = rangeOf(where.machine.response, first)
+    if (high <= limitAbove) return []
+    const [atLimit, most] = [limitAbove, high].map((x) => airAt(where, with_(rest, probes, x)))
+    if (most! - atLimit! <= LATE_PCT) return []
+    const ids = new Set(probes.map(({ id }) => id))
+    const late = answering(response, ids)
+    const canMend = late.some((rule) => rule.kind === 'ramp' && rule.startAt < limitAbove && rule.fullAt > limitAbove)
+    const index = late[0] ? response.rules.indexOf(late[0]) : -1
+    return [
+      {
+        id: `full-above-limit-${quantity}-${target}`,
+        severity: brief.duty === 'livestock' ? 'hurts' : 'fails',
+        path: index < 0 ? 'response.rules' : `response.rules.${index}`,
+        title: `Full air comes after the ${quantity} limit.`,
+        detail: `The limit is ${formatQuantity(limitAbove, quantity)}; there it gives ${formatPct(atLimit!)} %, and ${formatPct(most!)} % only above it.`,
+        figure: { value: most! - atLimit!, worse: 1, step: 5 },
+        cure: canMend ? broughtDown(limitAbove, quantity, ids) : null,
+      },
+    ]
   })
+})

@@ -17,8 +17,20 @@ import { withoutAir } from '@/core/advise/withoutAir'
 import { overrunWithoutCap } from '@/core/advise/overrunWithoutCap'
 import { runOnLeftOver } from '@/core/advise/runOnLeftOver'
 import { bypassNeverActs } from '@/core/advise/bypassNeverActs'
-import { coolDownTooShort } from '@/core/advise/coolDownTooShort'
-import { failsLow } from '@/core/advise/failsLow'
+import { answersTooSlowly } from '@/core/advise/answersTooSlowly'
+import { belowCutOff } from '@/core/advise/belowCutOff'
+import { bypassInFrost } from '@/core/advise/bypassInFrost'
+import { flueStops } from '@/core/advise/flueStops'
+import { heaterWithoutAir } from '@/core/advise/heaterWithoutAir'
+import { leastAir } from '@/core/advise/leastAir'
+import { lostProbe } from '@/core/advise/lostProbe'
+import { noCoAlarm } from '@/core/advise/noCoAlarm'
+import { noDefrost } from '@/core/advise/noDefrost'
+import { notFullWhenHot } from '@/core/advise/notFullWhenHot'
+import { ownAir } from '@/core/advise/ownAir'
+import { purgeByClock } from '@/core/advise/purgeByClock'
+import { requiredFlow } from '@/core/advise/requiredFlow'
+import { senseReversed } from '@/core/advise/senseReversed'
 import { openFlueUnproved } from '@/core/advise/openFlueUnproved'
 import { noAlarm } from '@/core/advise/noAlarm'
 import { evidenceWeak } from '@/core/advise/evidenceWeak'
@@ -31,10 +43,11 @@ import { purgeWithWarmerAir } from '@/core/advise/purgeWithWarmerAir'
 import { purgeWithWetterAir } from '@/core/advise/purgeWithWetterAir'
 import { startsTooOften } from '@/core/advise/startsTooOften'
 import { unsealedChanges } from '@/core/advise/unsealedChanges'
-import { SEVERITIES, type Judge, type Judgement } from '@/core/advise/judgement'
+import { type Judge, type Judgement } from '@/core/advise/judgement'
+import { SEVERITIES } from '@/core/severity'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 import { wiredOrMountedWrong } from '@/core/advise/wiredOrMountedWrong'
-import type { Installation } from '@/core/document/installation'
+import type { Dismissed, Installation } from '@/core/document/installation'
 
 const JUDGES: readonly Judge[] = [
   cannotDrive,
@@ -58,8 +71,20 @@ const JUDGES: readonly Judge[] = [
   overrunWithoutCap,
   runOnLeftOver,
   bypassNeverActs,
-  coolDownTooShort,
-  failsLow,
+  heaterWithoutAir,
+  lostProbe,
+  flueStops,
+  noCoAlarm,
+  leastAir,
+  requiredFlow,
+  senseReversed,
+  answersTooSlowly,
+  notFullWhenHot,
+  noDefrost,
+  belowCutOff,
+  bypassInFrost,
+  purgeByClock,
+  ownAir,
   openFlueUnproved,
   noAlarm,
   evidenceWeak,
@@ -73,12 +98,30 @@ const JUDGES: readonly Judge[] = [
   notReadBack,
 ]
 
-/** What a judgement says, as it stood when someone left it as it is. */
+/** What a judgement said when someone left it as it is: for the record. */
 export const judgementSaid = ({ title, detail }: Pick<Judgement, 'title' | 'detail'>): string =>
   `${title} ${detail}`.slice(0, 1200)
 
-export const isDismissed = ({ dismissed = [] }: Installation, judgement: Judgement): boolean =>
-  dismissed.some(({ judgement: id, said }) => id === judgement.id && said === judgementSaid(judgement))
+/** Leaves a judgement as it is: by its code and place, with how grave it was and on which figure. */
+export const leftAsItIs = (judgement: Judgement, reason: string): Dismissed => ({
+  judgement: judgement.id,
+  said: judgementSaid(judgement),
+  reason,
+  severity: judgement.severity,
+  ...(judgement.figure && Number.isFinite(judgement.figure.value) ? { figure: judgement.figure.value } : {}),
+})
+
+/** Left as it is until it is graver, or its figure worse by more than a step. Its words may change as they like. */
+export const isDismissed = ({ dismissed = [] }: Installation, { id, severity, figure }: Judgement): boolean =>
+  dismissed.some((held) => {
+    if (held.judgement !== id) return false
+    const isGraver = held.severity !== undefined && SEVERITIES.indexOf(severity) < SEVERITIES.indexOf(held.severity)
+    const isWorse =
+      figure !== undefined &&
+      held.figure !== undefined &&
+      figure.worse * (figure.value - held.figure) > figure.step + 1e-9
+    return !isGraver && !isWorse
+  })
 
 /** All judgements on an installation that nobody has left as they are, the gravest first.
  *  @param changes how many changes lie since the last seal; null where that is not known or nothing was sealed */

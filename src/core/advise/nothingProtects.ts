@@ -1,22 +1,78 @@
-import type { Judge } from '@/core/advise/judgement'
+import { evaluating, type Judgement } from '@/core/advise/judgement'
+import { airAt, atRest, CLEARLY_PCT, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import type { Derived } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
 import { formatQuantity } from '@/core/quantity/format'
-import { ruleInputId } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/response/rules/kind'
+import type { Response } from '@/core/response/schema'
 
-/** A limit in the brief, and no rule left that answers to that quantity: automatics switched off “to be sure” took the protection with them. */
-export const nothingProtects: Judge = ({ brief, response }) =>
-  brief.targets.flatMap(({ quantity, limitAbove }, index) => {
-    const inputs = response.inputs.filter(({ kind }) => kind === quantity).map(({ id }) => id)
-    const answers = response.rules.filter(({ off }) => !off).some((rule) => inputs.includes(ruleInputId(rule) ?? ''))
-    const isAlwaysFull = response.floor.speedPct >= response.ceiling.speedPct && !response.floor.offAllowed
-    if (limitAbove === null || answers || isAlwaysFull) return []
+/** Whether something answers to a rise, or to being past a point, that is no level of speed: a quick rise, a bypass, a shutter. */
+const answersOtherwise = ({ rules, otherOutputs = [] }: Response, ids: ReadonlySet<string>): boolean =>
+  rules.some((rule) => !rule.off && rule.kind === 'surge' && ids.has(rule.input)) ||
+  otherOutputs.some(
+    ({ kind, onWhen }) =>
+      (kind === 'bypass' || kind === 'shutter') &&
+      onWhen.some((condition) => condition.kind === 'input' && ids.has(condition.input)),
+  )
+
+/** Whether the air that always runs carries the heat: full anyway, or as much as is wanted by the map. */
+function isCarriedSteadily({ brief, response }: Installation, { lead }: Derived, restPct: number): boolean {
+  if (restPct >= response.ceiling.speedPct - 0.5) return true
+  const map = lead?.flow?.kind === 'map' ? lead.flow.map : null
+  const plan = DUTY_PLANS[brief.duty]
+  const { most } = plan.follows(answerReader(plan, brief))
+  const wantedLs = most?.flowLs ?? brief.requiredFlow?.flowLs ?? null
+  return map !== null && wantedLs !== null && restPct > 0 && map.flowAt(restPct) >= 0.98 * wantedLs
+}
+
+/** Whether something that is no probe brings all of the air: a contact of what makes the heat, a clock. */
+const isDrivenOtherwise = (rules: Response['rules'], ceilingPct: number): boolean =>
+  rules.some(
+    (rule) =>
+      !rule.off &&
+      (rule.kind === 'switch' ? rule.speedPct >= ceilingPct - 0.5 : rule.kind === 'week' || rule.kind === 'cycle'),
+  )
+
+/** A limit in the brief, a probe that reads it, and nothing that answers: automatics switched off “to be sure” took the protection with them.
+ *  A limit that nothing reads is judged only for heat, where nothing at all is automatic. */
+export const nothingProtects = evaluating((where, installation, derived) => {
+  const { brief, response } = installation
+  // A curtain holds warm, a stove is looked at by what its fan moves.
+  if (brief.duty === 'door-curtain' || brief.duty === 'stove-flue') return []
+  const rest = atRest(where)
+  return brief.targets.flatMap(({ quantity, limitAbove }, index): Judgement[] => {
+    if (limitAbove === null) return []
+    const probes = principalInputs(where, quantity)
+    const [first] = probes
+    const ids = new Set([
+      ...probes.map(({ id }) => id),
+      ...response.inputs.flatMap((input) =>
+        isMeasured(input) && input.combines?.of.some((id) => probes.some((probe) => probe.id === id)) ? [input.id] : [],
+      ),
+    ])
+    const wasSwitchedOff = response.rules.some((rule) => rule.off && 'input' in rule && ids.has(rule.input))
+    // A home is kept from overheating by its bypass, a humidity nobody reads by its base.
+    if (!wasSwitchedOff && (brief.duty === 'balanced' || (!first && quantity === 'humidity'))) return []
+    const answers = first
+      ? Math.abs(
+          airAt(where, with_(rest, probes, rangeOf(where.machine.response, first)[1])) -
+            airAt(where, with_(rest, probes, rangeOf(where.machine.response, first)[0])),
+        ) > CLEARLY_PCT || answersOtherwise(where.machine.response, ids)
+      : isDrivenOtherwise(response.rules, response.ceiling.speedPct)
+    if (answers) return []
+    const restPct = leastOver(where, (moment) => airAt(where, moment)).value
+    if (isCarriedSteadily(installation, derived, restPct)) return []
     return [
       {
         id: `nothing-protects-${quantity}-${index}`,
-        severity: quantity === 'temperature' ? ('hurts' as const) : ('fails' as const),
+        severity: quantity === 'temperature' ? 'hurts' : 'fails',
         path: `brief.targets.${index}`,
         title: `Nothing brings more air when the ${quantity} rises.`,
-        detail: `The limit is ${formatQuantity(limitAbove, quantity)}, and no rule that is switched on answers to ${quantity}. Switch one on, or let the floor alone carry it and say so.`,
+        detail: `The limit is ${formatQuantity(limitAbove, quantity)}, and nothing that is switched on answers to ${quantity}. Switch a rule on, or let the floor alone carry it and say which flow that needs.`,
         cure: null,
       },
     ]
   })
+})

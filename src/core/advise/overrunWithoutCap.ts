@@ -1,28 +1,52 @@
-import { withResponse, type Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import type { Duty } from '@/core/brief/duty'
 import { formatTime } from '@/core/quantity/format'
 import { ruleName } from '@/core/response/words'
 
-const LONG_S = 2 * 3600
+const HOUR_S = 3600
 
-/** An overrun as long as the room was used, without a cap that ever bites: a light left on runs the fan for as long again. */
-export const overrunWithoutCap: Judge = ({ response }) =>
-  response.rules.flatMap((rule, index) => {
-    if (rule.kind !== 'switch' || rule.off || rule.overrun.kind !== 'matched' || rule.overrun.capS <= LONG_S) return []
+/** Longest overrun that is usual, by duty (s); common practice, no source. A home is boosted for hours on purpose, a curtain for a minute. */
+const USUAL_S: Record<Duty, number> = {
+  extract: HOUR_S,
+  exhaust: HOUR_S,
+  'head-pressure': HOUR_S,
+  livestock: HOUR_S,
+  'grow-room': 2 * HOUR_S,
+  'stove-flue': 2 * HOUR_S,
+  balanced: 4 * HOUR_S,
+  'door-curtain': 600,
+  electronics: HOUR_S,
+}
+
+/** An overrun longer than the duty knows; one as long as the room was used without a cap that ever bites, too: a light left on runs the fan for
+ *  as long again. */
+export const overrunWithoutCap: Judge = ({ brief, response }) =>
+  response.rules.flatMap((rule, index): Judgement[] => {
+    if (rule.kind !== 'switch' || rule.off || rule.overrun.kind === 'none') return []
+    const usualS = USUAL_S[brief.duty]
+    const longestS = rule.overrun.kind === 'matched' ? rule.overrun.capS : rule.overrun.holdS
+    if (longestS <= usualS) return []
+    const isMatched = rule.overrun.kind === 'matched'
     return [
       {
         id: `overrun-without-cap-${rule.id}`,
-        severity: 'wears' as const,
+        severity: 'wears',
         path: `response.rules.${index}.overrun`,
-        title: `The ${ruleName(response, rule)} may run on for ${formatTime(rule.overrun.capS)}.`,
-        detail: `A switch left on all day brings that. Cap it at an hour or less.`,
+        title: `The ${ruleName(response, rule)} may run on for ${formatTime(longestS)}.`,
+        detail: isMatched
+          ? `A switch left on all day brings that. Cap it at ${formatTime(usualS)} or less.`
+          : `Here ${formatTime(usualS)} are long. Left over from a test?`,
+        figure: { value: longestS, worse: 1, step: 300 },
         cure: {
-          label: 'Cap at 1 h',
+          label: isMatched ? `Cap at ${formatTime(usualS)}` : `Run on for ${formatTime(usualS)}`,
           apply: (installation) =>
             withResponse(installation, {
-              rules: installation.response.rules.map((candidate) =>
-                candidate.id === rule.id && candidate.kind === 'switch' && candidate.overrun.kind === 'matched'
-                  ? { ...candidate, overrun: { ...candidate.overrun, capS: 3600 } }
-                  : candidate,
+              rules: installation.response.rules.map((held) =>
+                held.id !== rule.id || held.kind !== 'switch'
+                  ? held
+                  : held.overrun.kind === 'matched'
+                    ? { ...held, overrun: { ...held.overrun, capS: usualS } }
+                    : { ...held, overrun: { kind: 'fixed', holdS: usualS } },
               ),
             }),
         },

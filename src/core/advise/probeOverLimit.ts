@@ -1,24 +1,48 @@
-import type { Judge } from '@/core/advise/judgement'
+import type { Judge, Judgement } from '@/core/advise/judgement'
+import { answerReader } from '@/core/duty/plan'
+import { stoveFlue } from '@/core/duty/stoveFlue'
+import type { Installation } from '@/core/document/installation'
 import { formatQuantity } from '@/core/quantity/format'
+import { roleOf } from '@/core/duty/role'
+import { pointsOn } from '@/core/response/pointsOn'
 
-/** A ramp that is full hotter than its probe survives asks the probe to die first. */
-export const probeOverLimit: Judge = ({ kit, response }) =>
-  kit.probes.flatMap((probe) => {
+type Hot = { readonly atC: number; readonly why: string; readonly path: string }
+
+/** The hottest that the place of a probe sees, as far as the documents tell. */
+function hottest({ brief, response }: Installation, inputId: string): Hot | null {
+  const input = response.inputs.find(({ id }) => id === inputId)
+  if (!input) return null
+  const points = pointsOn(response, inputId).map((atC): Hot => {
+    const index = response.rules.findIndex((rule) => !rule.off && 'input' in rule && rule.input === inputId)
+    return { atC, why: 'its rules go to', path: index < 0 ? 'response.rules' : `response.rules.${index}` }
+  })
+  const role = roleOf(input, { brief, response })
+  const isFire = brief.duty === 'stove-flue' && (role === 'flue' || role === 'shell')
+  const firing =
+    isFire && brief.answers?.hardest !== undefined ? answerReader(stoveFlue, brief).number('hardest') : null
+  const hot = [
+    ...points,
+    ...(firing === null ? [] : [{ atC: firing, why: 'in the hardest firing it is', path: 'brief.answers.hardest' }]),
+  ].sort((a, b) => b.atC - a.atC)
+  return hot[0] ?? null
+}
+
+/** A probe in a place hotter than it survives, or whose rules wait for a heat that it does not live to see. */
+export const probeOverLimit: Judge = (installation) =>
+  installation.kit.probes.flatMap((probe): Judgement[] => {
     const { survivesToC } = probe
     if (survivesToC === null || probe.quantity !== 'temperature') return []
-    return response.rules.flatMap((rule, index) => {
-      if (rule.kind !== 'ramp' || rule.off || rule.input !== probe.input) return []
-      const hottestC = Math.max(rule.startAt, rule.fullAt)
-      if (hottestC < survivesToC) return []
-      return [
-        {
-          id: `probe-over-limit-${probe.id}`,
-          severity: 'fails' as const,
-          path: `response.rules.${index}.fullAt`,
-          title: `The probe “${probe.name}” may not live to see full speed.`,
-          detail: `It survives ${formatQuantity(survivesToC, 'temperature')}; the ramp reaches ${formatQuantity(hottestC, 'temperature')}. Move the probe or choose one that survives more.`,
-          cure: null,
-        },
-      ]
-    })
+    const hot = hottest(installation, probe.input)
+    if (!hot || hot.atC < survivesToC) return []
+    return [
+      {
+        id: `probe-over-limit-${probe.id}`,
+        severity: installation.brief.answers?.moves === 'flue' ? 'hurts' : 'fails',
+        path: hot.path,
+        title: `The probe “${probe.name}” may not live to see full speed.`,
+        detail: `It survives ${formatQuantity(survivesToC, 'temperature')}; ${hot.why} ${formatQuantity(hot.atC, 'temperature')}. Move the probe or choose one that survives more.`,
+        figure: { value: hot.atC - survivesToC, worse: 1, step: 1 },
+        cure: null,
+      },
+    ]
   })

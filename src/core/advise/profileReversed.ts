@@ -1,31 +1,44 @@
-import type { Judge } from '@/core/advise/judgement'
-import { answerReader } from '@/core/duty/plan'
-import { balanced, PROFILES } from '@/core/duty/balanced'
+import type { Judge, Judgement } from '@/core/advise/judgement'
+import { PROFILES } from '@/core/duty/balanced'
 
-/** Warm in summer and cool in winter is the two profiles the wrong way round. */
+/** Cool in winter sheds the heat that should be held; warm in summer and less in winter is the two profiles the wrong way round. Only what was
+ *  answered counts. */
 export const profileReversed: Judge = ({ brief }) => {
   if (brief.duty !== 'balanced') return []
-  const answers = answerReader(balanced, brief)
-  const [winter, summer] = [answers.choice('winterProfile'), answers.choice('summerProfile')]
-  const warmth = (profile: string | null) => PROFILES.findIndex(([id]) => id === profile)
-  if (winter === null || summer === null || warmth(summer) <= warmth(winter)) return []
-  return [
-    {
-      id: 'profile-reversed',
-      severity: 'fails',
-      path: 'brief.answers.summerProfile',
-      title: 'The season profiles are reversed.',
-      detail: `It keeps ${summer} in summer and ${winter} in winter: it holds heat when it should shed it, and sheds it when it should hold it.`,
-      cure: {
-        label: 'Swap them',
-        apply: (installation) => ({
-          ...installation,
-          brief: {
-            ...installation.brief,
-            answers: { ...installation.brief.answers, winterProfile: summer, summerProfile: winter },
-          },
-        }),
+  const { winterProfile: winter, summerProfile: summer } = brief.answers ?? {}
+  const warmth = (profile: unknown) => PROFILES.findIndex(([id]) => id === profile)
+  const isReversed = warmth(winter) >= 0 && warmth(summer) > warmth(winter)
+  if (!isReversed && winter !== 'cool') return []
+  const cure: Judgement['cure'] = {
+    label: isReversed ? 'Swap them' : 'Warm in winter',
+    apply: (installation) => ({
+      ...installation,
+      brief: {
+        ...installation.brief,
+        answers: {
+          ...installation.brief.answers,
+          ...(isReversed ? { winterProfile: summer!, summerProfile: winter! } : { winterProfile: 'warm' }),
+        },
       },
-    },
+    }),
+  }
+  return [
+    isReversed
+      ? {
+          id: 'profile-reversed',
+          severity: 'fails',
+          path: 'brief.answers.summerProfile',
+          title: 'The season profiles are reversed.',
+          detail: `It keeps ${String(summer)} in summer and ${String(winter)} in winter: it holds heat when it should shed it, and sheds it when it should hold it.`,
+          cure,
+        }
+      : {
+          id: 'cool-in-winter',
+          severity: 'fails',
+          path: 'brief.answers.winterProfile',
+          title: 'The cool profile is left on in winter.',
+          detail: 'It sheds heat early: in the cold season that is heat the home has paid for.',
+          cure,
+        },
   ]
 }

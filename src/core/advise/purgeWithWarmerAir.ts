@@ -1,4 +1,5 @@
 import { withResponse, type Judge } from '@/core/advise/judgement'
+import { inputsOfRole } from '@/core/duty/role'
 import { formatQuantity } from '@/core/quantity/format'
 import { isMeasured } from '@/core/response/rules/kind'
 
@@ -9,10 +10,10 @@ const PAST_K = 1
 
 /** A bypass that opens for free cooling while the air outside is warmer brings heat in. Looked at with the machine itself: just past its
  *  opening point indoors, and warmer outside. */
-export const purgeWithWarmerAir: Judge = ({ response }, { given }) => {
+export const purgeWithWarmerAir: Judge = ({ brief, response }, { given }) => {
   const { machine } = given
-  const outdoor = response.inputs.find(
-    (input) => isMeasured(input) && input.kind === 'temperature' && input.id === 'outdoor',
+  const outdoor = inputsOfRole({ brief, response }, 'outdoor').find(
+    (input) => isMeasured(input) && input.kind === 'temperature',
   )
   if (!machine || !outdoor) return []
   return (response.otherOutputs ?? []).flatMap((output, index) => {

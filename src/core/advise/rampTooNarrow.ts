@@ -1,27 +1,50 @@
-import type { Judge } from '@/core/advise/judgement'
+import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity } from '@/core/response/rules/kind'
+import { inputQuantity, isMeasured } from '@/core/response/rules/kind'
 import { ruleName } from '@/core/response/words'
 
+/** Common practice, no source: fewer steps of the probe than that are a staircase that the loop hunts on. */
 const STEPS = 4
 
-/** A ramp over fewer than four of the probe’s steps is a staircase that the loop hunts on. Common practice, no source. */
+/** A ramp over fewer than four of the probe’s steps, or over less than the probe may be off to both sides: it hunts, or is anywhere on it. */
 export const rampTooNarrow: Judge = ({ kit, response }) =>
-  response.rules.flatMap((rule, index) => {
+  response.rules.flatMap((rule, index): Judgement[] => {
     if (rule.kind !== 'ramp' || rule.off) return []
-    const probe = kit.probes.find(({ input }) => input === rule.input)
+    const input = response.inputs.find(({ id }) => id === rule.input)
+    const reads = [rule.input, ...((input && isMeasured(input) && input.combines?.of) || [])]
+    const probes = kit.probes.filter((probe) => reads.includes(probe.input))
     const span = Math.abs(rule.fullAt - rule.startAt)
-    if (!probe || span >= STEPS * probe.resolution) return []
-    const difference = differenceOf(inputQuantity(response.inputs.find(({ id }) => id === rule.input)))
+    const [steps, off] = [
+      Math.max(0, ...probes.map(({ resolution }) => STEPS * resolution)),
+      Math.max(0, ...probes.map(({ accuracy }) => 2 * (accuracy ?? 0))),
+    ]
+    const least = Math.max(steps, off)
+    // Figures of tenths are compared as such.
+    if (span >= least - 1e-9) return []
+    const q = (x: number) => formatQuantity(x, differenceOf(inputQuantity(input)))
+    const way = rule.fullAt > rule.startAt ? 1 : -1
     return [
       {
         id: `ramp-too-narrow-${rule.id}`,
-        severity: 'wears' as const,
+        severity: 'wears',
         path: `response.rules.${index}`,
-        title: `The ${ruleName(response, rule)} will hunt.`,
-        detail: `It goes from one end to the other over ${formatQuantity(span, difference)}, and its probe moves in steps of ${formatQuantity(probe.resolution, difference)}. Spread it over at least ${formatQuantity(STEPS * probe.resolution, difference)}.`,
-        cure: null,
+        title: `The ${ruleName(response, rule)} ${steps > span ? 'will hunt' : 'is narrower than its probe is good for'}.`,
+        detail: `It goes from one end to the other over ${q(span)}, and its probe ${
+          steps > span ? `moves in steps of ${q(steps / STEPS)}` : `may be off by ${q(off / 2)} to either side`
+        }. Spread it over at least ${q(least)}.`,
+        figure: { value: span, worse: -1, step: least / 4 },
+        cure: {
+          label: `Over ${q(least)}`,
+          apply: (installation) =>
+            withResponse(installation, {
+              rules: installation.response.rules.map((held) =>
+                held.id === rule.id && held.kind === 'ramp'
+                  ? { ...held, startAt: Number((held.fullAt - way * least).toFixed(3)) }
+                  : held,
+              ),
+            }),
+        },
       },
     ]
   })

@@ -1,19 +1,43 @@
 import type { Judge } from '@/core/advise/judgement'
+import type { Duty } from '@/core/brief/duty'
 import { formatTime } from '@/core/quantity/format'
 
-const LONG_S = 3600
+const MIN_S = 60
 
-/** A run-on of hours is mostly one that somebody set for a test and forgot: the fan is found running at night. */
-export const runOnLeftOver: Judge = ({ response }) =>
-  response.runOn && response.runOn.holdS > LONG_S
-    ? [
-        {
-          id: 'run-on-left-over',
-          severity: 'wears',
-          path: 'response.runOn',
-          title: `It runs on for ${formatTime(response.runOn.holdS)} after everything stopped asking.`,
-          detail: 'Left over from a test? Minutes are usual.',
-          cure: null,
-        },
-      ]
-    : []
+/** Longest run-on (of everything, when nothing asks any more) that is usual, by duty (s); common practice, no source. Where none is, the duty
+ *  has times of its own: a contact that is on as long as air is wanted, a probe that says so. */
+const USUAL_S: Record<Duty, number> = {
+  extract: 30 * MIN_S,
+  exhaust: 30 * MIN_S,
+  'head-pressure': 2 * MIN_S,
+  livestock: 5 * MIN_S,
+  'grow-room': 15 * MIN_S,
+  'stove-flue': 2 * 60 * MIN_S,
+  balanced: 30 * MIN_S,
+  'door-curtain': 5 * MIN_S,
+  electronics: 10 * MIN_S,
+}
+
+/** A run-on longer than its duty knows, or one that is added to the overrun of a switch: mostly set for a test and forgotten, so that the fan
+ *  is found running at night. */
+export const runOnLeftOver: Judge = ({ brief, response }) => {
+  const { runOn, rules } = response
+  if (!runOn || runOn.holdS === 0) return []
+  const usualS = USUAL_S[brief.duty]
+  const overrun = rules.find((rule) => !rule.off && rule.kind === 'switch' && rule.overrun.kind !== 'none')
+  const isLong = runOn.holdS > usualS
+  if (!isLong && !overrun) return []
+  return [
+    {
+      id: 'run-on-left-over',
+      severity: 'wears',
+      path: 'response.runOn',
+      title: `It runs on for ${formatTime(runOn.holdS)} after everything stopped asking.`,
+      detail: isLong
+        ? `Left over from a test? Here ${formatTime(usualS)} are long.`
+        : 'A switch has an overrun of its own, and this comes on top of it. Keep one of them.',
+      figure: { value: runOn.holdS, worse: 1, step: 60 },
+      cure: null,
+    },
+  ]
+}

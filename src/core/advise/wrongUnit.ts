@@ -1,35 +1,162 @@
-import type { Judge } from '@/core/advise/judgement'
+import type { Duty } from '@/core/brief/duty'
+import type { Judge, Judgement } from '@/core/advise/judgement'
+import type { Installation } from '@/core/document/installation'
+import { roleOf } from '@/core/duty/role'
 import { formatQuantity } from '@/core/quantity/format'
+import { isMeasured } from '@/core/response/rules/kind'
 import { ruleName } from '@/core/response/words'
+import type { MeasuredInput, Role } from '@/core/response/schema'
 
-const F = (tempF: number) => ((tempF - 32) * 5) / 9
+const inC = (tempF: number) => ((tempF - 32) * 5) / 9
 
-/** A point far outside what its input can be, that would lie inside as °F; or a width that looks like a difference with 32 added. */
-export const wrongUnit: Judge = ({ response }) =>
-  response.rules.flatMap((rule, index) => {
-    if (rule.off || (rule.kind !== 'ramp' && rule.kind !== 'differential')) return []
-    const input = response.inputs.find(({ id }) => id === rule.input)
-    if (input?.kind !== 'temperature') return []
-    const [first, second] = rule.kind === 'ramp' ? [rule.startAt, rule.fullAt] : [rule.onAt, rule.offAt]
-    const isInside = (tempC: number) => tempC >= input.from && tempC <= input.to
-    const asF = [first, second].find((tempC) => tempC > input.to && isInside(F(tempC)))
-    const width = Math.abs(second - first)
-    const without32 = ((width - 32) * 5) / 9
-    const said =
-      asF !== undefined
-        ? `${formatQuantity(asF, 'temperature')} is hotter than this input ever reads; as °F it would be ${formatQuantity(F(asF), 'temperature')}.`
-        : rule.kind === 'differential' && without32 > 0 && without32 <= 10
-          ? `A width of ${formatQuantity(width, 'temperatureDifference')} looks like ${formatQuantity(without32, 'temperatureDifference')} with 32 added: a difference is only scaled, never shifted.`
-          : null
-    if (said === null) return []
+/** What such a place can be (°C); common practice, no source. */
+const PLAUSIBLE: Partial<Record<Role, readonly [low: number, high: number]>> = {
+  room: [-15, 50],
+  outdoor: [-45, 50],
+  supply: [-40, 60],
+  coil: [-10, 70],
+  component: [10, 110],
+  body: [10, 95],
+}
+/** The widest band, difference or offset (K) that is set on such a place. */
+const WIDEST_K = 30
+
+/** Duties whose room is one for people, animals or plants. */
+const PEOPLES: readonly Duty[] = ['extract', 'livestock', 'grow-room', 'balanced', 'door-curtain']
+
+type Named = { readonly id: string; readonly path: string; readonly name: string }
+type Point = Named & { readonly input: MeasuredInput; readonly at: number }
+type Width = Named & { readonly widthK: number }
+
+function figuresOf({ response }: Installation): { points: Point[]; widths: Width[] } {
+  const points: Point[] = []
+  const widths: Width[] = []
+  const temperature = (id: string): MeasuredInput | null => {
+    const input = response.inputs.find((candidate) => candidate.id === id)
+    return input && isMeasured(input) && input.kind === 'temperature' ? input : null
+  }
+  const point = (named: Named, id: string, ...at: readonly number[]) => {
+    const input = temperature(id)
+    if (input) for (const x of at) points.push({ ...named, input, at: x })
+  }
+  const width = (named: Named, id: string, widthK: number) => {
+    if (temperature(id)) widths.push({ ...named, widthK })
+  }
+  response.rules.forEach((rule, index) => {
+    if (rule.off) return
+    const named = { id: rule.id, path: `response.rules.${index}`, name: `The ${ruleName(response, rule)}` }
+    switch (rule.kind) {
+      case 'ramp':
+        point(named, rule.input, rule.startAt, rule.fullAt, ...(rule.setPoints ?? []).map(({ at }) => at))
+        width(named, rule.input, Math.abs(rule.fullAt - rule.startAt))
+        break
+      case 'differential':
+        point(named, rule.input, rule.onAt, rule.offAt, ...(rule.setPoints ?? []).map(({ at }) => at))
+        width(named, rule.input, Math.abs(rule.onAt - rule.offAt))
+        break
+      case 'after-run':
+        point(named, rule.input, rule.armAbove)
+        break
+      case 'surge':
+        width(named, rule.input, Math.max(rule.rise, rule.release))
+        break
+      case 'switch':
+      case 'week':
+      case 'cycle':
+        break
+    }
+  })
+  ;(response.reductions ?? []).forEach(({ input, at }, index) =>
+    point({ id: `reduction-${index}`, path: `response.reductions.${index}`, name: 'The reduction' }, input, at),
+  )
+  ;(response.otherOutputs ?? []).forEach((output, index) => {
+    const named = { id: output.id, path: `response.otherOutputs.${index}`, name: `“${output.name}”` }
+    for (const condition of [...output.onWhen, ...output.notWhile]) {
+      if (condition.kind !== 'input') continue
+      point(named, condition.input, condition.at)
+      width(named, condition.input, condition.release)
+    }
+  })
+  const { overheat } = response.holds ?? {}
+  if (overheat)
+    point(
+      { id: 'overheat', path: 'response.holds.overheat', name: 'The overheat hold' },
+      overheat.input,
+      overheat.onAt,
+      overheat.offBelow,
+    )
+  for (const [index, input] of response.inputs.entries())
+    if (isMeasured(input) && input.offset)
+      width(
+        { id: `offset-${input.id}`, path: `response.inputs.${index}.offset`, name: `The offset of ${input.name}` },
+        input.id,
+        Math.abs(input.offset),
+      )
+  return { points, widths }
+}
+
+/** The range in which a point on this input makes sense: that of its place, never narrower than what the brief speaks of. */
+function senseOf({ brief, response }: Installation, input: MeasuredInput): readonly [low: number, high: number] {
+  const role = roleOf(input, { brief, response })
+  const place = PLAUSIBLE[role]
+  const ofBrief = brief.targets.flatMap(({ quantity, bandTo, limitAbove }) =>
+    quantity === 'temperature' ? [bandTo, limitAbove ?? bandTo] : [],
+  )
+  const top = Math.max(...ofBrief)
+  // A room for things may stand hotter than one for people: its limit says so.
+  const roomTop = role === 'room' && !PEOPLES.includes(brief.duty) ? top : -Infinity
+  if (place) return [Math.min(place[0], input.from), Math.max(place[1], roomTop)]
+  return [input.from, Number.isFinite(top) ? Math.min(input.to, top) : input.to]
+}
+
+/** A point that its place can never be and would be as °F; a band, difference or offset that looks like one with 32 added. */
+export const wrongUnit: Judge = (installation) => {
+  const { points, widths } = figuresOf(installation)
+  const said = ({ id, path, name }: Named, detail: string): Judgement => ({
+    id: `wrong-unit-${id}`,
+    severity: 'fails',
+    path,
+    title: `${name} may be in the wrong unit.`,
+    detail,
+    cure: null,
+  })
+  const ofPoints = points.flatMap((point): Judgement[] => {
+    const [low, high] = senseOf(installation, point.input)
+    const meant = inC(point.at)
+    if (point.at <= high || meant < low || meant > high) return []
     return [
-      {
-        id: `wrong-unit-${rule.id}`,
-        severity: 'fails' as const,
-        path: `response.rules.${index}`,
-        title: `The ${ruleName(response, rule)} may be in the wrong unit.`,
-        detail: said,
-        cure: null,
-      },
+      said(
+        point,
+        `${formatQuantity(point.at, 'temperature')} is hotter than ${point.input.name} is here; as °F it would be ${formatQuantity(meant, 'temperature')}.`,
+      ),
     ]
   })
+  const ofTargets = installation.brief.targets.flatMap(({ quantity, limitAbove, bandTo }, index): Judgement[] => {
+    if (quantity !== 'temperature') return []
+    const room = PLAUSIBLE.room!
+    const isRoom = PEOPLES.includes(installation.brief.duty)
+    const wrong = [limitAbove, bandTo].find((x) => x !== null && isRoom && x > room[1] && inC(x) <= room[1])
+    return wrong === undefined || wrong === null
+      ? []
+      : [
+          said(
+            { id: `target-${index}`, path: `brief.targets.${index}`, name: 'A target' },
+            `${formatQuantity(wrong, 'temperature')} is no air of a room; as °F it would be ${formatQuantity(inC(wrong), 'temperature')}.`,
+          ),
+        ]
+  })
+  const ofWidths = widths.flatMap((width): Judgement[] => {
+    const without32 = ((width.widthK - 32) * 5) / 9
+    const input = points.find(({ id }) => id === width.id)?.input
+    const role = input && roleOf(input, { brief: installation.brief, response: installation.response })
+    if (width.widthK <= WIDEST_K || without32 < 0 || without32 > WIDEST_K || (role && !PLAUSIBLE[role])) return []
+    return [
+      said(
+        width,
+        `${formatQuantity(width.widthK, 'temperatureDifference')} looks like ${formatQuantity(without32, 'temperatureDifference')} with 32 added: a difference is only scaled, never shifted.`,
+      ),
+    ]
+  })
+  const all = [...ofPoints, ...ofTargets, ...ofWidths]
+  return all.filter((one, index) => all.findIndex(({ id }) => id === one.id) === index)
+}

@@ -43,9 +43,17 @@ export const Brief = Type.Object(
     ),
     rooms: Type.Optional(RoomList),
     targets: Type.Array(Target, { maxItems: 8 }),
-    /** Flow that must never be undercut (L/s), and why. */
+    /** Flow that must not be undercut (L/s), and why; always, while somebody is there, or as a mean over a time (s). */
     requiredFlow: Type.Union([
-      Type.Object({ flowLs: Type.Number({ minimum: 0, maximum: 1e5 }), why: Why }, closed),
+      Type.Object(
+        {
+          flowLs: Type.Number({ minimum: 0, maximum: 1e5 }),
+          why: Why,
+          kept: Type.Optional(Type.Union([Type.Literal('always'), Type.Literal('occupied'), Type.Literal('mean')])),
+          overS: Type.Optional(Type.Number({ minimum: 60, maximum: 86400 })),
+        },
+        closed,
+      ),
       Type.Null(),
     ]),
   },

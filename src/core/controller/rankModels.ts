@@ -40,6 +40,13 @@ const MISSING: ReadonlySet<Loss['kind']> = new Set([
 
 const PHASE_CUT_MOTORS: ReadonlySet<Fan['motor']> = new Set(['shaded-pole', 'capacitor', 'unknown'] as const)
 
+/** Extra-low voltage (V): IEC 61140. */
+const LOW_V = 60
+
+/** A small motor that is given less of its own low voltage, step by step: nothing is cut out of the mains. */
+const isStepped = ({ signal }: Fan): boolean =>
+  signal.kind === 'levels' && signal.levels.every(({ volts }) => volts <= LOW_V)
+
 export function driveProblems(
   response: Response,
   { fans }: Pick<Kit, 'fans'>,
@@ -59,7 +66,7 @@ export function driveProblems(
     const cuts = (kind: string) => kind === 'phase-cut' || kind === 'levels'
     if (output.kind !== fan.signal.kind && !(cuts(output.kind) && cuts(fan.signal.kind)))
       return [{ fanId: id, fan: fan.name, kind: 'other-signal', needs: fan.signal.kind, has: output.kind }]
-    return cuts(output.kind) && !PHASE_CUT_MOTORS.has(fan.motor)
+    return cuts(output.kind) && !isStepped(fan) && !PHASE_CUT_MOTORS.has(fan.motor)
       ? [{ fanId: id, fan: fan.name, kind: 'motor', needs: fan.motor, has: output.kind }]
       : []
   })

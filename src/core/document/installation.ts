@@ -3,6 +3,7 @@ import { Brief } from '@/core/brief/schema'
 import { Calibration } from '@/core/calibration/schema'
 import { Kit } from '@/core/kit/schema'
 import { Response } from '@/core/response/schema'
+import { SEVERITIES } from '@/core/severity'
 
 const closed = { additionalProperties: false } as const
 
@@ -21,12 +22,15 @@ export const DialState = Type.Object(
 )
 export type DialState = Static<typeof DialState>
 
-/** A judgement that someone read and left as it is, with why. It counts only as long as the judgement says the same. */
+/** A judgement that someone read and left as it is, with why: by its code and place, how grave it was and on which figure. `said` is for the
+ *  record. */
 export const Dismissed = Type.Object(
   {
     judgement: Type.String({ minLength: 1, maxLength: 160 }),
     said: Type.String({ maxLength: 1200 }),
     reason: Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' }),
+    severity: Type.Optional(Type.Union(SEVERITIES.map((severity) => Type.Literal(severity)))),
+    figure: Type.Optional(Type.Number()),
   },
   closed,
 )

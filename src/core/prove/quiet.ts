@@ -4,10 +4,12 @@ import type { Values } from '@/core/prove/check'
 import { asksPct } from '@/core/prove/play'
 import { inputHalf } from '@/core/prove/uncertainty'
 import { isPast } from '@/core/response/past'
+import { pointsOn } from '@/core/response/pointsOn'
 import { quietInputs } from '@/core/response/quietInputs'
 import type { Machine } from '@/core/response/compile'
 import { isMeasured } from '@/core/response/rules/kind'
-import type { MeasuredInput, Response, WeekSpan } from '@/core/response/schema'
+import { weekSpans } from '@/core/response/weekSpans'
+import type { MeasuredInput, Response } from '@/core/response/schema'
 
 /** Where such an input mostly is while nobody wants anything; common practice, no source. */
 const USUAL: Partial<Record<string, number>> = {
@@ -33,33 +35,6 @@ function usual(
 
 const SHARES = [0, 0.5, 1] as const
 
-/** Points of the response at which something changes with an input. */
-function pointsOf({ rules, reductions = [], otherOutputs = [], light }: Response, id: string): number[] {
-  return [
-    ...rules.flatMap((rule) => {
-      if (!('input' in rule) || rule.input !== id) return []
-      switch (rule.kind) {
-        case 'ramp':
-          return [rule.startAt, rule.fullAt]
-        case 'differential':
-          return [rule.onAt, rule.offAt]
-        case 'after-run':
-          return [rule.armAbove]
-        case 'surge':
-        case 'switch':
-          return []
-      }
-    }),
-    ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
-    ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
-      [...onWhen, ...notWhile].flatMap((condition) =>
-        condition.kind === 'input' && condition.input === id ? [condition.at] : [],
-      ),
-    ),
-    ...(light?.input === id ? [light.level] : []),
-  ]
-}
-
 /** What keeps a moment from being at rest: everything that asks, reduces, holds or is on. */
 function unrest(machine: Machine, inputs: Float64Array): number {
   const { response } = machine
@@ -78,14 +53,8 @@ function unrest(machine: Machine, inputs: Float64Array): number {
 }
 
 /** Places of the clock at which the week may ask for nothing: a few minutes before and after each of its periods. */
-function clocks({ rules, dayByWeek = [] }: Response): number[] {
-  const spans: readonly WeekSpan[] = [
-    ...dayByWeek,
-    ...rules.flatMap((rule): readonly WeekSpan[] =>
-      rule.kind === 'week' ? rule.periods : 'setPoints' in rule ? (rule.setPoints ?? []) : [],
-    ),
-  ]
-  const minutes = spans.flatMap(({ days, startMin, endMin }) =>
+function clocks(response: Response): number[] {
+  const minutes = weekSpans(response).flatMap(({ days, startMin, endMin }) =>
     days.slice(0, 2).flatMap((day) => [day * 1440 + startMin - 5, day * 1440 + startMin + 5, day * 1440 + endMin + 5]),
   )
   return [...new Set([USUAL_MINUTE, ...minutes].map((minute) => ((minute + 10080) % 10080) * 60))]
@@ -136,10 +105,9 @@ export function quietMoment(
     if (!input) return []
     const at = usual(input, where)
     const half = (x: number) => inputHalf(installation, input, x)
-    const names = [input.id, ...combinationsOf(response, input.id)]
-    const beside = names
-      .flatMap((id) => pointsOf(response, id))
-      .flatMap((point) => [-1, 1].map((way) => Number((point + way * (2 * half(point) + 0.5)).toFixed(1))))
+    const beside = pointsOn(response, input.id).flatMap((point) =>
+      [-1, 1].map((way) => Number((point + way * (2 * half(point) + 0.5)).toFixed(1))),
+    )
     const ends = SHARES.map((share) => input.from + (input.to - input.from) * share)
     return [at, ...beside, ...ends]
       .filter((x) => x >= input.from && x <= input.to)
@@ -149,9 +117,6 @@ export function quietMoment(
 }
 
 type Place = { readonly x: number; readonly off: number }
-
-const combinationsOf = ({ inputs }: Response, id: string): string[] =>
-  inputs.flatMap((input) => (isMeasured(input) && input.combines?.of.includes(id) ? [input.id] : []))
 
 /** Probes that are read as one stand at one reading; every other by itself. */
 function readTogether({ inputs }: Response): MeasuredInput[][] {

@@ -6,8 +6,9 @@ import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import NextLink from 'next/link'
 import { memo, useState } from 'react'
-import { judgementSaid } from '@/core/advise/judge'
-import { SEVERITY_NAMES, type Judgement } from '@/core/advise/judgement'
+import { leftAsItIs } from '@/core/advise/judge'
+import { type Judgement } from '@/core/advise/judgement'
+import { SEVERITY_NAMES } from '@/core/severity'
 import { STAGES, stagePath, type StageId } from '@/ui/stages'
 import { Notice } from '@/ui/Notice'
 import { sameData } from '@/ui/sameData'
@@ -95,7 +96,7 @@ const JudgementNotice = memo(function JudgementNotice({ judgement }: { judgement
               edit('left as it is', (draft) => {
                 draft.dismissed = [
                   ...(draft.dismissed ?? []).filter(({ judgement: known }) => known !== id),
-                  { judgement: id, said: judgementSaid(judgement), reason: reason.trim() },
+                  leftAsItIs(judgement, reason.trim()),
                 ]
               })
             }

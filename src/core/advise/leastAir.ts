@@ -1,0 +1,49 @@
+import { evaluating, speedFigure } from '@/core/advise/judgement'
+import { airAt, airOf, atRest, leastOver, meanOver } from '@/core/advise/reach'
+import { answerReader } from '@/core/duty/plan'
+import { livestock } from '@/core/duty/livestock'
+import { formatNumber, formatQuantity } from '@/core/quantity/format'
+
+const OVER_S = 3600
+/** Less than this of one fan's full air, as a mean over an hour, is no ventilation; common practice, no source. */
+const LEAST_PCT = 3
+/** Below this share of what the animals need; common practice, no source: what a map and a count of animals are good for. */
+const SHARE = 0.8
+
+/** A house whose least air, as a mean over an hour in the cold, is nothing or next to nothing, or well below what its animals need. Where the
+ *  brief requires a flow that is looked at instead. */
+export const leastAir = evaluating((where, { brief }, derived) => {
+  if (brief.duty !== 'livestock') return []
+  const rest = atRest(where)
+  const cold = leastOver(where, (moment) => airAt(where, moment)).moment
+  const mean = Math.min(
+    ...[rest, cold].map((moment) => meanOver(where, moment, OVER_S, (state) => airOf(where, state))),
+  )
+  const said = (detail: string) => ({
+    id: 'least-air',
+    severity: 'hurts' as const,
+    path: 'response.rules',
+    title: mean === 0 ? 'The house gets no air in the cold.' : 'The house gets too little air in the cold.',
+    detail,
+    figure: speedFigure(derived, mean, -1),
+    cure: null,
+  })
+  if (mean < LEAST_PCT)
+    return [
+      said(
+        `Over an hour it is ${formatNumber(mean, 1)} % of one fan: damp, ammonia and carbon dioxide stay. A cycle for the least air, or a floor that never stands still.`,
+      ),
+    ]
+  const { least } = livestock.follows(answerReader(livestock, brief))
+  const { lead } = derived
+  if (brief.requiredFlow || !least || lead?.flow?.kind !== 'map' || where.machine.response.stages) return []
+  const { map } = lead.flow
+  const meanLs = meanOver(where, cold, OVER_S, ({ fansPct }) => (fansPct[0]! > 0 ? map.flowAt(fansPct[0]!) : 0))
+  return meanLs >= SHARE * least.flowLs
+    ? []
+    : [
+        said(
+          `Over an hour it is ${formatQuantity(meanLs, 'flow')}; these animals need ${formatQuantity(least.flowLs, 'flow')}: ${least.why.toLowerCase()}.`,
+        ),
+      ]
+})

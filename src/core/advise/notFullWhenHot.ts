@@ -1,0 +1,66 @@
+import type { Duty } from '@/core/brief/duty'
+import { evaluating, speedFigure, type Judgement } from '@/core/advise/judgement'
+import { type Severity } from '@/core/severity'
+import { momentText } from '@/core/advise/momentText'
+import { airAt, atRest, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
+
+/** Share of its full air that must be there when it is hot, whatever else there is; common practice, no source. */
+const SHARES: Partial<Record<Duty, { readonly share: number; readonly severity: Severity }>> = {
+  livestock: { share: 0.8, severity: 'hurts' },
+  'head-pressure': { share: 0.8, severity: 'fails' },
+  electronics: { share: 0.8, severity: 'hurts' },
+  exhaust: { share: 0.5, severity: 'fails' },
+}
+
+/** At its hottest, something else than a person takes the air away: a reduction, a mode, a clock. And a ceiling below what the heat needs. */
+export const notFullWhenHot = evaluating((where, { brief, response }, derived) => {
+  const wants = SHARES[brief.duty]
+  const probes = principalInputs(where, 'temperature')
+  const [first] = probes
+  if (!wants || !first) return []
+  const hot = with_(atRest(where), probes, rangeOf(where.machine.response, first)[1])
+  const full = airAt(where, hot)
+  const least = leastOver(where, (moment) => airAt(where, moment), { from: hot, fixed: probes.map(({ id }) => id) })
+  const taken: Judgement[] =
+    least.value >= wants.share * full
+      ? []
+      : [
+          {
+            id: 'not-full-when-hot',
+            severity: wants.severity,
+            path: 'response.reductions',
+            title: 'Air is taken away while it is hot.',
+            detail: `At its hottest it gives ${formatPct((least.value / full) * 100)} % of its full air ${momentText(where, least.moment, hot)}. Heat comes first here.`,
+            figure: speedFigure(derived, least.value, -1),
+            cure: null,
+          },
+        ]
+  const plan = DUTY_PLANS[brief.duty]
+  const { most } = plan.follows(answerReader(plan, brief))
+  const { lead } = derived
+  const ceilingPct = Math.min(response.ceiling.speedPct, where.machine.response.ceiling.speedPct)
+  const map = lead?.flow?.kind === 'map' ? lead.flow.map : null
+  const isCapped =
+    most !== null &&
+    map !== null &&
+    !where.machine.response.stages &&
+    map.flowAt(ceilingPct) < 0.95 * most.flowLs &&
+    map.flowAt(100) > 1.05 * map.flowAt(ceilingPct)
+  return isCapped
+    ? [
+        ...taken,
+        {
+          id: 'ceiling-below-heat',
+          severity: wants.severity,
+          path: 'response.ceiling.speedPct',
+          title: 'The ceiling is below what the heat needs.',
+          detail: `At ${formatPct(ceilingPct)} % it moves ${formatQuantity(map.flowAt(ceilingPct), 'flow')}; ${formatQuantity(most.flowLs, 'flow')} are wanted: ${most.why.toLowerCase()}.`,
+          figure: speedFigure(derived, ceilingPct, -1),
+          cure: null,
+        },
+      ]
+    : taken
+})

@@ -1,0 +1,54 @@
+import type { Duty } from '@/core/brief/duty'
+import { evaluating, type Judgement } from '@/core/advise/judgement'
+import { type Severity } from '@/core/severity'
+import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
+import { inputQuantity } from '@/core/response/rules/kind'
+import type { MeasuredInput } from '@/core/response/schema'
+
+type Sense = { readonly kind: MeasuredInput['kind']; readonly more: 'high' | 'low'; readonly severity: Severity }
+
+/** Where each duty wants more air, of what it is about. */
+const SENSES: Partial<Record<Duty, readonly Sense[]>> = {
+  extract: [{ kind: 'humidity', more: 'high', severity: 'fails' }],
+  exhaust: [{ kind: 'temperature', more: 'high', severity: 'fails' }],
+  'head-pressure': [{ kind: 'temperature', more: 'high', severity: 'hurts' }],
+  livestock: [{ kind: 'temperature', more: 'high', severity: 'hurts' }],
+  'grow-room': [
+    { kind: 'temperature', more: 'high', severity: 'fails' },
+    { kind: 'humidity', more: 'high', severity: 'fails' },
+  ],
+  'stove-flue': [{ kind: 'temperature', more: 'high', severity: 'hurts' }],
+  'door-curtain': [{ kind: 'temperature', more: 'low', severity: 'fails' }],
+  electronics: [{ kind: 'temperature', more: 'high', severity: 'hurts' }],
+}
+/** Points of speed by which one end must lie over the other to count. */
+const CLEARLY_PCT = 5
+
+/** Less air where the duty wants more: both ends of the range of what it is about, with all else at rest. */
+export const senseReversed = evaluating((where, { response }) =>
+  (SENSES[where.brief.duty] ?? []).flatMap(({ kind, more, severity }): Judgement[] => {
+    const probes = principalInputs(where, kind)
+    const [first] = probes
+    if (!first) return []
+    const [low, high] = rangeOf(where.machine.response, first)
+    const [wanted, other] = more === 'high' ? [high, low] : [low, high]
+    const rest = atRest(where)
+    const [atWanted, atOther] = [wanted, other].map((x) => airAt(where, with_(rest, probes, x)))
+    if (atOther! - atWanted! < CLEARLY_PCT) return []
+    const q = (x: number) => formatQuantity(x, inputQuantity(first))
+    const index = response.rules.findIndex(
+      (rule) => !rule.off && 'input' in rule && (rule.kind === 'ramp' || rule.kind === 'differential'),
+    )
+    return [
+      {
+        id: `sense-reversed-${kind}`,
+        severity,
+        path: `response.rules.${Math.max(0, index)}`,
+        title: 'It works the wrong way round.',
+        detail: `At ${q(other)} it gives ${formatPct(atOther!)} %, at ${q(wanted)} only ${formatPct(atWanted!)} %; this duty wants more there. Turn the points round.`,
+        cure: null,
+      },
+    ]
+  }),
+)

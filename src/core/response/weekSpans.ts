@@ -1,0 +1,9 @@
+import type { Response, WeekSpan } from '@/core/response/schema'
+
+/** Every time of the week in which a clock changes something: day and night, periods, moved points. */
+export const weekSpans = ({ rules, dayByWeek = [] }: Response): readonly WeekSpan[] => [
+  ...dayByWeek,
+  ...rules.flatMap((rule): readonly WeekSpan[] =>
+    rule.off ? [] : rule.kind === 'week' ? rule.periods : 'setPoints' in rule ? (rule.setPoints ?? []) : [],
+  ),
+]
