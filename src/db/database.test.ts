@@ -96,7 +96,7 @@ describe('working copy', () => {
       [sound, 'open'],
     ])
     expect(await listInstallationNames(scope)).toHaveLength(2)
-    const seal = { id: randomUUID(), installationId: spoiled, version: 1, reason: 'not like this' }
+    const seal = { id: randomUUID(), installationId: spoiled, version: 1, reason: 'not like this', open: [] }
     expect(await sealRevision(scope, seal)).toMatchObject({ kind: 'contradicts' })
   })
   test('one that contradicts itself opens marked, takes other changes, and is not sealed', async () => {
@@ -117,7 +117,7 @@ describe('working copy', () => {
       kind: 'contradicts',
       problems: [{ path: 'response.lead' }],
     })
-    const seal = { id: randomUUID(), installationId: id, version: 2, reason: 'not yet right' }
+    const seal = { id: randomUUID(), installationId: id, version: 2, reason: 'not yet right', open: [] }
     expect(await sealRevision(scope, seal)).toMatchObject({ kind: 'contradicts' })
     expect(await saveOf(before, [], 2)).toMatchObject({ kind: 'kept', version: 3 })
     expect(await sealRevision(scope, { ...seal, id: randomUUID(), version: 3 })).toMatchObject({ kind: 'sealed' })
@@ -146,13 +146,13 @@ describe('sealed for good', () => {
     const seals = Array.from({ length: 4 }, () => randomUUID())
     const outcomes = await Promise.all(
       [...seals, seals[0]!].map((sealId) =>
-        sealRevision(scope, { id: sealId, installationId: id, version: 1, reason: 'test of many' }),
+        sealRevision(scope, { id: sealId, installationId: id, version: 1, reason: 'test of many', open: [] }),
       ),
     )
     expect(outcomes.every(({ kind }) => kind === 'sealed')).toBe(true)
     expect((await listRevisions(scope, id)).map(({ number }) => number)).toEqual([4, 3, 2, 1])
     expect(
-      await sealRevision(scope, { id: randomUUID(), installationId: id, version: 9, reason: 'an old page' }),
+      await sealRevision(scope, { id: randomUUID(), installationId: id, version: 9, reason: 'an old page', open: [] }),
     ).toEqual({ kind: 'behind', version: 1 })
   })
   test.each([
@@ -165,7 +165,7 @@ describe('sealed for good', () => {
   ])('the database refuses: %s', async (statement) => {
     const scope = await newScope()
     const id = await made(scope)
-    await sealRevision(scope, { id: randomUUID(), installationId: id, version: 1, reason: 'to be kept' })
+    await sealRevision(scope, { id: randomUUID(), installationId: id, version: 1, reason: 'to be kept', open: [] })
     expect(await refusal(inWorkspace(scope, (tx) => tx.execute(statement)))).toMatch(
       /is for good: it can be added to, not changed/,
     )
@@ -206,7 +206,7 @@ describe('row security', () => {
 test('the yard is by site, with the last seal of each', async () => {
   const scope = await newScope()
   const [first] = [await made(scope), await made(scope)]
-  await sealRevision(scope, { id: randomUUID(), installationId: first, version: 1, reason: 'first' })
+  await sealRevision(scope, { id: randomUUID(), installationId: first, version: 1, reason: 'first', open: [] })
   expect((await listYard(scope)).map(({ siteName, sealed }) => [siteName, sealed?.number ?? null])).toEqual([
     ['Lock Cottage', 1],
     ['Lock Cottage', null],

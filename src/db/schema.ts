@@ -149,6 +149,8 @@ export const revision = pgTable(
     number: integer('number').notNull(),
     reason: text('reason').notNull(),
     document: jsonb('document').notNull(),
+    /** What was open when it was sealed, with the reason of each danger; null from before that was asked. */
+    open: jsonb('open'),
     sealedBy: text('sealed_by').notNull(),
     sealedAt: now('sealed_at'),
   },

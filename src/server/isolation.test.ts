@@ -76,7 +76,13 @@ beforeAll(async () => {
     verdict: 'passes',
     sentence: 'Good.',
   })
-  await revisions.sealRevision(mine, { id: randomUUID(), installationId: id, version: 1, reason: 'sealed by me' })
+  await revisions.sealRevision(mine, {
+    id: randomUUID(),
+    installationId: id,
+    version: 1,
+    reason: 'sealed by me',
+    open: [],
+  })
   jobId = randomUUID()
   pageId = randomUUID()
   await presences.touchPresence(mine, { pageId, installationId: id })
@@ -128,7 +134,13 @@ const QUERIES: Record<string, Walk[string] | null> = {
   saveWorkingCopy: (who) => installations.saveWorkingCopy(who, { id, baseVersion: 1, saveId: randomUUID(), document }),
   listRevisions: (who) => revisions.listRevisions(who, id),
   sealRevision: (who) =>
-    revisions.sealRevision(who, { id: randomUUID(), installationId: id, version: 1, reason: 'by a stranger' }),
+    revisions.sealRevision(who, {
+      id: randomUUID(),
+      installationId: id,
+      version: 1,
+      reason: 'by a stranger',
+      open: [],
+    }),
   listCheckResults: (who) => checkResults.listCheckResults(who, id),
   addCheckResult: (who) =>
     checkResults.addCheckResult(who, id, {

@@ -11,10 +11,10 @@ import { CheckReading } from '@/core/prove/reading'
 import type { Scope } from '@/db/client'
 import { createInstallation, saveWorkingCopy } from '@/db/queries/installation'
 import { addLogEntry } from '@/db/queries/log'
-import { sealRevision } from '@/db/queries/revision'
 import { renameWorkspace } from '@/db/queries/workspace'
 import { ensureSite } from '@/db/queries/site'
 import { keepCheck } from '@/server/commands/keepCheck'
+import { seal } from '@/server/commands/seal'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { auth } from '@/server/auth'
 import { DEMO_PASSWORD, DEMO_EMAIL } from '@/server/demoAccount'
@@ -22,6 +22,7 @@ import { DEMO_PASSWORD, DEMO_EMAIL } from '@/server/demoAccount'
 const closed = { additionalProperties: false } as const
 const Text = Type.String({ minLength: 1 })
 const DemoCheck = Type.Object({ check: Text, reading: CheckReading }, closed)
+const Stays = Type.Object({ danger: Text, reason: Text }, closed)
 const Demo = Type.Object(
   {
     name: Text,
@@ -34,7 +35,12 @@ const Demo = Type.Object(
           site: Text,
           document: Text,
           readings: Type.Array(Text),
-          seals: Type.Array(Type.Object({ document: Text, reason: Text, checks: Type.Array(DemoCheck) }, closed)),
+          seals: Type.Array(
+            Type.Object(
+              { document: Text, reason: Text, stays: Type.Optional(Type.Array(Stays)), checks: Type.Array(DemoCheck) },
+              closed,
+            ),
+          ),
           log: Type.Array(Text),
         },
         closed,
@@ -71,7 +77,7 @@ async function loadInstallation(
     const outcome = await saveWorkingCopy(scope, { id, baseVersion: version, saveId: randomUUID(), document: next })
     if (outcome.kind === 'kept') version = outcome.version
   }
-  for (const { document: sealedDocument, reason, checks } of seals) {
+  for (const { document: sealedDocument, reason, stays, checks } of seals) {
     const sealed = await demoInstallation(sealedDocument)
     await keep(sealed)
     for (const { check, reading } of checks) {
@@ -79,7 +85,17 @@ async function loadInstallation(
       if (kept.kind !== 'done')
         throw new Error(`demo/workspace.json: the check ${check} of ${sealedDocument} is not kept`)
     }
-    await sealRevision(scope, { id: randomUUID(), installationId: id, version, reason })
+    const outcome = await seal(scope, {
+      id: randomUUID(),
+      installationId: id,
+      version,
+      reason,
+      ...(stays && { stays }),
+    })
+    if (outcome.kind !== 'done')
+      throw new Error(
+        `demo/workspace.json: ${sealedDocument} is not sealed${outcome.kind === 'invalid' ? `: ${outcome.problems.map(problemLine).join('; ')}` : ''}`,
+      )
   }
   await keep(working)
   for (const text of log) await addLogEntry(scope, { id: randomUUID(), installationId: id, kind: 'note', text })

@@ -1,4 +1,4 @@
-import { requirementOf, type Requirement } from '@/core/brief/requirement'
+import { keptText, requirementOf, type Requirement } from '@/core/brief/requirement'
 import { evaluating, withResponse } from '@/core/advise/judgement'
 import { momentText } from '@/core/advise/momentText'
 import {
@@ -13,7 +13,7 @@ import {
   type Where,
 } from '@/core/advise/reach'
 import type { Derived } from '@/core/derive'
-import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { modeInputs } from '@/core/response/modeInputs'
 
 /** Below this share of it a flow counts as less than required: what a map is good for. */
@@ -48,12 +48,6 @@ function leastFlow(where: Where, requirement: Requirement, flowOf: (leadPct: num
     .reduce((least, one) => (one.flowLs < least.flowLs ? one : least))
 }
 
-const WORDS: Record<Requirement['kept'], (overS: number) => string> = {
-  always: () => 'always',
-  occupied: () => 'while somebody is there',
-  mean: (overS) => `as a mean over ${formatTime(overS)}`,
-}
-
 /** The lowest speed at which the map gives a flow. */
 const floorFor = ({ lead }: Derived, flowLs: number): number | null =>
   lead?.flow?.kind === 'map' ? lead.flow.map.speedFor(flowLs) : null
@@ -75,7 +69,7 @@ export const requiredFlow = evaluating((where, { brief, response }, derived) => 
       severity: 'hurts',
       path: 'response.floor',
       title: 'Less air than is required.',
-      detail: `${formatQuantity(requirement.flowLs, 'flow')} are wanted ${WORDS[requirement.kept](requirement.overS)}; ${at === '' ? '' : `${at} `}it gives ${formatQuantity(least.flowLs, 'flow')}.`,
+      detail: `${formatQuantity(requirement.flowLs, 'flow')} are wanted ${keptText(requirement)}; ${at === '' ? '' : `${at} `}it gives ${formatQuantity(least.flowLs, 'flow')}.`,
       figure: { value: least.flowLs, worse: -1, step: Math.max(1, 0.02 * requirement.flowLs) },
       cure:
         floorPct === null || floorPct > response.ceiling.speedPct

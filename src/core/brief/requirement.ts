@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/schema'
+import { formatTime } from '@/core/quantity/format'
 
 /** A flow that must not be undercut, and when that counts. */
 export type Requirement = {
@@ -16,4 +17,16 @@ export function requirementOf({ duty, requiredFlow }: Pick<Brief, 'duty' | 'requ
   if (!requiredFlow) return null
   const { flowLs, kept = duty === 'livestock' ? 'mean' : 'always', overS = MEAN_OVER_S } = requiredFlow
   return { flowLs, kept, overS }
+}
+
+/** When a requirement holds, in words: “as a mean over 60 min”. */
+export function keptText({ kept, overS }: Requirement): string {
+  switch (kept) {
+    case 'always':
+      return 'always'
+    case 'occupied':
+      return 'while somebody is there'
+    case 'mean':
+      return `as a mean over ${formatTime(overS)}`
+  }
 }

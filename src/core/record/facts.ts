@@ -1,5 +1,9 @@
 import { DUTY_NAMES } from '@/core/brief/duty'
 import { balanceResult } from '@/core/calibration/balance'
+import { keptText, requirementOf } from '@/core/brief/requirement'
+import type { Brief } from '@/core/brief/schema'
+import type { Question } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
 import type { Balance } from '@/core/calibration/schema'
 import type { Installation } from '@/core/document/installation'
 import { mountingQuestions } from '@/core/kit/checklist'
@@ -43,6 +47,39 @@ function apart(list: readonly Fact[]): Fact[] {
   })
 }
 
+/** An answer as somebody gave it; one that its question does not know stands as it was written. */
+function answerText(
+  question: Question,
+  answer: NonNullable<Brief['answers']>[string] | undefined,
+  preference: UnitPreference,
+): string {
+  if (answer === null) return 'not known'
+  if (question.kind === 'number' && typeof answer === 'number')
+    return formatQuantity(answer, question.quantity, preference)
+  if (question.kind === 'choice') return question.options.find(([value]) => value === answer)?.[1] ?? String(answer)
+  return typeof answer === 'boolean' ? (answer ? 'yes' : 'no') : String(answer)
+}
+
+const answerFacts = ({ duty, answers = {} }: Brief, preference: UnitPreference): Fact[] =>
+  DUTY_PLANS[duty].questions.flatMap((question) =>
+    question.id in answers
+      ? [
+          {
+            key: `answer-${question.id}`,
+            label: question.ask,
+            said: answerText(question, answers[question.id], preference),
+          },
+        ]
+      : [],
+  )
+
+function requiredFact(brief: Brief, preference: UnitPreference): Fact[] {
+  const requirement = requirementOf(brief)
+  if (!requirement) return []
+  const flow = formatQuantity(requirement.flowLs, 'flow', preference)
+  return [{ key: 'required-flow', label: 'Required flow', said: `${flow}, ${keptText(requirement)}` }]
+}
+
 /** Everything that is decided, as short statements: what a record prints and what two revisions are compared by. */
 export const facts = (installation: Installation, preference: UnitPreference = METRIC): Fact[] =>
   apart(allFacts(installation, preference))
@@ -56,6 +93,7 @@ function allFacts(
   return [
     { key: 'name', label: 'Name', said: name },
     { key: 'duty', label: 'Duty', said: DUTY_NAMES[brief.duty] },
+    ...answerFacts(brief, preference),
     ...(brief.space.about ? [{ key: 'space', label: 'Space', said: brief.space.about }] : []),
     ...(brief.space.volumeM3 === null
       ? []
@@ -68,9 +106,7 @@ function allFacts(
       label: `Target, ${quantity}`,
       said: `${q(bandFrom, quantity)} to ${q(bandTo, quantity)}${limitAbove === null ? '' : `, never above ${q(limitAbove, quantity)}`}`,
     })),
-    ...(brief.requiredFlow
-      ? [{ key: 'required-flow', label: 'Required flow', said: q(brief.requiredFlow.flowLs, 'flow') }]
-      : []),
+    ...requiredFact(brief, preference),
     { key: 'controller', label: 'Controller', said: kit.controller?.name ?? 'not chosen' },
     ...kit.fans.map((fan) => ({
       key: `fan-${fan.id}`,

@@ -3,6 +3,7 @@ import { and, desc, eq, max } from 'drizzle-orm'
 import type { Installation } from '@/core/document/installation'
 import { openInstallation } from '@/core/document/open'
 import type { Problem } from '@/core/problem'
+import { openText, readOpenItems, type OpenItem } from '@/core/record/stillOpen'
 import { inWorkspace, type Scope } from '@/db/client'
 import { logEntry, revision, workingCopy } from '@/db/schema'
 
@@ -15,11 +16,18 @@ export type Revision = {
   /** What was sealed; null where this program cannot open it: `data` is then shown as text. */
   readonly document: Installation | null
   readonly data: unknown
+  /** What was open when it was sealed; null where that was not asked yet. */
+  readonly open: readonly OpenItem[] | null
 }
 
 const sealedDocument = (data: unknown): Installation | null => {
   const opened = openInstallation(data)
   return opened.kind === 'unreadable' ? null : opened.document
+}
+
+const sealedOpen = (data: unknown): OpenItem[] | null => {
+  const read = readOpenItems(data)
+  return read.ok ? read.value : null
 }
 
 /** The seals of an installation, newest first. */
@@ -30,7 +38,7 @@ export const listRevisions = (scope: Scope, installationId: string): Promise<Rev
       .from(revision)
       .where(eq(revision.installationId, installationId))
       .orderBy(desc(revision.number))
-    return rows.map(({ id, number, reason, sealedBy, sealedAt, document }) => ({
+    return rows.map(({ id, number, reason, sealedBy, sealedAt, document, open }) => ({
       id,
       number,
       reason,
@@ -38,6 +46,7 @@ export const listRevisions = (scope: Scope, installationId: string): Promise<Rev
       sealedAt,
       document: sealedDocument(document),
       data: document,
+      open: sealedOpen(open),
     }))
   })
 
@@ -69,10 +78,19 @@ export type SealOutcome =
   | { readonly kind: 'contradicts'; readonly problems: readonly Problem[] }
   | { readonly kind: 'unknown' }
 
+export type NewSeal = {
+  readonly id: string
+  readonly installationId: string
+  readonly version: number
+  readonly reason: string
+  /** What that version leaves open. */
+  readonly open: readonly OpenItem[]
+}
+
 /** Seals the working copy as it stands, if it is the version the person looked at. The same seal sent twice is one. */
 export const sealRevision = (
   scope: Scope,
-  { id, installationId, version, reason }: { id: string; installationId: string; version: number; reason: string },
+  { id, installationId, version, reason, open }: NewSeal,
 ): Promise<SealOutcome> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId, personName } = scope
@@ -95,13 +113,13 @@ export const sealRevision = (
     const number = (last?.number ?? 0) + 1
     await tx
       .insert(revision)
-      .values({ id, workspaceId, installationId, number, reason, document: now.document, sealedBy: personName })
+      .values({ id, workspaceId, installationId, number, reason, document: now.document, open, sealedBy: personName })
     await tx.insert(logEntry).values({
       id: randomUUID(),
       workspaceId,
       installationId,
       kind: 'sealed',
-      text: `Sealed revision ${number}: ${reason}`,
+      text: [`Sealed revision ${number}: ${reason}`, ...(open.length > 0 ? [`(${openText(open)})`] : [])].join(' '),
       writtenBy: personName,
     })
     return { kind: 'sealed', number }

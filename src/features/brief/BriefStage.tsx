@@ -8,6 +8,7 @@ import { flowForHeatLs } from '@/core/brief/heatFlow'
 import { type Brief } from '@/core/brief/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { heatRemoval } from '@/core/sum/flow/heatRemoval'
+import { RequiredFlow } from '@/features/brief/RequiredFlow'
 import { Rooms } from '@/features/brief/Rooms'
 import { TargetRow } from '@/features/brief/TargetRow'
 import { CAUTIONS } from '@/core/duty/cautions'
@@ -56,7 +57,7 @@ export function BriefStage() {
   const preference = usePreference()
   const change = (label: string, recipe: (draft: Brief) => void, key?: string) =>
     edit(label, (draft) => recipe(draft.brief), key)
-  const { space, requiredFlow } = brief
+  const { space } = brief
   const duties = DUTIES.map((duty) => [duty, DUTY_NAMES[duty]] as const)
   const heatLs =
     space.heatLoadW !== null && space.allowedRiseK !== null ? flowForHeatLs(space.heatLoadW, space.allowedRiseK) : null
@@ -142,43 +143,7 @@ export function BriefStage() {
           onChange={(rise) => change('rise', (draft) => void (draft.space.allowedRiseK = rise), 'rise')}
         />
       </FormRow>
-      <FormRow
-        label="Flow never to fall below"
-        hint={
-          requiredFlow ? (
-            <TextLine
-              label="why this flow"
-              placeholder="Why this flow"
-              value={requiredFlow.why}
-              onDone={onDone}
-              onChange={(text) =>
-                change(
-                  'why this flow',
-                  (draft) => void (draft.requiredFlow && (draft.requiredFlow.why = text)),
-                  'flow-why',
-                )
-              }
-            />
-          ) : (
-            'Leave it empty when nothing asks for one; it becomes a reason of the floor.'
-          )
-        }
-      >
-        <QuantityField
-          label="required flow"
-          quantity="flow"
-          value={requiredFlow?.flowLs ?? null}
-          onDone={onDone}
-          onClear={() => change('required flow', (draft) => void (draft.requiredFlow = null))}
-          onChange={(flowLs) =>
-            change(
-              'required flow',
-              (draft) => void (draft.requiredFlow = { flowLs, why: draft.requiredFlow?.why ?? '' }),
-              'required-flow',
-            )
-          }
-        />
-      </FormRow>
+      <RequiredFlow brief={brief} />
       <Questions brief={brief} />
       <WhatFollows brief={brief} />
       <Rooms brief={brief} />

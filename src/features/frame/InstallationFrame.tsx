@@ -10,7 +10,8 @@ import { KeptState } from '@/features/frame/KeptState'
 import { MarkedNotice } from '@/ui/MarkedNotice'
 import { StandingNotice } from '@/features/frame/StandingNotice'
 import { Presence } from '@/features/frame/Presence'
-import type { ResultSummary, SealSummary } from '@/features/frame/standings'
+import type { ReadVerdict } from '@/core/record/stillOpen'
+import type { SealSummary } from '@/features/frame/standings'
 import { Track } from '@/features/frame/Track'
 import { TryItValues } from '@/ui/TryItValues'
 import { WorkingCopyProvider } from '@/ui/workingCopy/context'
@@ -22,7 +23,7 @@ type Props = {
   version: number
   savedAt: string
   preference: UnitPreference
-  results: readonly ResultSummary[]
+  results: readonly ReadVerdict[]
   lastSeal: (Omit<SealSummary, 'isCurrent'> & { document: Installation }) | null
   children: ReactNode
 }

@@ -5,13 +5,14 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { memo, useDeferredValue, useMemo } from 'react'
-import { standings, type ResultSummary, type SealSummary } from '@/features/frame/standings'
+import type { ReadVerdict } from '@/core/record/stillOpen'
+import { standings, type SealSummary } from '@/features/frame/standings'
 import { STAGES, stagePath } from '@/ui/stages'
 import { useChanges, useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
 
 type Props = {
   id: string
-  results: readonly ResultSummary[]
+  results: readonly ReadVerdict[]
   lastSeal: Omit<SealSummary, 'isCurrent'> | null
 }
 

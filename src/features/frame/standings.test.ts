@@ -5,10 +5,11 @@ import type { Installation } from '@/core/document/installation'
 import { newInstallation } from '@/core/document/newInstallation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
-import { standings, type ResultSummary } from '@/features/frame/standings'
+import type { ReadVerdict } from '@/core/record/stillOpen'
+import { standings } from '@/features/frame/standings'
 import { demoInstallation } from '@/testing/examples'
 
-const of = (document: Installation, results: ResultSummary[] = [], seal: Parameters<typeof standings>[4] = null) => {
+const of = (document: Installation, results: ReadVerdict[] = [], seal: Parameters<typeof standings>[4] = null) => {
   const derived = derive(document)
   return standings(document, derived, judgeInstallation(document, derived), results, seal)
 }
@@ -50,7 +51,7 @@ test('ticks and results count while they speak of the setting as it is', () => {
   const derived = derive(document)
   const actions = dialIn(document.kit.controller!, derived.fit!)
   const dialled = { ...document, dial: { present: [], done: actions.map(({ id, value }) => ({ action: id, value })) } }
-  const results = planFor(document, derived)!.plan.map(({ id }): ResultSummary => ({
+  const results = planFor(document, derived)!.plan.map(({ id }): ReadVerdict => ({
     check: id,
     given: givenMark(derived.given.response),
     verdict: 'passes',
@@ -70,7 +71,7 @@ test('ticks and results count while they speak of the setting as it is', () => {
 test('the newest result of a check counts', () => {
   const document = demoInstallation('fruiting-room')
   const given = givenMark(derive(document).given.response)
-  const results: ResultSummary[] = [
+  const results: ReadVerdict[] = [
     { check: 'floor', given, verdict: 'passes' },
     { check: 'floor', given, verdict: 'fails' },
     { check: 'power', given, verdict: 'fails' },

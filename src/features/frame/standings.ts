@@ -5,12 +5,11 @@ import type { Derived } from '@/core/derive'
 import type { Installation } from '@/core/document/installation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
-import type { VerdictKind } from '@/core/prove/verdict'
 import { formatPct } from '@/core/quantity/format'
+import { lastOf, type ReadVerdict } from '@/core/record/stillOpen'
 import type { StageId } from '@/ui/stages'
 
 export type Standing = { readonly line: string; readonly isDone: boolean }
-export type ResultSummary = { readonly check: string; readonly given: string; readonly verdict: VerdictKind }
 export type SealSummary = { readonly number: number; readonly sealedAt: string; readonly isCurrent: boolean }
 
 const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`
@@ -20,7 +19,7 @@ export function standings(
   installation: Installation,
   derived: Derived,
   judgements: readonly Judgement[],
-  results: readonly ResultSummary[],
+  results: readonly ReadVerdict[],
   lastSeal: SealSummary | null,
 ): Record<StageId, Standing> {
   const { brief, kit, response, dial } = installation
@@ -28,9 +27,7 @@ export function standings(
   const doneCount = actions.filter((action) => isDone(action, dial)).length
   const plan = planFor(installation, derived)?.plan ?? []
   const mark = givenMark(derived.given.response)
-  const provedCount = plan.filter(
-    ({ id }) => results.filter(({ check, given }) => check === id && given === mark).at(-1)?.verdict === 'passes',
-  ).length
+  const provedCount = plan.filter(({ id }) => lastOf(results, id, mark)?.verdict === 'passes').length
   const startPct = derived.lead?.startPct ?? null
   const rules = response.rules.filter(({ off }) => !off).length
   const warnings = judgements.filter(({ severity }) => severity !== 'know').length

@@ -7,15 +7,15 @@ import Link from 'next/link'
 import { useMemo } from 'react'
 import type { Installation } from '@/core/document/installation'
 import { compare } from '@/core/record/compare'
+import { openText, stillOpen, type OpenItem, type ReadVerdict } from '@/core/record/stillOpen'
 import { ChangeList } from '@/ui/ChangeList'
 import { LogList, type ShownEntry } from '@/ui/LogList'
 import { SealForm } from '@/features/hand-over/SealForm'
 import { WriteLog } from '@/features/hand-over/WriteLog'
 import { formatDayAndClock } from '@/ui/clock'
-import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useJudgements } from '@/ui/workingCopy/context'
+import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 export type SealedRevision = {
   readonly id: string
@@ -25,27 +25,32 @@ export type SealedRevision = {
   readonly sealedAt: string
   /** Null where this program cannot open it. */
   readonly document: Installation | null
+  readonly open: readonly OpenItem[] | null
 }
 export type Answer = { kind: string; number?: number; problems?: readonly { path: string }[] }
 type Props = {
   installationId: string
   revisions: readonly SealedRevision[]
   log: readonly ShownEntry[]
+  results: readonly ReadVerdict[]
   onSeal: (input: unknown) => Promise<Answer>
   onWrite: (input: unknown) => Promise<Answer>
 }
 
-/** What changed since the last seal, the seal with its reason, the record, the log. */
-export function HandOverStage({ installationId, revisions, log, onSeal, onWrite }: Props) {
+/** What changed since the last seal, what is still open, the seal with its reasons, the record, the log. */
+export function HandOverStage({ installationId, revisions, log, results, onSeal, onWrite }: Props) {
   const document = useDocument()
-  const judgements = useJudgements()
+  const derived = useDerived()
   const preference = usePreference()
   const [last] = revisions
   const changes = useMemo(
     () => (last?.document ? compare(last.document, document, preference) : []),
     [last, document, preference],
   )
-  const open = judgements.filter(({ severity }) => severity !== 'know')
+  const open = useMemo(
+    () => stillOpen(document, derived, results, preference),
+    [document, derived, results, preference],
+  )
   return (
     <StageLayout
       title={last ? `Since revision ${last.number}` : 'First revision'}
@@ -65,16 +70,7 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
         <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>
       )}
       <ChangeList changes={changes} />
-      {open.length > 0 && (
-        <Box sx={{ mt: 2 }}>
-          {open.map(({ id, severity, title, detail }) => (
-            <Notice key={id} title={title} grave={severity === 'hurts'}>
-              {detail}
-            </Notice>
-          ))}
-        </Box>
-      )}
-      <SealForm installationId={installationId} next={(last?.number ?? 0) + 1} onSeal={onSeal} />
+      <SealForm installationId={installationId} next={(last?.number ?? 0) + 1} open={open} onSeal={onSeal} />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 2 }}>
         {last && (
           <Button variant="outlined" component={Link} href={`/record/${installationId}?rev=${last.number}`}>
@@ -95,10 +91,11 @@ export function HandOverStage({ installationId, revisions, log, onSeal, onWrite 
           <Typography variant="h2" sx={{ mt: 3 }}>
             Sealed
           </Typography>
-          {revisions.map(({ id, number, reason, sealedBy, sealedAt }) => (
+          {revisions.map(({ id, number, reason, sealedBy, sealedAt, open: wasOpen }) => (
             <Typography key={id} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.5 }}>
               <Link href={`/record/${installationId}?rev=${number}`}>Revision {number}</Link>,{' '}
               <span suppressHydrationWarning>{formatDayAndClock(sealedAt)}</span>, {sealedBy}: {reason}
+              {wasOpen && wasOpen.length > 0 && ` (${openText(wasOpen)})`}
             </Typography>
           ))}
         </>

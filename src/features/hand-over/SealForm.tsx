@@ -4,27 +4,36 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { enqueueSnackbar } from 'notistack'
 import { useState, type FormEvent } from 'react'
+import { openText, type OpenItem } from '@/core/record/stillOpen'
 import type { Answer } from '@/features/hand-over/HandOverStage'
+import { StillOpen } from '@/features/hand-over/StillOpen'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { installationId: string; next: number; onSeal: (input: unknown) => Promise<Answer> }
+type Props = {
+  installationId: string
+  next: number
+  open: readonly OpenItem[]
+  onSeal: (input: unknown) => Promise<Answer>
+}
 
 const REFUSALS: Record<string, string> = {
-  invalid: 'A seal needs a reason of a few words: what was done, and why.',
+  invalid: 'A seal needs a reason of a few words: what was done, and why. So does each danger that stays.',
   behind: 'The working copy has changed since this page was opened. Look at the changes again, then seal.',
   'signed-out': 'You are signed out. Sign in again in another tab, then press again; nothing is lost.',
   unavailable: 'The server cannot be reached. Nothing was sealed; press again in a moment.',
 }
 
-/** Seals what is kept, with a reason; nobody can change it afterwards. */
-export function SealForm({ installationId, next, onSeal }: Props) {
+/** Seals what is kept, with a reason, and writes on it what is open; nobody can change it afterwards. */
+export function SealForm({ installationId, next, open, onSeal }: Props) {
   const router = useRouter()
   const standing = useWorkingCopy((state) => state.standing.kind)
   const version = useWorkingCopy((state) => state.version)
   const [reason, setReason] = useState('')
+  const [stays, setStays] = useState<Readonly<Record<string, string>>>({})
   const [message, setMessage] = useState<string | null>(null)
   // One id until it is sealed: pressing twice, or again after a broken line, makes one seal.
   const [sealId, setSealId] = useState<string | null>(null)
@@ -33,13 +42,22 @@ export function SealForm({ installationId, next, onSeal }: Props) {
     event.preventDefault()
     const id = sealId ?? crypto.randomUUID()
     setSealId(id)
-    const answer = await onSeal({ id, installationId, version, reason }).catch((): Answer => ({ kind: 'unavailable' }))
+    const dangers = open.filter(({ kind }) => kind === 'danger')
+    const input = {
+      id,
+      installationId,
+      version,
+      reason,
+      stays: dangers.map(({ key }) => ({ danger: key, reason: stays[key] ?? '' })),
+    }
+    const answer = await onSeal(input).catch((): Answer => ({ kind: 'unavailable' }))
     if (answer.kind !== 'done') {
       setMessage(REFUSALS[answer.kind] ?? 'This could not be sealed.')
       return
     }
     setSealId(null)
     setReason('')
+    setStays({})
     setMessage(null)
     enqueueSnackbar(`Revision ${answer.number ?? next} is sealed.`)
     router.refresh()
@@ -49,8 +67,13 @@ export function SealForm({ installationId, next, onSeal }: Props) {
     <Box
       component="form"
       onSubmit={(event) => void onSubmit(event)}
-      sx={{ mt: 2, display: 'grid', gap: 1, maxWidth: 560 }}
+      sx={{ mt: 2, display: 'grid', gap: 1, maxWidth: 640 }}
     >
+      <StillOpen
+        open={open}
+        stays={stays}
+        onStays={(danger, why) => setStays((known) => ({ ...known, [danger]: why }))}
+      />
       <TextField
         label="Reason for this seal"
         value={reason}
@@ -64,6 +87,11 @@ export function SealForm({ installationId, next, onSeal }: Props) {
         <Alert severity="error" variant="outlined">
           {message}
         </Alert>
+      )}
+      {open.length > 0 && (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          The record will say: sealed with {openText(open)}.
+        </Typography>
       )}
       <Box>
         <Button type="submit" variant="contained" disabled={standing !== 'kept'}>

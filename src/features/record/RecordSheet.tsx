@@ -11,7 +11,13 @@ import type { Installation } from '@/core/document/installation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import type { UnitPreference } from '@/core/quantity/format'
+import { CAUTIONS } from '@/core/duty/cautions'
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
+import { lastOf, openText, stillOpen, type OpenItem } from '@/core/record/stillOpen'
+import type { VerdictKind } from '@/core/prove/verdict'
 import { formatDayAndClock } from '@/ui/clock'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
@@ -19,12 +25,19 @@ export type RecordResult = {
   readonly key: string
   readonly check: string
   readonly given: string
-  readonly verdict: string
+  readonly verdict: VerdictKind
   readonly sentence: string
   readonly readBy: string
   readonly readAt: string
 }
-type Seal = { readonly number: number; readonly reason: string; readonly sealedBy: string; readonly sealedAt: string }
+type Seal = {
+  readonly number: number
+  readonly reason: string
+  readonly sealedBy: string
+  readonly sealedAt: string
+  /** What was open then; null where that was not asked yet. */
+  readonly open: readonly OpenItem[] | null
+}
 type Props = {
   siteName: string
   document: Installation
@@ -39,7 +52,10 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
   const { controller } = document.kit
   const mark = givenMark(derived.given.response)
   const plan = planFor(document, derived, preference)?.plan ?? []
-  const { response } = document
+  const { response, brief } = document
+  // What an older seal left open was not written down.
+  const open = seal ? (seal.open ?? []) : stillOpen(document, derived, results, preference)
+  const duty = DUTY_PLANS[brief.duty]
   return (
     <Box component="main" sx={{ maxWidth: 820, mx: 'auto', p: 3, bgcolor: 'ground.sheet', minHeight: '100vh' }}>
       <Box
@@ -66,6 +82,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       {seal && (
         <Typography sx={{ my: 1 }} suppressHydrationWarning>
           Sealed {formatDayAndClock(seal.sealedAt)} by {seal.sealedBy}: {seal.reason}
+          {open.length > 0 && ` Sealed with ${openText(open)}.`}
         </Typography>
       )}
       <Box sx={{ my: 1.5 }}>
@@ -107,9 +124,9 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       )}
       <Section title="What was proved">
         {plan.map(({ id, title }) => {
-          const result = results.filter(({ check, given }) => check === id && given === mark).at(-1)
+          const result = lastOf(results, id, mark)
           return (
-            <Line key={id} label={result?.verdict ?? 'not proved'}>
+            <Line key={id} label={result ? VERDICT_WORDS[result.verdict] : 'not proved'}>
               {title}{' '}
               {result && (
                 <span
@@ -120,7 +137,29 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
           )
         })}
       </Section>
+      {open.length > 0 && (
+        <Section title={seal ? 'What was open when it was sealed' : 'What is open'}>
+          {open.map(({ kind, key, title, detail, reason }) => (
+            <Line key={`${kind}-${key}`} label={OPEN_WORDS[kind]}>
+              {title} {detail}
+              {reason !== undefined && <strong> Left as it is: {reason}</strong>}
+            </Line>
+          ))}
+        </Section>
+      )}
+      <Section title="After the power has been away">
+        {afterOutage(document, derived).map((line, index) => (
+          <Line key={line} label={String(index + 1)}>
+            {line}
+          </Line>
+        ))}
+      </Section>
       <Section title="Care">
+        {[...CAUTIONS[brief.duty], ...duty.follows(answerReader(duty, brief)).cautions].map(({ title, detail }) => (
+          <Line key={title} label="!">
+            {title} {detail}
+          </Line>
+        ))}
         {controller?.cautions.map((caution) => (
           <Line key={caution} label="!">
             {caution}
@@ -134,6 +173,19 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
     </Box>
   )
+}
+
+const VERDICT_WORDS: Record<VerdictKind, string> = {
+  passes: 'passes',
+  fails: 'fails',
+  'cannot-tell': 'cannot be told',
+}
+const OPEN_WORDS: Record<OpenItem['kind'], string> = {
+  danger: 'can hurt',
+  warning: 'warning',
+  action: 'not entered',
+  check: 'not passed',
+  question: 'not answered',
 }
 
 const Actions = ({ actions }: { actions: readonly Action[] }) =>

@@ -4,6 +4,8 @@ import { inWorkspace } from '@/db/client'
 import { workingCopy } from '@/db/schema'
 import { replaceText } from '@/server/commands/replaceText'
 import { getInstallation } from '@/db/queries/installation'
+import { listLog } from '@/db/queries/log'
+import { listRevisions } from '@/db/queries/revision'
 import { getReadings, listReadingFiles } from '@/db/queries/reading'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
@@ -11,6 +13,9 @@ import { keepCheck } from '@/server/commands/keepCheck'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
 import { seal } from '@/server/commands/seal'
+import { derive } from '@/core/derive'
+import { planFor } from '@/core/prove/plan'
+import { openText } from '@/core/record/stillOpen'
 import { canonicalJson } from '@/core/document/canonical'
 import { problemLine } from '@/core/problem'
 import type { Result } from '@/server/result'
@@ -130,6 +135,77 @@ test('a seal needs a reason', async () =>
     'reason: "  " must NOT have fewer than 3 characters.',
     'reason: this must not be empty.',
   ]))
+
+describe('a seal says what is open', () => {
+  const importRooms = async () => {
+    const rooms = randomUUID()
+    const text = demoText('installations/changing-rooms.json')
+    await importInstallation(scope, { id: rooms, site: 'Regatta house', text })
+    return rooms
+  }
+  const sealOf = (installationId: string, stays?: object) =>
+    seal(scope, { id: randomUUID(), installationId, version: 1, reason: 'as found', ...stays })
+
+  test('a danger asks for its reason, each by itself', async () => {
+    const rooms = await importRooms()
+    expect(lines(await sealOf(rooms))).toEqual([
+      'stays.mounting-isolator: Say why this stays as it is: No single isolator cuts every supply.',
+      'stays.open-flue-unproved: Say why this stays as it is: An open flue, and no spillage test.',
+    ])
+    const one = { stays: [{ danger: 'mounting-isolator', reason: 'electrician is due' }] }
+    expect(lines(await sealOf(rooms, one))).toEqual([
+      'stays.open-flue-unproved: Say why this stays as it is: An open flue, and no spillage test.',
+    ])
+    expect(lines(await sealOf(rooms, { stays: [{ danger: 'mounting-isolator', reason: '  ' }] })).join()).toMatch(
+      /stays.0.reason/,
+    )
+    expect(await listRevisions(scope, rooms)).toEqual([])
+  })
+
+  test('what is open stands on the seal and in the log, and holds nothing up', async () => {
+    const rooms = await importRooms()
+    const stays = [
+      { danger: 'mounting-isolator', reason: 'electrician is due' },
+      { danger: 'open-flue-unproved', reason: 'stove is tagged' },
+      { danger: 'gone', reason: 'nobody asked' },
+    ]
+    expect(await sealOf(rooms, { stays })).toEqual({ kind: 'done', number: 1 })
+    const [sealed] = await listRevisions(scope, rooms)
+    const open = sealed!.open!
+    expect(open.filter(({ kind }) => kind === 'danger').map(({ key, reason }) => [key, reason])).toEqual([
+      ['mounting-isolator', 'electrician is due'],
+      ['open-flue-unproved', 'stove is tagged'],
+    ])
+    const document = demoInstallation('changing-rooms')
+    const planned = planFor(document, derive(document))!.plan
+    expect(open.filter(({ kind }) => kind === 'check').map(({ key }) => key)).toEqual(planned.map(({ id: key }) => key))
+    expect((await listLog(scope, rooms)).map(({ text }) => text)).toContainEqual(
+      `Sealed revision 1: as found (${openText(open)})`,
+    )
+  })
+
+  test('a check that passed is no longer open; one that failed is open as failed', async () => {
+    const keep = (exhaust: number) =>
+      keepCheck(scope, {
+        id: randomUUID(),
+        installationId: id,
+        check: 'floor',
+        reading: {
+          kind: 'speed',
+          steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust, 'make-up': 20 } }],
+        },
+      })
+    const openFloor = async () => {
+      await sealOf(id)
+      const [sealed] = await listRevisions(scope, id)
+      return sealed!.open!.find(({ kind, key }) => kind === 'check' && key === 'floor')
+    }
+    await keep(40)
+    expect(await openFloor()).toMatchObject({ detail: 'It failed.' })
+    await keep(26)
+    expect(await openFloor()).toBeUndefined()
+  })
+})
 
 describe('readings files', () => {
   const send = (text: string) =>

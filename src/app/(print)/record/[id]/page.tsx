@@ -42,6 +42,7 @@ export default async function RecordPage({ params, searchParams }: Props) {
           reason: revision.reason,
           sealedBy: revision.sealedBy,
           sealedAt: revision.sealedAt.toISOString(),
+          open: revision.open,
         }
       }
       results={results.map(({ id: key, check, given, verdict, sentence, readBy, readAt }) => ({

@@ -1,3 +1,4 @@
+import { listCheckResults } from '@/db/queries/checkResult'
 import { listLog } from '@/db/queries/log'
 import { listRevisions } from '@/db/queries/revision'
 import { HandOverStage } from '@/features/hand-over/HandOverStage'
@@ -6,7 +7,11 @@ import { requireSignedAt, type AtInstallation } from '@/server/scope'
 
 export default async function HandOverPage(props: AtInstallation) {
   const { scope, id } = await requireSignedAt(props)
-  const [revisions, log] = await Promise.all([listRevisions(scope, id), listLog(scope, id)])
+  const [revisions, log, results] = await Promise.all([
+    listRevisions(scope, id),
+    listLog(scope, id),
+    listCheckResults(scope, id),
+  ])
   return (
     <HandOverStage
       installationId={id}
@@ -20,6 +25,7 @@ export default async function HandOverPage(props: AtInstallation) {
         writtenBy,
         writtenAt: writtenAt.toISOString(),
       }))}
+      results={results.map(({ check, given, verdict }) => ({ check, given, verdict }))}
       onSeal={sealAction}
       onWrite={writeLogAction}
     />

@@ -1,0 +1,57 @@
+import type { Derived } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { formatPct } from '@/core/quantity/format'
+import { quietInputs } from '@/core/response/quietInputs'
+import { MEMORIES, type Memory, type Response } from '@/core/response/schema'
+
+const GONE: Record<Memory, string> = {
+  timers: 'An overrun or run-on that was under way is over.',
+  cycle: 'The cycle begins anew.',
+  mode: 'It is day until light or clock say otherwise.',
+  latches: 'What was on between its two points is off until the first is reached again.',
+}
+const STAYS: Record<Memory, string> = {
+  timers: 'An overrun or run-on goes on with the time that was left.',
+  cycle: 'The cycle goes on where it was.',
+  mode: 'Day or night is as it was.',
+  latches: 'What was on between its two points is on again.',
+}
+
+/** Which of its memories a response uses. */
+function used({ rules, runOn, stages, holds, light, otherOutputs = [] }: Response): Record<Memory, boolean> {
+  const has = (...kinds: readonly string[]) => rules.some(({ kind, off }) => !off && kinds.includes(kind))
+  return {
+    timers:
+      runOn !== undefined ||
+      has('after-run', 'surge') ||
+      rules.some((rule) => rule.kind === 'switch' && !rule.off && rule.overrun.kind !== 'none'),
+    cycle: has('cycle'),
+    mode: light !== undefined,
+    latches: has('differential') || stages !== undefined || holds?.overheat !== undefined || otherOutputs.length > 0,
+  }
+}
+
+/** What to look at when the power has been away: what starts by itself, what is gone, what to enter again. A sentence a line. */
+export function afterOutage({ kit }: Installation, { given }: Derived): string[] {
+  const { response, machine } = given
+  const uses = used(response)
+  const restPct = machine ? machine.settledState(machine.inputsFrom(quietInputs(response))).fansPct[0] : undefined
+  const settings = kit.controller?.settings ?? []
+  const named = (kept: 'lost' | 'verify') =>
+    settings
+      .filter(({ power }) => power === kept)
+      .map(({ name }) => name)
+      .join(', ')
+  const hasClock = response.rules.some(({ kind, off }) => !off && kind === 'week')
+  return [
+    `Stand clear: it starts again by itself${restPct === undefined || restPct <= 0 ? ' when something asks' : `; with nothing asking it settles at ${formatPct(restPct)} %`}.`,
+    ...MEMORIES.flatMap((memory) =>
+      uses[memory] ? [((response.keeps ?? []).includes(memory) ? STAYS : GONE)[memory]] : [],
+    ),
+    ...(hasClock ? ['Compare its clock with yours: the week acts by it.'] : []),
+    ...(named('lost') === '' ? [] : [`Enter again, they are lost: ${named('lost')}.`]),
+    ...(named('verify') === '' ? [] : [`Read back, they may be lost: ${named('verify')}.`]),
+    ...(kit.controller === null ? ['No controller is chosen: what it keeps without power is not known.'] : []),
+    'See every fan turn, then read one speed that is known.',
+  ]
+}

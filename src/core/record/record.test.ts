@@ -1,0 +1,99 @@
+import { dialIn } from '@/core/controller/dialIn'
+import { derive } from '@/core/derive'
+import { chooseController } from '@/core/kit/chooseController'
+import { afterOutage } from '@/core/record/afterOutage'
+import { facts } from '@/core/record/facts'
+import { lastOf, openText, stillOpen, type ReadVerdict } from '@/core/record/stillOpen'
+import { planFor } from '@/core/prove/plan'
+import { givenMark } from '@/core/prove/givenMark'
+import { a, clock, cycle, more, response, switched } from '@/testing/corpus/build'
+import { demoInstallation, demoModel } from '@/testing/examples'
+
+const openOf = (document: ReturnType<typeof a>, results: readonly ReadVerdict[] = []) =>
+  stillOpen(document, derive(document), results)
+
+describe('what a seal leaves open', () => {
+  test('questions of brief and kit without an answer; answered and looked at they are gone', () => {
+    const document = a('extract', { openFlue: null })
+    const keys = (of: typeof document) => openOf(of).flatMap(({ kind, key }) => (kind === 'question' ? [key] : []))
+    expect(keys(document)).toEqual(expect.arrayContaining(['brief-openFlue', 'controller', 'mounting-isolator']))
+    const looked = a('extract', { openFlue: false }, (draft) => {
+      chooseController(draft, demoModel('coded-plug-extract'))
+      draft.kit.mounting = { isolator: 'yes' }
+    })
+    expect(keys(looked)).not.toEqual(
+      expect.arrayContaining([expect.stringMatching(/brief-openFlue|controller|mounting-isolator/)]),
+    )
+  })
+
+  test('actions not marked; a mark counts only with the value of today', () => {
+    const document = demoInstallation('fruiting-room')
+    const { fit } = derive(document)
+    const [action] = dialIn(document.kit.controller!, fit!, document.dial.present)
+    const marked = (value: number | null) => ({
+      ...document,
+      dial: { ...document.dial, done: [{ action: action!.id, value }] },
+    })
+    const isOpen = (of: typeof document) => openOf(of).some(({ kind, key }) => kind === 'action' && key === action!.id)
+    expect(isOpen(marked(action!.value))).toBe(false)
+    expect(isOpen(marked((action!.value ?? 0) + 1))).toBe(true)
+  })
+
+  test('a check is closed by its last result for what is given now, and by no other', () => {
+    const document = demoInstallation('fruiting-room')
+    const derived = derive(document)
+    const given = givenMark(derived.given.response)
+    const [{ id: check } = { id: '' }] = planFor(document, derived)!.plan
+    const isOpen = (...results: ReadVerdict[]) => openOf(document, results).find(({ key }) => key === check)?.detail
+    expect(isOpen()).toBe('Not done.')
+    expect(isOpen({ check, given, verdict: 'passes' })).toBeUndefined()
+    expect(isOpen({ check, given: 'earlier', verdict: 'passes' })).toBe('Not done.')
+    expect(isOpen({ check, given, verdict: 'passes' }, { check, given, verdict: 'fails' })).toBe('It failed.')
+    expect(isOpen({ check, given, verdict: 'cannot-tell' })).toBe('It could not be told.')
+    expect(lastOf([{ check, given, verdict: 'passes' }], 'other', given)).toBeUndefined()
+  })
+
+  test('in words', () => {
+    const item = (kind: 'check' | 'danger', key: string) => ({ kind, key, title: '', detail: '' })
+    expect(openText([])).toBe('')
+    expect(openText([item('check', 'a'), item('check', 'b'), item('danger', 'c')])).toBe(
+      '1 danger left, 2 checks not passed',
+    )
+  })
+})
+
+describe('after the power has been away', () => {
+  const said = (document: ReturnType<typeof a>) => afterOutage(document, derive(document)).join(' ')
+
+  test.each([
+    ['a cycle', a('livestock', {}, more(cycle(60, 300, 65))), /cycle begins anew/],
+    [
+      'a cycle that is kept',
+      a('livestock', {}, more(cycle(60, 300, 65)), response({ keeps: ['cycle'] })),
+      /goes on where/,
+    ],
+    ['an overrun', a('extract', {}, more(switched('live', 80, { kind: 'fixed', holdS: 900 }))), /overrun .* is over/],
+    ['a week', a('exhaust', {}, more(clock(480, 1020, 50))), /Compare its clock/],
+    ['no controller', a('exhaust'), /not known/],
+  ])('%s', (_what, document, words) => expect(said(document)).toMatch(words))
+
+  test('only what it has', () => expect(said(a('exhaust'))).not.toMatch(/cycle|clock|overrun/))
+  test('settings that are lost are named', () => {
+    const document = demoInstallation('fruiting-room')
+    const setting = document.kit.controller!.settings[0]!
+    setting.power = 'lost'
+    expect(said(document)).toContain(`Enter again, they are lost: ${setting.name}`)
+  })
+})
+
+test('the answers of the brief are facts, with their units and words', () => {
+  const said = Object.fromEntries(
+    facts(a('livestock', { animal: 'calf', mass: 80, backup: true, alarm: null })).map(({ key, said: is }) => [
+      key,
+      is,
+    ]),
+  )
+  expect(said).toMatchObject({ 'answer-mass': '80.00 kg', 'answer-backup': 'yes', 'answer-alarm': 'not known' })
+  const stove = facts(a('stove-flue', { moves: 'room' })).find(({ key }) => key === 'answer-moves')
+  expect(stove?.said).toMatch(/air/)
+})

@@ -1,0 +1,112 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { judgeInstallation } from '@/core/advise/judge'
+import { actionText, dialIn } from '@/core/controller/dialIn'
+import { isDone } from '@/core/controller/dialProgress'
+import type { Derived } from '@/core/derive'
+import { validator } from '@/core/document/validator'
+import type { Installation } from '@/core/document/installation'
+import { DUTY_PLANS } from '@/core/duty/table'
+import { mountingQuestions } from '@/core/kit/checklist'
+import { givenMark } from '@/core/prove/givenMark'
+import { planFor } from '@/core/prove/plan'
+import type { VerdictKind } from '@/core/prove/verdict'
+import type { UnitPreference } from '@/core/quantity/format'
+
+export const OPEN_KINDS = ['danger', 'warning', 'action', 'check', 'question'] as const
+export type OpenKind = (typeof OPEN_KINDS)[number]
+
+/** One thing that was open when something was sealed; a danger with the reason why it stays. */
+export const OpenItem = Type.Object(
+  {
+    kind: Type.Union(OPEN_KINDS.map((kind) => Type.Literal(kind))),
+    key: Type.String({ maxLength: 160 }),
+    title: Type.String({ maxLength: 600 }),
+    detail: Type.String({ maxLength: 1200 }),
+    reason: Type.Optional(Type.String({ maxLength: 300 })),
+  },
+  { additionalProperties: false },
+)
+export type OpenItem = Static<typeof OpenItem>
+
+export const readOpenItems = validator(Type.Array(OpenItem))
+
+/** What was read of one check, as far as this is about it: oldest first in a list. */
+export type ReadVerdict = { readonly check: string; readonly given: string; readonly verdict: VerdictKind }
+
+/** The last result of a check for what is given now; an older one proves nothing any more. */
+export const lastOf = <T extends Pick<ReadVerdict, 'check' | 'given'>>(
+  results: readonly T[],
+  check: string,
+  mark: string,
+): T | undefined => results.filter((result) => result.check === check && result.given === mark).at(-1)
+
+const NOT_PASSED: Record<Exclude<VerdictKind, 'passes'>, string> = {
+  fails: 'It failed.',
+  'cannot-tell': 'It could not be told.',
+}
+
+function openChecks(installation: Installation, derived: Derived, results: readonly ReadVerdict[]): OpenItem[] {
+  const mark = givenMark(derived.given.response)
+  return (planFor(installation, derived)?.plan ?? []).flatMap(({ id, title }): OpenItem[] => {
+    const verdict = lastOf(results, id, mark)?.verdict
+    if (verdict === 'passes') return []
+    return [{ kind: 'check', key: id, title, detail: verdict === undefined ? 'Not done.' : NOT_PASSED[verdict] }]
+  })
+}
+
+function openActions({ kit, dial }: Installation, { fit }: Derived, preference?: UnitPreference): OpenItem[] {
+  if (!kit.controller || !fit) return []
+  return dialIn(kit.controller, fit, dial.present, preference)
+    .filter((action) => !isDone(action, dial))
+    .map(({ id, title }) => ({
+      kind: 'action',
+      key: id,
+      title: actionText(title),
+      detail: 'Not entered, or not marked.',
+    }))
+}
+
+function openQuestions({ brief, kit }: Installation): OpenItem[] {
+  const { answers = {} } = brief
+  const said = (key: string, title: string, detail: string): OpenItem => ({ kind: 'question', key, title, detail })
+  return [
+    ...DUTY_PLANS[brief.duty].questions.flatMap(({ id, ask, unknown }) =>
+      (answers[id] ?? null) === null ? [said(`brief-${id}`, ask, `Not answered. ${unknown}`)] : [],
+    ),
+    ...(kit.controller ? [] : [said('controller', 'Which controller?', 'None is chosen.')]),
+    ...mountingQuestions(brief).flatMap(({ id, ask }) =>
+      kit.mounting?.[id] === undefined ? [said(`mounting-${id}`, ask, 'Not looked at.')] : [],
+    ),
+  ]
+}
+
+/** Everything that a seal would leave open: dangers and warnings that nobody has left as they are, actions not entered, checks not passed for
+ *  what is given now, questions of brief and kit without an answer. It never blocks a seal; it is written on it. */
+export const stillOpen = (
+  installation: Installation,
+  derived: Derived,
+  results: readonly ReadVerdict[],
+  preference?: UnitPreference,
+): OpenItem[] => [
+  ...judgeInstallation(installation, derived).flatMap(({ id, severity, title, detail }): OpenItem[] =>
+    severity === 'know' ? [] : [{ kind: severity === 'hurts' ? 'danger' : 'warning', key: id, title, detail }],
+  ),
+  ...openActions(installation, derived, preference),
+  ...openChecks(installation, derived, results),
+  ...openQuestions(installation),
+]
+
+const COUNTED: Record<OpenKind, readonly [one: string, more: string]> = {
+  danger: ['danger left', 'dangers left'],
+  warning: ['warning', 'warnings'],
+  action: ['action not entered', 'actions not entered'],
+  check: ['check not passed', 'checks not passed'],
+  question: ['question open', 'questions open'],
+}
+
+/** “3 checks not passed, 1 question open”; empty where nothing is. */
+export const openText = (open: readonly OpenItem[]): string =>
+  OPEN_KINDS.flatMap((kind) => {
+    const count = open.filter((item) => item.kind === kind).length
+    return count === 0 ? [] : [`${count} ${COUNTED[kind][count === 1 ? 0 : 1]}`]
+  }).join(', ')

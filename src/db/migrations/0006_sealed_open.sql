@@ -1,0 +1,1 @@
+ALTER TABLE "revision" ADD COLUMN "open" jsonb;
