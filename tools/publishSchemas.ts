@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
+import { CARES, safeSideRows } from '@/core/controller/safeSide'
 import { DOCUMENTS } from '@/core/document/read'
 import { DUTIES } from '@/core/brief/duty'
 import type { Question } from '@/core/duty/plan'
@@ -8,7 +9,7 @@ import { quantitySpec } from '@/core/quantity/units'
 import { MachineStateDocument, STATE_SCHEMA } from '@/core/response/saveState'
 
 /** The JSON Schemas of all documents, and of the memory `gale evaluate --state` keeps, as files of docs/formats. */
-export const formats = (): { file: string; text: string }[] => [...schemas(), questions()]
+export const formats = (): { file: string; text: string }[] => [...schemas(), questions(), safeSides()]
 
 const schemas = (): { file: string; text: string }[] =>
   Object.entries({ ...DOCUMENTS, [STATE_SCHEMA]: { schema: MachineStateDocument } }).map(([name, { schema }]) => ({
@@ -51,6 +52,31 @@ export const questions = (): { file: string; text: string } => ({
           `| \`${question.id}\` | ${question.ask} | ${rangeOf(question)} | \`${JSON.stringify(question.start)}\` |`,
       ),
     ]),
+    '',
+  ].join('\n'),
+})
+
+const CARE_HEADS: Record<(typeof CARES)[number], string> = {
+  air: 'every other duty',
+  pressure: 'head pressure',
+  suction: 'where the brief says that a flue is open',
+}
+
+/** To which side `fit` rounds each thing a setting can stand for, by duty. */
+export const safeSides = (): { file: string; text: string } => ({
+  file: 'docs/safe-side.md',
+  text: [
+    '# The safe side',
+    '',
+    'Written by `npm run schemas` from the table the program fits by. Where a controller cannot have the value that was asked for, it gets the',
+    'nearest on this side. Head pressure keeps the pressure up in the cold and is full when it is hot; the suction of a room with an open flue',
+    'never grows; everything else errs towards more air. `sooner` and `later` are down and up where a rise asks, up and down where a fall does.',
+    'Start and band of a ramp, and set point and differential, are chosen together: see [how fitting chooses](fitting.md). Common practice, no',
+    'source.',
+    '',
+    `| a setting for | ${CARES.map((care) => CARE_HEADS[care]).join(' | ')} |`,
+    `| --- | ${CARES.map(() => '---').join(' | ')} |`,
+    ...safeSideRows().map(([means, ...sides]) => `| \`${means}\` | ${sides.join(' | ')} |`),
     '',
   ].join('\n'),
 })

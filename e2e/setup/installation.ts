@@ -42,8 +42,15 @@ export async function lookAt(page: Page, view: string): Promise<void> {
   await page.getByRole('option', { name: view }).click()
 }
 
+/** Each danger that is open asks for its reason before a seal. */
+export async function sayWhyDangersStay(page: Page): Promise<void> {
+  for (const why of await page.getByRole('textbox', { name: /^Why this stays/ }).all())
+    await why.fill('Known here, and on the list for spring')
+}
+
 export async function seal(page: Page, reason: string, number: number): Promise<void> {
   await goToStage(page, 'Hand over')
+  await sayWhyDangersStay(page)
   await page.getByRole('textbox', { name: 'Reason for this seal' }).fill(reason)
   await page.getByRole('button', { name: `Seal revision ${number}`, exact: true }).click()
   await expect(page.getByText(`Nothing has changed since revision ${number} was sealed.`)).toBeVisible()

@@ -36,7 +36,7 @@ function loadModels(folder: string, streams: Streams): ControllerModel[] | null 
 function rankCommand({ response, kit, brief }: Installation, folder: string, json: boolean, streams: Streams): number {
   const models = loadModels(folder, streams)
   if (!models) return 1
-  const order = rankModels(response, kit, brief.duty, models)
+  const order = rankModels(response, kit, brief, models)
   const reasons = ({ cannotDrive, missing, changed }: Ranked) => ({
     cannotDrive: cannotDrive.map(driveText),
     missing: missing.map((loss) => lossText(loss, response)),
@@ -91,7 +91,7 @@ export function fitCommand(args: readonly string[], streams: Streams): number {
     return 1
   }
   const { response, brief } = installation
-  const fitted = fit(response, model, brief.duty)
+  const fitted = fit(response, model, brief)
   const losses = fitted.losses.map((loss) => lossText(loss, response))
   if (values.json) {
     const { settings, given } = fitted

@@ -76,7 +76,7 @@ function deriveFan(fan: Fan, { brief, calibration, response }: Installation): De
 export function derive(installation: Installation): Derived {
   const { kit, response, brief } = installation
   const fans = kit.fans.map((fan) => deriveFan(fan, installation))
-  const fitted = kit.controller ? fit(response, kit.controller, brief.duty) : null
+  const fitted = kit.controller ? fit(response, kit.controller, brief) : null
   return {
     fans,
     lead: fans.find(({ fan }) => fan.id === response.lead) ?? null,

@@ -71,14 +71,14 @@ export function throughEverything(installation: Installation, models: readonly C
   const hours = { ...day, atS: day.atS.slice(0, 120), values: day.values.map((column) => column.slice(0, 120)) }
   replay(given.machine!, hours)
   for (const model of models) {
-    const into = fit(installation.response, model, installation.brief.duty)
+    const into = fit(installation.response, model, installation.brief)
     const outcome = compile(into.given)
     if (!outcome.ok) throw new Error(`given by ${model.id}: ${outcome.problems.map(problemLine).join(' ')}`)
     const draft = structuredClone(installation)
     chooseController(draft, model)
     derive(draft)
   }
-  if (models.length > 0) rankModels(installation.response, installation.kit, installation.brief.duty, models)
+  if (models.length > 0) rankModels(installation.response, installation.kit, installation.brief, models)
   const text = canonicalJson(installation)
   const again = parseJson(text)
   const read = again.ok ? readInstallation(again.value) : again

@@ -66,14 +66,14 @@ console.log(
   `replay of 100,000 readings a minute apart, three rules: ${best(3, () => replay(full.value, series)).toFixed(2)} s`,
 )
 console.log(
-  `fit to the chosen controller: ${(best(5, () => fit(response, outcome.value.kit.controller!, 'grow-room')) * 1000).toFixed(1)} ms; everything derived on a page: ${(best(5, () => derive(outcome.value)) * 1000).toFixed(1)} ms`,
+  `fit to the chosen controller: ${(best(5, () => fit(response, outcome.value.kit.controller!, { duty: 'grow-room' })) * 1000).toFixed(1)} ms; everything derived on a page: ${(best(5, () => derive(outcome.value)) * 1000).toFixed(1)} ms`,
 )
 const models = readdirSync('demo/controllers').map((file) => {
   const model = readControllerModel(JSON.parse(readFileSync(`demo/controllers/${file}`, 'utf8')))
   if (!model.ok) throw new Error(`${file} cannot be read`)
   return model.value
 })
-const slowest = Math.max(...models.map((model) => best(5, () => fit(response, model, 'grow-room'))))
+const slowest = Math.max(...models.map((model) => best(5, () => fit(response, model, { duty: 'grow-room' }))))
 console.log(`slowest fit of the ${models.length} demo controllers: ${(slowest * 1000).toFixed(1)} ms`)
 console.log(`import of a CSV of 100,000 lines into PostgreSQL: ${(await csvSeconds()).toFixed(1)} s`)
 if (existsSync('.next/gale-sources')) for (const line of await pageFigures()) console.log(line)

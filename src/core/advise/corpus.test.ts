@@ -39,7 +39,7 @@ describe('no false alarm', () => {
   // A controller fits that drives the fan and leaves out nothing; what it makes of a lost probe is a danger of its own, and may be said.
   const fitting = DUTIES.flatMap((duty) => {
     const { response, kit } = a(duty)
-    return rankModels(response, kit, duty, demoModels).flatMap(({ model, cannotDrive, missing }) =>
+    return rankModels(response, kit, { duty }, demoModels).flatMap(({ model, cannotDrive, missing }) =>
       cannotDrive.length === 0 && missing.every(({ kind }) => kind === 'lost-sensor')
         ? [{ duty, model, losesProbe: missing.length > 0 }]
         : [],

@@ -20,17 +20,17 @@ test.each(PAIRS)('%s: what is read off its panel means what was set', (name, mod
   const installation = demoInstallation(name)
   const model = demoModel(modelName)
   const { duty } = installation.brief
-  const set = fit(installation.response, model, duty)
+  const set = fit(installation.response, model, { duty })
   const found = asFound({ ...installation, dial: { present: [...set.settings], done: [] } }, model)
   expect(checkResponse(found)).toEqual([])
   // Read and set once more, nothing moves.
-  expect(fit(found, model, duty).settings).toEqual(set.settings)
+  expect(fit(found, model, { duty }).settings).toEqual(set.settings)
 })
 
 test('the ramp that the panel shows is said in its real points', () => {
   const room = demoInstallation('fruiting-room')
   const model = demoModel('dial-pages-twin')
-  const settings = fit(room.response, model, 'grow-room').settings
+  const settings = fit(room.response, model, { duty: 'grow-room' }).settings
   const found = asFound({ ...room, dial: { present: [...settings], done: [] } }, model)
   const [ramp] = found.rules
   expect(ruleSentence(found, ramp!)).toMatch(/^As room temperature climbs from 16\.0 °C to 20\.0 °C/)

@@ -1,5 +1,5 @@
 import { wayTo } from '@/core/controller/panel'
-import type { ControllerModel, Setting } from '@/core/controller/schema'
+import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import type { Problem } from '@/core/problem'
 
 const onStep = ({ min, step }: Setting, value: number): boolean =>
@@ -177,7 +177,58 @@ function checkTerminals({ inputs = [], outputs }: ControllerModel): Problem[] {
   ]
 }
 
-/** What contradicts itself in a controller model: ids, ranges, defaults, choices, slots that do not exist, a panel with no way to a setting. */
+/** Figures of a slot that are neither a setting nor built in: a controller that takes whatever is asked does not exist, and a fit would promise it. */
+function checkFigures({
+  settings,
+  ramps,
+  differentials = [],
+  surges = [],
+  afterRuns = [],
+  cycles = [],
+}: ControllerModel): Problem[] {
+  const missing = (
+    list: string,
+    index: number,
+    means: Meaning,
+    builtIn: string | null,
+    isBuiltIn: boolean,
+  ): Problem[] =>
+    isBuiltIn || settings.some((setting) => setting.means === means && setting.slot === index + 1)
+      ? []
+      : [
+          {
+            code: 'said',
+            path: `${list}.${index}`,
+            text: `Nothing sets “${means}” here${builtIn ? `, and it is not built in: add a setting for it, or “${builtIn}”` : ': add a setting for it'}.`,
+          },
+        ]
+  return [
+    ...ramps.flatMap(({ fixed, fixedSpan }, index) => [
+      ...missing('ramps', index, 'ramp.startAt', 'fixed', fixed !== undefined),
+      ...missing('ramps', index, 'ramp.span', 'fixedSpan', fixed !== undefined || fixedSpan !== undefined),
+    ]),
+    ...differentials.flatMap(({ fixedWidth }, index) => [
+      ...missing('differentials', index, 'differential.setPoint', null, false),
+      ...missing('differentials', index, 'differential.width', 'fixedWidth', fixedWidth !== undefined),
+    ]),
+    ...surges.flatMap(({ rise, release, windowS, capS }, index) => [
+      ...missing('surges', index, 'surge.rise', 'rise', rise !== undefined),
+      ...missing('surges', index, 'surge.release', 'release', release !== undefined),
+      ...missing('surges', index, 'surge.windowS', 'windowS', windowS !== undefined),
+      ...missing('surges', index, 'surge.capS', 'capS', capS !== undefined),
+    ]),
+    ...afterRuns.flatMap(({ holdS }, index) => [
+      ...missing('afterRuns', index, 'afterRun.armAbove', null, false),
+      ...missing('afterRuns', index, 'afterRun.holdS', 'holdS', holdS !== undefined),
+    ]),
+    ...cycles.flatMap((_cycle, index) => [
+      ...missing('cycles', index, 'cycle.onS', null, false),
+      ...missing('cycles', index, 'cycle.periodS', null, false),
+    ]),
+  ]
+}
+
+/** What contradicts itself in a controller model: ids, ranges, defaults, choices, slots that do not exist or whose figures nothing sets, a panel with no way to a setting. */
 export function checkModel(model: ControllerModel): Problem[] {
   const ids = model.settings.map(({ id }) => id)
   const slots: Record<string, number> = {
@@ -214,5 +265,5 @@ export function checkModel(model: ControllerModel): Problem[] {
       ...checkSetting(setting, path),
     ]
   })
-  return [...problems, ...checkTerminals(model), ...checkPanel(model)]
+  return [...problems, ...checkFigures(model), ...checkTerminals(model), ...checkPanel(model)]
 }

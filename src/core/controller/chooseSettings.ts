@@ -1,52 +1,37 @@
-import type { Duty } from '@/core/brief/duty'
+import { ceilingAsked } from '@/core/controller/ceilingAsked'
+import { chooseDifferential } from '@/core/controller/differentialPair'
 import type { Loss } from '@/core/controller/loss'
-import { nearestValue, valuesNear } from '@/core/controller/nearestValue'
-import { safeSide } from '@/core/controller/safeSide'
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import { nearestValue, valuesOf } from '@/core/controller/nearestValue'
+import { chooseRamp, type RampCurve } from '@/core/controller/rampPair'
+import { careOf, safeSide, type Care, type Place } from '@/core/controller/safeSide'
+import type { ControllerModel, DifferentialSlot, Meaning, RampSlot, Setting } from '@/core/controller/schema'
+import { rampEnds } from '@/core/controller/slots/rampSlot'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import { wantedValue, type Assignment } from '@/core/controller/wanted'
-import type { Ramp, Response, Rule } from '@/core/response/schema'
+import { asConvention } from '@/core/response/conventions'
+import { isMeasured } from '@/core/response/rules/kind'
+import type { Differential, Ramp, Response, Rule } from '@/core/response/schema'
 
 const NEAR = 1e-6
-const SAMPLES = 64
 /** Widths before the points that are counted from them. */
 const isWidth = ({ means }: Setting): boolean => means === 'differential.width' || means === 'ramp.span'
 
 type Choice = { asked: number | null; given: number; because: string }
 
-/** Speed of a ramp at `x`, its ends held either side. */
-const rampAt = (
-  { startAt, fullAt, fromPct, toPct }: Pick<Ramp, 'startAt' | 'fullAt' | 'fromPct' | 'toPct'>,
-  x: number,
-) => fromPct + (toPct - fromPct) * Math.min(1, Math.max(0, (x - startAt) / (fullAt - startAt)))
+const TOGETHER: Record<Care, string> = {
+  air: 'nowhere less air',
+  pressure: 'no more air in the cold, and full in time',
+  suction: 'nowhere more suction',
+}
 
-/** Where start and span of a ramp cannot both be had, the pair of neighbours whose ramp lies nearest to the one asked and nowhere gives
- *  less air: one's rounding makes good the other's. Null where no pair does better than the safe side alone. */
-function pairFor(ramp: Ramp, start: Setting, span: Setting): { startAt: number; span: number } | null {
-  const way = ramp.fullAt > ramp.startAt ? 1 : -1
-  // Its shape alone: its ends may follow floor and ceiling, which are chosen elsewhere.
-  const shape = { ...ramp, ...(ramp.toPct < ramp.fromPct ? { fromPct: 100, toPct: 0 } : { fromPct: 0, toPct: 100 }) }
-  const askedSpan = Math.abs(ramp.fullAt - ramp.startAt)
-  const [low, high] = [ramp.startAt - 2 * askedSpan, ramp.fullAt + 2 * askedSpan].sort((a, b) => a - b) as [
-    number,
-    number,
-  ]
-  let best: { startAt: number; span: number; off: number } | null = null
-  for (const width of valuesNear(span, askedSpan)) {
-    if (!(width > 0)) continue
-    // Near where it should start, and near where it must to be full in time.
-    const starts = [...valuesNear(start, ramp.startAt), ...valuesNear(start, ramp.fullAt - way * width)]
-    for (const startAt of starts) {
-      const candidate = { ...shape, startAt, fullAt: startAt + way * width }
-      const more = (x: number): number => rampAt(candidate, x) - rampAt(shape, x)
-      // Between two of their corners both are straight, so the least of the difference lies at a corner.
-      const isLess = [shape.startAt, shape.fullAt, candidate.startAt, candidate.fullAt].some((x) => more(x) < -NEAR)
-      let off = 0
-      for (let index = 0; index <= SAMPLES; index++) off += Math.abs(more(low + ((high - low) * index) / SAMPLES))
-      if (!isLess && (!best || off < best.off - NEAR)) best = { startAt, span: width, off }
-    }
-  }
-  return best
+/** Floor and ceiling as they come out, settings chosen. */
+export function boundsOf(
+  model: ControllerModel,
+  { stages }: Response,
+  valueOf: (means: Meaning, slot: number) => number | undefined,
+): { readonly floorPct: number; readonly ceilingPct: number } {
+  const floorPct = Math.max(valueOf('floor', 1) ?? model.lowestPct, model.lowestPct)
+  return { floorPct, ceilingPct: Math.max(valueOf('ceiling', 1) ?? 100, stages ? 0 : floorPct) }
 }
 
 const SENSING: readonly Rule['kind'][] = ['ramp', 'differential', 'surge', 'after-run']
@@ -67,12 +52,12 @@ function unaskedIn(response: Response, model: ControllerModel, { inSlots }: Assi
   })
 }
 
-/** What every setting is put to: the asked value on the safe side, or what does nothing (its
- *  default where it has no such value) where nothing speaks of it. */
+/** What every setting is put to: the asked value on the safe side, or what does nothing (its default where it has no such value) where nothing
+ *  speaks of it. Start and band of a ramp, and set point and width of an on/off rule, are chosen together once floor and ceiling stand. */
 export function chooseSettings(
   response: Response,
   model: ControllerModel,
-  duty: Duty,
+  place: Place,
   assignment: Assignment,
   sides: Partial<Record<Meaning, 'up' | 'down'>>,
 ) {
@@ -88,10 +73,16 @@ export function chooseSettings(
     const rule = kind && assignment.inSlots.get(kind)?.[slot - 1]
     return rule ? slotKind(rule.kind).lowerIsMore(rule) : true
   }
+  const ceiling = ceilingAsked(response, model, assignment)
+  const care = careOf(place)
   const inOrder = [...model.settings].sort((a, b) => Number(isWidth(b)) - Number(isWidth(a)))
   for (const setting of inOrder) {
-    const asked = wantedValue(setting, response, model, assignment, (means) => valueOf(means, setting.slot))
-    const side = safeSide(setting.means, duty, lowerIsMore(setting))
+    const isBoost = setting.means === 'ceiling' && ceiling.isOfRules
+    const asked =
+      setting.means === 'ceiling'
+        ? ceiling.speedPct
+        : wantedValue(setting, response, model, assignment, (means) => valueOf(means, setting.slot))
+    const side = safeSide(isBoost ? 'switch.speedPct' : setting.means, place, lowerIsMore(setting))
     choices.set(setting, {
       asked,
       given:
@@ -101,20 +92,71 @@ export function chooseSettings(
       because: side.because,
     })
   }
-  const isOff = (setting: Setting): boolean => {
-    const { asked, given } = choices.get(setting)!
-    return asked !== null && Math.abs(asked - given) > NEAR
+  const putTogether = (what: string, ...given: readonly (readonly [Setting | undefined, number])[]) => {
+    const because = `${what} were chosen together: nearest to what was asked, and ${TOGETHER[care]}`
+    for (const [setting, value] of given)
+      if (setting) choices.set(setting, { ...choices.get(setting)!, given: value, because })
   }
-  assignment.inSlots.get('ramp')?.forEach((rule, index) => {
-    const start = settingFor('ramp.startAt', index + 1)
-    const span = settingFor('ramp.span', index + 1)
-    if (rule?.kind !== 'ramp' || !start || !span || !(isOff(start) || isOff(span))) return
-    const pair = pairFor(rule, start, span)
-    if (!pair) return
-    const because = 'start and band were chosen together: nearest to what was asked, and nowhere less air'
-    choices.set(start, { ...choices.get(start)!, given: pair.startAt, because })
-    choices.set(span, { ...choices.get(span)!, given: pair.span, because })
-  })
+  /** What a setting can be put to while it is in use; what it is fixed at, or what is asked, where there is none. */
+  const usable = (setting: Setting | undefined, otherwise: number): number[] =>
+    setting ? valuesOf(setting).filter((value) => value !== setting.off) : [otherwise]
+  const { floorPct, ceilingPct } = boundsOf(model, response, valueOf)
+
+  const rampTogether = (ramp: Ramp, slot: RampSlot, place: number) => {
+    const [start, span] = [settingFor('ramp.startAt', place), settingFor('ramp.span', place)]
+    const input = response.inputs.find(({ id }) => id === ramp.input)
+    if (slot.fixed || !(start ?? span) || !input || !isMeasured(input)) return
+    const isLadder = response.stages !== undefined
+    const restOf = (pct: number, isOff: boolean) => (isLadder || isOff ? 0 : pct)
+    const asked: RampCurve = {
+      ...ramp,
+      toPct: response.ceiling.how === 'rescale' ? Math.min(ramp.toPct, response.ceiling.speedPct) : ramp.toPct,
+      floorPct: isLadder ? 0 : response.floor.speedPct,
+      ceilingPct: isLadder ? 100 : response.ceiling.speedPct,
+      restPct: restOf(response.floor.speedPct, response.floor.offAllowed ?? false),
+    }
+    const ends = rampEnds(ramp, slot, { valueOf: (means) => valueOf(means, place), floorPct, ceilingPct })
+    const canBeOff = (response.floor.offAllowed ?? false) && (model.abilities?.offAllowed ?? false)
+    const common = {
+      ...ends,
+      toPct: model.ceiling === 'rescale' ? Math.min(ends.toPct, ceilingPct) : ends.toPct,
+      below: slot.below ?? ('from' as const),
+      floorPct: isLadder ? 0 : floorPct,
+      ceilingPct: isLadder ? 100 : ceilingPct,
+      restPct: restOf(floorPct, canBeOff),
+    }
+    const points = [input.from, input.to, ramp.startAt, ramp.fullAt]
+    const chosen = chooseRamp(
+      asked,
+      common,
+      usable(start, ramp.startAt),
+      usable(span, slot.fixedSpan ?? Math.abs(ramp.fullAt - ramp.startAt)).filter((width) => width > 0),
+      [Math.min(...points), Math.max(...points)],
+      care,
+    )
+    putTogether('start and band', [start, chosen.startAt], [span, chosen.span])
+  }
+
+  const differentialTogether = (rule: Differential, slot: DifferentialSlot, place: number) => {
+    const [point, width] = [settingFor('differential.setPoint', place), settingFor('differential.width', place)]
+    if (!(point ?? width)) return
+    const asked = asConvention(slot.convention, slot.sense, rule)
+    const chosen = chooseDifferential(
+      rule,
+      slot,
+      usable(point, asked.setPoint),
+      usable(width, slot.fixedWidth ?? asked.differential),
+      care,
+    )
+    putTogether('set point and differential', [point, chosen.setPoint], [width, chosen.width])
+  }
+
+  for (const [kind, rules] of assignment.inSlots)
+    rules.forEach((rule, index) => {
+      const slot = slotKind(kind).slots(model)[index]
+      if (rule?.kind === 'ramp') rampTogether(rule, slot as RampSlot, index + 1)
+      if (rule?.kind === 'differential') differentialTogether(rule, slot as DifferentialSlot, index + 1)
+    })
 
   const losses = model.settings.flatMap((setting): Loss[] => {
     const { asked, given, because } = choices.get(setting)!

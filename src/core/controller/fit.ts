@@ -1,10 +1,10 @@
-import type { Duty } from '@/core/brief/duty'
-import { chooseSettings } from '@/core/controller/chooseSettings'
+import { boundsOf, chooseSettings } from '@/core/controller/chooseSettings'
 import { giveBounds } from '@/core/controller/giveBounds'
 import { giveParts } from '@/core/controller/giveParts'
 import type { Loss } from '@/core/controller/loss'
 import { measureCurve } from '@/core/controller/measureLoss'
 import { prepareAsked } from '@/core/controller/prepareAsked'
+import type { Place } from '@/core/controller/safeSide'
 import type { ControllerModel, SettingValue } from '@/core/controller/schema'
 import { giveSetPoints } from '@/core/controller/slots/weekSlot'
 import { slotKind } from '@/core/controller/slots/table'
@@ -63,18 +63,17 @@ function giveRules(
 const withoutUndefined = <T extends object>(value: T): T =>
   Object.fromEntries(Object.entries(value).filter(([, held]) => held !== undefined)) as T
 
-/** From response and model: the settings, the response this controller will really carry out, and what is lost between the two. */
-export function fit(asked: Response, model: ControllerModel, duty: Duty): Fit {
+/** From response, model and place: the settings, the response this controller will really carry out, and what is lost between the two. */
+export function fit(asked: Response, model: ControllerModel, place: Place): Fit {
   const losses: Loss[] = []
   const response = prepareAsked(asked, model, losses)
   const assignment = assign(response, model)
   // A ceiling that was moved out of a rest band must not be rounded back into it.
   const sides = response.ceiling.speedPct === asked.ceiling.speedPct ? {} : ({ ceiling: 'down' } as const)
-  const chosen = chooseSettings(response, model, duty, assignment, sides)
+  const chosen = chooseSettings(response, model, place, assignment, sides)
   losses.push(...chosen.losses)
   const { settings, valueOf } = chosen
-  const floorPct = Math.max(valueOf('floor', 1) ?? model.lowestPct, model.lowestPct)
-  const ceilingPct = Math.max(valueOf('ceiling', 1) ?? 100, response.stages ? 0 : floorPct)
+  const { floorPct, ceilingPct } = boundsOf(model, response, valueOf)
   const { floor } = response
   const canBeOff = model.abilities?.offAllowed ?? false
   if (floor.offAllowed && !canBeOff) losses.push({ kind: 'part-left-out', part: 'off-allowed', name: '' })

@@ -33,7 +33,14 @@ export type Loss =
   | { readonly kind: 'beyond-range'; readonly setting: Setting; readonly asked: number; readonly given: number }
   | { readonly kind: 'rule-left-out'; readonly rule: string }
   | { readonly kind: 'rule-replaced'; readonly rule: string; readonly given: Rule['kind'] }
-  | { readonly kind: 'fixed-law'; readonly rule: string; readonly startAt: number; readonly fullAt: number }
+  | {
+      readonly kind: 'fixed-law'
+      readonly rule: string
+      readonly startAt: number
+      readonly fullAt: number
+      readonly askedStartAt: number
+      readonly askedFullAt: number
+    }
   | {
       readonly kind: 'fixed-figure'
       readonly rule: string

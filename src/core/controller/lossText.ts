@@ -110,10 +110,20 @@ export function lossText(
     case 'fixed-law': {
       const input = inputOf(loss.rule)
       const point = (x: number) => formatQuantity(x, inputQuantity(input), preference)
+      const isWarm = input?.kind === 'temperature'
+      const width = (x: number) =>
+        formatQuantity(x, isWarm ? 'temperatureDifference' : inputQuantity(input), preference)
+      const apart = (given: number, asked: number): string =>
+        Math.abs(given - asked) < 1e-6
+          ? 'as asked'
+          : `${width(Math.abs(given - asked))} ${given < asked ? 'lower' : 'higher'}`
       return {
         title: `The ${nameOf(loss.rule)} is built in: from ${point(loss.startAt)} to ${point(loss.fullAt)}.`,
-        detail:
-          'Nothing about it can be set. Only the spot where the probe sits moves it: a hotter spot runs the fan faster.',
+        detail: `You asked ${point(loss.askedStartAt)} to ${point(loss.askedFullAt)}: it starts ${apart(loss.startAt, loss.askedStartAt)} and is full ${apart(loss.fullAt, loss.askedFullAt)}. ${
+          Math.abs(loss.fullAt - loss.startAt - (loss.askedFullAt - loss.askedStartAt)) > 1e-6
+            ? 'Its band cannot be set. '
+            : ''
+        }Only the spot where the probe sits moves it: a hotter spot runs the fan faster.`,
       }
     }
     case 'fixed-figure': {

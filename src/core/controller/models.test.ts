@@ -5,6 +5,7 @@ import { actionText, dialIn, pressesBetween } from '@/core/controller/dialIn'
 import { fit } from '@/core/controller/fit'
 import { panelStart, touch, touchesFor, type PanelNow } from '@/core/controller/panel'
 import type { ControllerModel } from '@/core/controller/schema'
+import { problemText } from '@/core/problem'
 import { compile } from '@/core/response/compile'
 import { demoModel, plainRamp, responseTo } from '@/testing/examples'
 
@@ -43,7 +44,7 @@ describe.each(each)('%s', (_id, model) => {
       floor: { speedPct: 30, reasons: [] },
       ceiling: { speedPct: 90, how: 'clip' },
     })
-    const fitted = fit(asked, model, 'exhaust')
+    const fitted = fit(asked, model, { duty: 'exhaust' })
     let now = panelStart(model)!
     for (const action of dialIn(model, fitted)) {
       if (!action.setting || action.value === null || !action.presses) continue
@@ -107,9 +108,9 @@ describe.each(each)('%s', (_id, model) => {
         reductions: [{ input: 'temp', when: 'at-or-below', at: -9.5, byPct: 18, how: 'points' }],
       },
     )
-    const once = fit(asked, model, 'grow-room')
+    const once = fit(asked, model, { duty: 'grow-room' })
     expect(compile(once.given).ok).toBe(true)
-    const twice = fit(once.given, model, 'grow-room')
+    const twice = fit(once.given, model, { duty: 'grow-room' })
     expect(twice.given).toEqual(once.given)
     expect(twice.settings).toEqual(once.settings)
   })
@@ -136,4 +137,25 @@ test('a panel with no way to a setting, a state or a control is said, each with 
     `panel.states.${place}`,
     `settings.${model.settings.length}`,
   ])
+})
+
+test.each<{ what: string; change: Partial<ControllerModel>; says: RegExp }>([
+  {
+    what: 'a ramp without a band',
+    change: { ramps: [{ input: 'temperature', from: 'floor', to: 'full' }] },
+    says: /ramp\.span.*fixedSpan/,
+  },
+  {
+    what: 'a differential without a width',
+    change: { differentials: [{ input: 'temperature', sense: 'cooling', convention: 'symmetric', speed: 'own' }] },
+    says: /differential\.width.*fixedWidth/,
+  },
+  {
+    what: 'an after-run without its time',
+    change: { afterRuns: [{ input: 'temperature', speed: 'own' }] },
+    says: /afterRun\.holdS.*holdS/,
+  },
+])('$what is refused with the way out: nothing takes whatever is asked', ({ change, says }) => {
+  const model = { ...demoModel('slide-lever-box'), ...change }
+  expect(checkModel(model).map(problemText).join(' ')).toMatch(says)
 })

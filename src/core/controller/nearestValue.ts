@@ -21,16 +21,8 @@ export function nearestValue(setting: Setting, wanted: number, towards: 'up' | '
   return exact(min + Math.min(Math.max(whole, 0), lastStep(setting)) * step)
 }
 
-/** The values a setting can have around `wanted`: the nearest, and two either side. */
-export function valuesNear(setting: Setting, wanted: number): number[] {
-  const { min, step, choices } = setting
-  if (choices)
-    return choices
-      .map(({ value }) => value)
-      .sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted))
-      .slice(0, 5)
-  const middle = Math.round((wanted - min) / step)
-  return [middle, middle - 1, middle + 1, middle - 2, middle + 2]
-    .filter((steps) => steps >= 0 && steps <= lastStep(setting))
-    .map((steps) => exact(min + steps * step))
-}
+/** Every value a setting can have, ascending. */
+export const valuesOf = (setting: Setting): number[] =>
+  setting.choices
+    ? setting.choices.map(({ value }) => value)
+    : Array.from({ length: lastStep(setting) + 1 }, (_, steps) => exact(setting.min + steps * setting.step))

@@ -1,5 +1,5 @@
-import type { Duty } from '@/core/brief/duty'
 import { fit, type Fit } from '@/core/controller/fit'
+import type { Place } from '@/core/controller/safeSide'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Fan, Kit } from '@/core/kit/schema'
@@ -91,8 +91,8 @@ export function driveText({ fan, kind, needs, has }: DriveProblem): string {
   }
 }
 
-function ranked(response: Response, kit: Pick<Kit, 'fans'>, duty: Duty, model: ControllerModel): Ranked {
-  const fitted = fit(response, model, duty)
+function ranked(response: Response, kit: Pick<Kit, 'fans'>, place: Place, model: ControllerModel): Ranked {
+  const fitted = fit(response, model, place)
   const curve = fitted.losses.find((loss) => loss.kind === 'steps')?.curve
   return {
     model,
@@ -117,6 +117,6 @@ const inOrder = (a: Ranked, b: Ranked): number =>
 export const rankModels = (
   response: Response,
   kit: Pick<Kit, 'fans'>,
-  duty: Duty,
+  place: Place,
   models: readonly ControllerModel[],
-): Ranked[] => models.map((model) => ranked(response, kit, duty, model)).sort(inOrder)
+): Ranked[] => models.map((model) => ranked(response, kit, place, model)).sort(inOrder)

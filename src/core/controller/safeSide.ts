@@ -1,7 +1,20 @@
 import type { Duty } from '@/core/brief/duty'
+import type { Brief } from '@/core/brief/schema'
 import type { Meaning } from '@/core/controller/schema'
 
-export type SafeSide = { readonly towards: 'up' | 'down' | 'nearest'; readonly because: string }
+/** What must not be got wrong where a controller cannot have the value asked for.
+ *  `air`: no less air than asked. `pressure`: no more air in the cold, full when hot. `suction`: no more extract than asked, as a room with an
+ *  open flue may not be drawn on harder. */
+export const CARES = ['air', 'pressure', 'suction'] as const
+export type Care = (typeof CARES)[number]
+export type Towards = 'up' | 'down' | 'nearest'
+export type SafeSide = { readonly towards: Towards; readonly because: string }
+/** What `fit` has to know of the place: the duty, and whether a flue is open. */
+export type Place = Pick<Brief, 'duty' | 'answers'>
+
+/** An open flue counts only where somebody has said that there is one; nobody having looked is an open question of the brief. */
+export const careOf = ({ duty, answers }: Place): Care =>
+  duty === 'head-pressure' ? 'pressure' : answers?.openFlue === true ? 'suction' : 'air'
 
 const MORE_AIR: Record<Duty, string> = {
   extract: 'damp air must not be left standing',
@@ -14,69 +27,116 @@ const MORE_AIR: Record<Duty, string> = {
   'door-curtain': 'the door must stay covered',
   electronics: 'the component must stay below its limit',
 }
+const FLUE = 'an open flue must not be drawn on harder'
+
+/** `sooner` and `later` are of points: down and up where a rise asks, the other way round where a fall does. */
+type Way = Towards | 'sooner' | 'later'
+type Said = readonly [way: Way, because: string]
+type Row = { readonly air: Said; readonly pressure?: Said; readonly suction?: Said }
+
+/** `…` stands for why the duty wants more air. */
+const MORE: Row = { air: ['up', 'more air, as …'], suction: ['down', `less extract: ${FLUE}`] }
+const SOONER: Row = { air: ['down', 'sooner gives more air, and …'], suction: ['up', `later draws less: ${FLUE}`] }
+const LONGER: Row = {
+  air: ['up', 'a longer time clears more'],
+  suction: ['down', `a shorter time draws less: ${FLUE}`],
+}
+const SPARE: Row = { air: ['up', 'a wider band and longer times spare the motors'] }
+const SURE: Row = { air: ['up', 'a stronger start is surer'] }
+const EITHER: Row = { air: ['nearest', 'either side is as good'] }
+
+/** One row for each thing a setting can stand for. Common practice, no source; reviewed against trade.md sections 2 and 7. */
+const TABLE: Record<Meaning, Row> = {
+  floor: { air: ['up', 'below the floor it may not restart'] },
+  ceiling: {
+    air: ['nearest', 'a ceiling is set for noise or pressure, either side is near'],
+    pressure: ['up', 'it must be full when it is hot'],
+    suction: ['down', `its full extract is what the flue was tested at: ${FLUE}`],
+  },
+  'ramp.startAt': {
+    air: ['sooner', 'an earlier start gives more air, and …'],
+    pressure: ['later', 'a later start keeps the pressure up in the cold'],
+    suction: ['later', `a later start draws less: ${FLUE}`],
+  },
+  'ramp.span': {
+    air: ['down', 'a shorter band gives more air, and …'],
+    suction: ['up', `a wider band draws less: ${FLUE}`],
+  },
+  'ramp.fromPct': { ...MORE, pressure: ['down', 'less air keeps the pressure up in the cold'] },
+  'ramp.toPct': MORE,
+  'switch.speedPct': MORE,
+  'switch.onDelayS': SOONER,
+  'switch.overrunS': LONGER,
+  'differential.setPoint': {
+    air: ['sooner', 'coming on earlier gives more air, and …'],
+    suction: ['later', `coming on later draws less: ${FLUE}`],
+  },
+  'differential.width': SPARE,
+  'differential.speedPct': MORE,
+  'differential.minOnS': SPARE,
+  'differential.minOffS': SPARE,
+  'surge.rise': SOONER,
+  'surge.release': {
+    air: ['down', 'a smaller release runs longer and clears more'],
+    suction: ['up', `a larger release ends sooner: ${FLUE}`],
+  },
+  'surge.windowS': {
+    air: ['up', 'a longer time finds slower rises'],
+    suction: ['down', `a shorter time finds fewer rises: ${FLUE}`],
+  },
+  'surge.capS': LONGER,
+  'surge.speedPct': MORE,
+  'cycle.onS': MORE,
+  'cycle.periodS': SOONER,
+  'cycle.speedPct': MORE,
+  'afterRun.armAbove': SOONER,
+  'afterRun.holdS': LONGER,
+  'afterRun.speedPct': MORE,
+  'follower.ratioPct': {
+    air: ['down', 'less make-up keeps the room under suction'],
+    suction: ['up', `more make-up draws less: ${FLUE}`],
+  },
+  'kick.speedPct': SURE,
+  'kick.holdS': SURE,
+  'runOn.holdS': LONGER,
+  'coolDown.speedPct': { air: ['up', 'the heater must not be left without air'] },
+  'coolDown.holdS': { air: ['up', 'the heater must not be left without air'] },
+  'light.level': EITHER,
+  'light.delayS': EITHER,
+  'reduction.at': EITHER,
+  'reduction.byPct': {
+    air: ['down', 'a smaller reduction leaves more air'],
+    suction: ['up', `a larger reduction draws less: ${FLUE}`],
+  },
+  'restBand.fromPct': { air: ['down', 'a wider band is sure to hold the resonance'] },
+  'restBand.toPct': { air: ['up', 'a wider band is sure to hold the resonance'] },
+  'stages.joinPct': {
+    air: ['down', 'a fan that joins sooner gives more air, and …'],
+    suction: ['up', `a fan that joins later draws less: ${FLUE}`],
+  },
+  'stages.offBelowPct': SPARE,
+  'stages.minStageS': SPARE,
+  'input.offset': EITHER,
+  'lost.speedPct': MORE,
+}
+
+const rowOf = (means: Meaning, care: Care): Said => TABLE[means][care] ?? TABLE[means].air
 
 /** To which side a setting is rounded when the controller cannot have the value asked for, and why.
- *  Common practice, no source: where in doubt, more air.
  *  @param lowerIsMore whether a lower point means more air; not so for falling ramps and for heating */
-export function safeSide(means: Meaning, duty: Duty, lowerIsMore = true): SafeSide {
-  const earlier = { towards: lowerIsMore ? ('down' as const) : ('up' as const) }
-  switch (means) {
-    case 'floor':
-      return { towards: 'up', because: 'below the floor it may not restart' }
-    case 'ramp.startAt':
-    case 'differential.setPoint':
-      return { ...earlier, because: `an earlier start gives more air, and ${MORE_AIR[duty]}` }
-    case 'ramp.span':
-      return { towards: 'down', because: `a shorter band gives more air, and ${MORE_AIR[duty]}` }
-    case 'surge.rise':
-    case 'surge.release':
-    case 'afterRun.armAbove':
-    case 'cycle.periodS':
-    case 'stages.joinPct':
-    case 'switch.onDelayS':
-      return { towards: 'down', because: `sooner and longer gives more air, and ${MORE_AIR[duty]}` }
-    case 'ramp.fromPct':
-    case 'ramp.toPct':
-    case 'switch.speedPct':
-    case 'differential.speedPct':
-    case 'surge.speedPct':
-    case 'cycle.speedPct':
-    case 'cycle.onS':
-    case 'afterRun.speedPct':
-    case 'lost.speedPct':
-      return { towards: 'up', because: `more air, as ${MORE_AIR[duty]}` }
-    case 'switch.overrunS':
-    case 'surge.windowS':
-    case 'surge.capS':
-    case 'runOn.holdS':
-    case 'afterRun.holdS':
-      return { towards: 'up', because: 'a longer time clears more' }
-    case 'differential.width':
-    case 'differential.minOnS':
-    case 'differential.minOffS':
-    case 'stages.offBelowPct':
-    case 'stages.minStageS':
-      return { towards: 'up', because: 'a wider band and longer times spare the motors' }
-    case 'coolDown.speedPct':
-    case 'coolDown.holdS':
-      return { towards: 'up', because: 'the heater must not be left without air' }
-    case 'kick.speedPct':
-    case 'kick.holdS':
-      return { towards: 'up', because: 'a stronger start is surer' }
-    case 'follower.ratioPct':
-      return { towards: 'down', because: 'less make-up keeps the room under suction' }
-    case 'reduction.byPct':
-      return { towards: 'down', because: 'a smaller reduction leaves more air' }
-    case 'restBand.fromPct':
-      return { towards: 'down', because: 'a wider band is sure to hold the resonance' }
-    case 'restBand.toPct':
-      return { towards: 'up', because: 'a wider band is sure to hold the resonance' }
-    case 'ceiling':
-      return { towards: 'nearest', because: 'a ceiling is set for noise or pressure, either side is near' }
-    case 'light.level':
-    case 'light.delayS':
-    case 'reduction.at':
-    case 'input.offset':
-      return { towards: 'nearest', because: 'either side is as good' }
-  }
+export function safeSide(means: Meaning, place: Place, lowerIsMore = true): SafeSide {
+  const [way, because] = rowOf(means, careOf(place))
+  const towards =
+    way === 'sooner' ? (lowerIsMore ? 'down' : 'up') : way === 'later' ? (lowerIsMore ? 'up' : 'down') : way
+  return { towards, because: because.replace('…', MORE_AIR[place.duty]) }
 }
+
+/** The table as it is published: a row for each thing a setting can stand for, a side for each care. */
+export const safeSideRows = (): readonly (readonly string[])[] =>
+  (Object.keys(TABLE) as Meaning[]).map((means) => [
+    means,
+    ...CARES.map((care) => {
+      const [way, because] = rowOf(means, care)
+      return `${way}: ${because.replace('…', 'the duty wants it')}`
+    }),
+  ])

@@ -127,6 +127,8 @@ export const RampSlot = Type.Object(
     to: Type.Union([Type.Literal('ceiling'), Type.Literal('full'), Type.Literal('own')]),
     /** A law that cannot be set: where the ramp starts and is full. Only the place of the probe is left to choose. */
     fixed: Type.Optional(Type.Object({ startAt: Type.Number(), fullAt: Type.Number() }, closed)),
+    /** A band that cannot be set beside a start that can. */
+    fixedSpan: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
     /** Faster as the input falls. */
     falls: Type.Optional(Type.Boolean()),
     /** What it asks before its start; `from` where nothing is said. */

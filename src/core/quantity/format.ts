@@ -39,7 +39,9 @@ export const formatFigure = (
   decimals?: number,
 ): string => {
   const unit = preferredUnit(quantity, preference)
-  return formatNumber(fromBase(unit, base), decimals ?? unit.decimals)
+  // Things that are counted have no hundredths.
+  const counted = quantity === 'count' && Number.isInteger(base) ? 0 : unit.decimals
+  return formatNumber(fromBase(unit, base), decimals ?? counted)
 }
 
 /** Figure and unit, "18.3 °C". */
@@ -53,7 +55,7 @@ export const formatQuantity = (
     ? base >= 0.5
       ? 'on'
       : 'off'
-    : `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`
+    : `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`.trimEnd()
 
 /** A percent with no more decimals than it needs: "65", "12.5", "33.3". */
 export const formatPct = (pct: number): string => formatNumber(pct, Number.isInteger(Number(pct.toFixed(1))) ? 0 : 1)

@@ -43,7 +43,7 @@ export function ActionsPreview({
   }, [chosen])
   const made = useMemo(() => {
     if (!document) return null
-    const fitted = fit(document.response, model, document.brief.duty)
+    const fitted = fit(document.response, model, document.brief)
     return { losses: fitted.losses, actions: dialIn(model, fitted, [], preference) }
   }, [document, model, preference])
   if (installations.length === 0)

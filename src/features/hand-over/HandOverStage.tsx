@@ -70,7 +70,13 @@ export function HandOverStage({ installationId, revisions, log, results, onSeal,
         <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>
       )}
       <ChangeList changes={changes} />
-      <SealForm installationId={installationId} next={(last?.number ?? 0) + 1} open={open} onSeal={onSeal} />
+      <SealForm
+        installationId={installationId}
+        next={(last?.number ?? 0) + 1}
+        open={open}
+        before={last?.open ?? []}
+        onSeal={onSeal}
+      />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 2 }}>
         {last && (
           <Button variant="outlined" component={Link} href={`/record/${installationId}?rev=${last.number}`}>

@@ -17,6 +17,8 @@ type Props = {
   installationId: string
   next: number
   open: readonly OpenItem[]
+  /** What the last seal left open: why a danger stayed then stands in for why it stays now. */
+  before: readonly OpenItem[]
   onSeal: (input: unknown) => Promise<Answer>
 }
 
@@ -28,12 +30,14 @@ const REFUSALS: Record<string, string> = {
 }
 
 /** Seals what is kept, with a reason, and writes on it what is open; nobody can change it afterwards. */
-export function SealForm({ installationId, next, open, onSeal }: Props) {
+export function SealForm({ installationId, next, open, before, onSeal }: Props) {
   const router = useRouter()
   const standing = useWorkingCopy((state) => state.standing.kind)
   const version = useWorkingCopy((state) => state.version)
   const [reason, setReason] = useState('')
-  const [stays, setStays] = useState<Readonly<Record<string, string>>>({})
+  const [stays, setStays] = useState<Readonly<Record<string, string>>>(() =>
+    Object.fromEntries(before.flatMap(({ key, reason: why }) => (why === undefined ? [] : [[key, why]]))),
+  )
   const [message, setMessage] = useState<string | null>(null)
   // One id until it is sealed: pressing twice, or again after a broken line, makes one seal.
   const [sealId, setSealId] = useState<string | null>(null)
@@ -57,7 +61,6 @@ export function SealForm({ installationId, next, open, onSeal }: Props) {
     }
     setSealId(null)
     setReason('')
-    setStays({})
     setMessage(null)
     enqueueSnackbar(`Revision ${answer.number ?? next} is sealed.`)
     router.refresh()

@@ -128,7 +128,7 @@ function Comparison({ models }: { models: readonly ControllerModel[] }) {
   const { kit, response, brief } = useDocument()
   const { fit: chosen } = useDerived()
   const preference = usePreference()
-  const order = useMemo(() => rankModels(response, kit, brief.duty, models), [response, kit, brief.duty, models])
+  const order = useMemo(() => rankModels(response, kit, brief, models), [response, kit, brief, models])
   return (
     <>
       <SideHeading>Which controller?</SideHeading>

@@ -82,7 +82,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       {seal && (
         <Typography sx={{ my: 1 }} suppressHydrationWarning>
           Sealed {formatDayAndClock(seal.sealedAt)} by {seal.sealedBy}: {seal.reason}
-          {open.length > 0 && ` Sealed with ${openText(open)}.`}
+          {open.length > 0 && `. Sealed with ${openText(open)}.`}
         </Typography>
       )}
       <Box sx={{ my: 1.5 }}>
@@ -139,12 +139,22 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       </Section>
       {open.length > 0 && (
         <Section title={seal ? 'What was open when it was sealed' : 'What is open'}>
-          {open.map(({ kind, key, title, detail, reason }) => (
-            <Line key={`${kind}-${key}`} label={OPEN_WORDS[kind]}>
-              {title} {detail}
-              {reason !== undefined && <strong> Left as it is: {reason}</strong>}
-            </Line>
-          ))}
+          {open.map(({ kind, key, title, detail, reason }) =>
+            kind === 'danger' || kind === 'warning' ? (
+              <Line key={`${kind}-${key}`} label={OPEN_WORDS[kind]}>
+                {title} {detail}
+                {reason !== undefined && <strong> Left as it is: {reason}</strong>}
+              </Line>
+            ) : null,
+          )}
+          {(['action', 'check', 'question'] as const).map((kind) => {
+            const titles = open.filter((item) => item.kind === kind).map(({ title }) => title)
+            return titles.length === 0 ? null : (
+              <Line key={kind} label={`${OPEN_WORDS[kind]} (${titles.length})`}>
+                {titles.join(' ')}
+              </Line>
+            )
+          })}
         </Section>
       )}
       <Section title="After the power has been away">

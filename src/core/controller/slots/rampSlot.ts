@@ -5,6 +5,18 @@ import type { Ramp } from '@/core/response/schema'
 const NEAR = 1e-6
 const falls = ({ startAt, fullAt }: Ramp): boolean => fullAt < startAt
 
+type Known = {
+  readonly valueOf: (means: 'ramp.fromPct' | 'ramp.toPct') => number | undefined
+  readonly floorPct: number
+  readonly ceilingPct: number
+}
+
+/** The speeds between which a slot's ramp runs: its own settings, or what it takes where it has none. */
+export const rampEnds = (ramp: Ramp, { from, to }: RampSlot, { valueOf, floorPct, ceilingPct }: Known) => ({
+  fromPct: from === 'floor' ? floorPct : from === 'zero' ? 0 : (valueOf('ramp.fromPct') ?? ramp.fromPct),
+  toPct: to === 'own' ? (valueOf('ramp.toPct') ?? ramp.toPct) : to === 'ceiling' ? ceilingPct : 100,
+})
+
 export const rampSlot: SlotKind<Ramp, RampSlot> = {
   slots: ({ ramps }) => ramps,
   takes: (slot, ramp, response) => slot.input === inputKindOf(response, ramp) && (slot.falls ?? false) === falls(ramp),
@@ -17,13 +29,14 @@ export const rampSlot: SlotKind<Ramp, RampSlot> = {
   lowerIsMore: (ramp) => !falls(ramp),
   give(ramp, slot, { response, model, valueOf, floorPct, ceilingPct, losses }) {
     const startAt = slot.fixed?.startAt ?? valueOf('ramp.startAt') ?? ramp.startAt
-    const span = valueOf('ramp.span') ?? Math.abs(ramp.fullAt - ramp.startAt)
+    const span = slot.fixedSpan ?? valueOf('ramp.span') ?? Math.abs(ramp.fullAt - ramp.startAt)
     const fullAt = slot.fixed?.fullAt ?? (falls(ramp) ? startAt - span : startAt + span)
-    if (slot.fixed && (Math.abs(startAt - ramp.startAt) > NEAR || Math.abs(fullAt - ramp.fullAt) > NEAR))
-      losses.push({ kind: 'fixed-law', rule: ramp.id, startAt, fullAt })
-    const fromPct =
-      slot.from === 'floor' ? floorPct : slot.from === 'zero' ? 0 : (valueOf('ramp.fromPct') ?? ramp.fromPct)
-    const toPct = slot.to === 'own' ? (valueOf('ramp.toPct') ?? ramp.toPct) : slot.to === 'ceiling' ? ceilingPct : 100
+    const { fromPct, toPct } = rampEnds(ramp, slot, { valueOf, floorPct, ceilingPct })
+    const isBuiltIn = slot.fixed !== undefined || slot.fixedSpan !== undefined
+    if (isBuiltIn && (Math.abs(startAt - ramp.startAt) > NEAR || Math.abs(fullAt - ramp.fullAt) > NEAR)) {
+      const { startAt: askedStartAt, fullAt: askedFullAt } = ramp
+      losses.push({ kind: 'fixed-law', rule: ramp.id, startAt, fullAt, askedStartAt, askedFullAt })
+    }
     const wantedFromPct = slot.from === 'floor' ? response.floor.speedPct : slot.from === 'zero' ? 0 : ramp.fromPct
     if (Math.abs(ramp.fromPct - wantedFromPct) > NEAR)
       losses.push({

@@ -35,7 +35,7 @@ export function ControllersCompared() {
     )
   }, [])
   const { response, kit, brief } = document
-  const ranked = useMemo(() => rankModels(response, kit, brief.duty, models ?? []), [response, kit, brief.duty, models])
+  const ranked = useMemo(() => rankModels(response, kit, brief, models ?? []), [response, kit, brief, models])
   if (failed)
     return (
       <Typography variant="body2">
