@@ -33,12 +33,14 @@ export function floorReasons({
       note: `start + ${formatPct(restartMarginPct)}`,
     })
   }
-  if (calibration && calibration.stallsPct.length > 0)
+  if (calibration && calibration.stallsPct.length > 0) {
+    const { restartMarginPct, stallsPct } = calibration
     reasons.push({
       kind: 'stall',
-      speedPct: Math.max(...calibration.stallsPct),
-      note: trials(calibration.stallsPct.length, 'stall'),
+      speedPct: Math.min(100, Math.max(...stallsPct) + restartMarginPct),
+      note: `${trials(stallsPct.length, 'stall')} + ${formatPct(restartMarginPct)}`,
     })
+  }
   const openFromPct = calibration?.shutters?.openFromPct ?? null
   if (openFromPct !== null) reasons.push({ kind: 'shutters', speedPct: openFromPct, note: 'below it they flap' })
   if (coolingFloorPct !== null)

@@ -26,9 +26,10 @@ export type FlowPoint = {
 }
 
 export type FlowMap = {
-  /** Flow (L/s) at a speed; 0 below `startPct`. Beyond the readings it goes on by the fan law through the nearest one. */
+  /** Flow (L/s) of a fan that runs at a speed: 0 below where it stalls (below its start where no stall was read). Beyond the readings it goes on
+   *  by the fan law through the nearest one. */
   readonly flowAt: (speedPct: number) => number
-  /** Lowest speed (percent) that gives this flow; null when even 100 % does not. */
+  /** Lowest speed (percent) from its start up that gives this flow; null when even 100 % does not. */
   readonly speedFor: (flowLs: number) => number | null
   readonly points: readonly FlowPoint[]
   readonly measuredFromPct: number
@@ -44,6 +45,8 @@ const NEEDED = 3
 /** Speed to flow from at least three readings at different settings, monotone. Set-aside readings are kept but not used. */
 export function flowMap(calibration: FanCalibration): FlowMapOutcome {
   const startPct = calibration.startsPct.length > 0 ? Math.max(...calibration.startsPct) : 0
+  // Below its start a fan that already turns goes on turning, down to where it stalls.
+  const runsFromPct = calibration.stallsPct.length > 0 ? Math.max(...calibration.stallsPct) : startPct
   const read = sizedReadings(calibration)
   const usedRaw = pooled(
     read
@@ -56,7 +59,7 @@ export function flowMap(calibration: FanCalibration): FlowMapOutcome {
   if (used.length < NEEDED || !lowest || !highest) return { kind: 'too-few', needed: NEEDED, got: used.length }
   const between = pchip(used)
   const flowAt = (speedPct: number): number => {
-    if (!(speedPct > 0) || speedPct < startPct) return 0
+    if (!(speedPct > 0) || speedPct < runsFromPct) return 0
     if (speedPct < lowest.x) return (lowest.y * speedPct) / lowest.x
     return speedPct > highest.x ? (highest.y * speedPct) / highest.x : between(speedPct)
   }

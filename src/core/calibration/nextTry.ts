@@ -1,3 +1,5 @@
+import type { FanCalibration, Try } from '@/core/calibration/schema'
+
 /** What is known of a threshold so far: the highest setting at which nothing turned, the lowest at which it did. */
 export type Bracket = { readonly standsPct: number | null; readonly turnsPct: number | null }
 
@@ -21,3 +23,41 @@ export const afterTry = ({ standsPct, turnsPct }: Bracket, triedPct: number, tur
   turned
     ? { turnsPct: triedPct, standsPct: standsPct !== null && standsPct >= triedPct ? null : standsPct }
     : { standsPct: triedPct, turnsPct: turnsPct !== null && turnsPct <= triedPct ? null : turnsPct }
+
+const NOTHING: Bracket = { standsPct: null, turnsPct: null }
+const listOf = (calibration: FanCalibration, of: Try['of']): number[] =>
+  of === 'start' ? calibration.startsPct : calibration.stallsPct
+
+/** What the tries of the trial under way have shown. */
+export const bracketOf = (calibration: FanCalibration, of: Try['of']): Bracket =>
+  (calibration.tries ?? [])
+    .filter((made) => made.of === of && made.trial === listOf(calibration, of).length)
+    .reduce((bracket, { settingPct, turned }) => afterTry(bracket, settingPct, turned), NOTHING)
+
+/** What a trial has found: the lowest seen to turn from rest, the highest at which it was seen to stop; null while nothing of the kind was seen. */
+export const foundPct = ({ standsPct, turnsPct }: Bracket, of: Try['of']): number | null =>
+  of === 'start' ? turnsPct : standsPct
+
+/** Keeps a try; once the threshold is known to a step the trial is closed with what it found. Changes `calibration`. */
+export function keepTry(
+  calibration: FanCalibration,
+  of: Try['of'],
+  settingPct: number,
+  turned: boolean,
+  stepPct: number,
+): void {
+  const list = listOf(calibration, of)
+  calibration.tries = [...(calibration.tries ?? []), { of, trial: list.length, settingPct, turned }]
+  const bracket = bracketOf(calibration, of)
+  const found = foundPct(bracket, of)
+  if (found !== null && nextTry(bracket, stepPct) === null) list.push(found)
+}
+
+/** Takes a trial away with its tries; the later ones move up. Changes `calibration`. */
+export function dropTrial(calibration: FanCalibration, of: Try['of'], trial: number): void {
+  listOf(calibration, of).splice(trial, 1)
+  calibration.tries = (calibration.tries ?? []).flatMap((made) => {
+    if (made.of !== of || made.trial < trial) return [made]
+    return made.trial === trial ? [] : [{ ...made, trial: made.trial - 1 }]
+  })
+}

@@ -29,12 +29,25 @@ export const MapReading = Type.Object(
 )
 export type MapReading = Static<typeof MapReading>
 
+/** One try at a start or a stall, kept as it is made. `trial` counts the trials of its kind from 0. */
+export const Try = Type.Object(
+  {
+    of: Type.Union([Type.Literal('start'), Type.Literal('stall')]),
+    trial: Type.Integer({ minimum: 0, maximum: 20 }),
+    settingPct: Percent,
+    turned: Type.Boolean(),
+  },
+  closed,
+)
+export type Try = Static<typeof Try>
+
 export const FanCalibration = Type.Object(
   {
     fan: Id,
-    /** Settings at which it began to turn when raised, and stopped when lowered, one per trial. */
+    /** Of each trial the lowest setting seen to turn from rest, and the highest at which it was seen to stop. */
     startsPct: Type.Array(Percent, { maxItems: 20 }),
     stallsPct: Type.Array(Percent, { maxItems: 20 }),
+    tries: Type.Optional(Type.Array(Try, { maxItems: 400 })),
     /** What is added to the start so that it restarts by itself. */
     restartMarginPct: Type.Number({ minimum: 0, maximum: 30 }),
     /** Seconds that the shutters took to open, one a trial, and the lowest speed at which they stay open. */

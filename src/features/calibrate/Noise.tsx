@@ -24,6 +24,8 @@ function words(verdict: NoiseVerdict): string {
       return 'It grows with speed as a sound fan does. Nothing stands out.'
     case 'resonance':
       return `About ${formatNumber(verdict.overDb, 0)} dB too loud around ${formatPct(verdict.fromPct)} to ${formatPct(verdict.toPct)} %, and quiet again above: something rings there. Find what (grille, bracket, blade) before passing it over.`
+    case 'again':
+      return `About ${formatNumber(verdict.overDb, 0)} dB too loud in places, which one sweep alone does not prove. Read it once more at ${verdict.settingsPct.map(formatPct).join(', ')} %; the mean of two tells.`
     case 'steep':
       return 'It grows faster than speed alone explains, and is loudest at full: a bearing, a blade, or air at an edge. Stop it, lock it off, turn it by hand and listen.'
   }

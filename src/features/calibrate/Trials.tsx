@@ -5,8 +5,8 @@ import Button from '@mui/material/Button'
 import Chip from '@mui/material/Chip'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { afterTry, nextTry, type Bracket } from '@/core/calibration/nextTry'
-import type { FanCalibration } from '@/core/calibration/schema'
+import { bracketOf, dropTrial, foundPct, keepTry, nextTry } from '@/core/calibration/nextTry'
+import type { FanCalibration, Try } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
 import { signalAt } from '@/core/motor/signal'
 import { formatNumber, formatPct } from '@/core/quantity/format'
@@ -16,40 +16,38 @@ import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { calibration: FanCalibration; fan: Fan; onChange: ChangeCalibration }
 
-/** Start and stall: from rest until it turns, from running until it stops, three times each; the highest counts. */
+/** Start and stall: from rest until it turns, from running until it stops, three times each; the highest counts. Every try is kept as it is made. */
 export function Trials({ calibration, fan, onChange }: Props) {
   const onDone = useWorkingCopy((state) => state.endGesture)
   const lastOf = (list: readonly number[]) => list[list.length - 1] ?? null
   const lastStart = lastOf(calibration.startsPct)
+  const common = { calibration, fan, onChange }
   return (
     <>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 3 }}>
         <Trial
+          {...common}
+          of="start"
           title="From rest: does it turn?"
           turned="It turns"
           stood="Stands still"
           how="Let it come to rest before each try."
-          list={calibration.startsPct}
-          fan={fan}
           lastPct={lastStart}
           firstPct={lastStart ?? 12}
-          onChange={(change) => onChange('start', (held) => change(held.startsPct))}
         />
         <Trial
+          {...common}
+          of="stall"
           title="From running: does it keep on?"
           turned="Keeps on"
           stood="Stops"
           how="Bring it down from a speed at which it surely runs."
-          list={calibration.stallsPct}
-          fan={fan}
           lastPct={lastOf(calibration.stallsPct) ?? (lastStart === null ? null : lastStart - 1)}
           firstPct={lastOf(calibration.stallsPct) ?? Math.max(0, (lastStart ?? 3) - 3)}
-          isStall
-          onChange={(change) => onChange('stall', (held) => change(held.stallsPct))}
         />
       </Box>
       <Typography component="div" variant="body2" sx={{ mt: 1.5 }}>
-        Added so that it restarts by itself:{' '}
+        Added to the start, so that it restarts by itself, and to the stall:{' '}
         <QuantityField
           label="restart margin"
           quantity="speed"
@@ -63,46 +61,37 @@ export function Trials({ calibration, fan, onChange }: Props) {
   )
 }
 
-type TrialProps = {
+type TrialProps = Props & {
+  of: Try['of']
   title: string
   turned: string
   stood: string
   how: string
-  list: readonly number[]
-  fan: Fan
   lastPct: number | null
   firstPct: number
-  isStall?: boolean
-  onChange: (change: (list: number[]) => void) => void
 }
 
-const NOTHING: Bracket = { standsPct: null, turnsPct: null }
-
-function Trial({ title, turned, stood, how, list, fan, lastPct, firstPct, isStall = false, onChange }: TrialProps) {
+function Trial({ calibration, fan, onChange, of, title, turned, stood, how, lastPct, firstPct }: TrialProps) {
   const { kit } = useDocument()
+  const list = of === 'start' ? calibration.startsPct : calibration.stallsPct
   const stepPct = kit.controller?.outputs.find(({ id }) => id === fan.output)?.stepPct || 1
-  const [bracket, setBracket] = useState(NOTHING)
-  // Until it is turned it stands where the next trial is most likely.
+  const bracket = bracketOf(calibration, of)
+  const isUnderWay = bracket.standsPct !== null || bracket.turnsPct !== null
+  // Until it is turned it stands where the next try tells most.
   const [turnedTo, setPct] = useState<number | null>(null)
-  const pct = turnedTo ?? firstPct
+  const pct = turnedTo ?? (isUnderWay ? (nextTry(bracket, stepPct, lastPct) ?? firstPct) : firstPct)
   const signal = signalAt(fan.signal, pct)
+  // What was seen counts, not what stands in the field; without a try the person says what was seen.
+  const seenPct = isUnderWay ? foundPct(bracket, of) : pct
 
   function note(atPct: number): void {
-    onChange((held) => void held.push(atPct))
-    setBracket(NOTHING)
+    onChange(of, (held) => void (of === 'start' ? held.startsPct : held.stallsPct).push(atPct))
     setPct(null)
   }
 
   function answer(didTurn: boolean): void {
-    const after = afterTry(bracket, pct, didTurn)
-    const next = nextTry(after, stepPct, lastPct)
-    // The start is the lowest that turned; the stall is the highest at which it stood.
-    const found = isStall ? after.standsPct : after.turnsPct
-    if (next === null && found !== null) note(found)
-    else {
-      setBracket(after)
-      setPct(next)
-    }
+    onChange(of, (held) => keepTry(held, of, pct, didTurn, stepPct))
+    setPct(null)
   }
 
   return (
@@ -137,8 +126,12 @@ function Trial({ title, turned, stood, how, list, fan, lastPct, firstPct, isStal
         <Button variant="contained" onClick={() => answer(true)} sx={{ flex: { xs: 1, sm: 'none' } }}>
           {turned}
         </Button>
-        <Button variant="outlined" onClick={() => note(pct)} disabled={list.length >= 20}>
-          Note {formatPct(pct)} %
+        <Button
+          variant="outlined"
+          onClick={() => seenPct !== null && note(seenPct)}
+          disabled={list.length >= 20 || seenPct === null}
+        >
+          {seenPct === null ? `Not seen yet` : `Note ${formatPct(seenPct)} %`}
         </Button>
       </Box>
       <Typography variant="body2" role="status">
@@ -150,7 +143,7 @@ function Trial({ title, turned, stood, how, list, fan, lastPct, firstPct, isStal
           key={index}
           size="small"
           label={`${formatPct(read)} %`}
-          onDelete={() => onChange((held) => void held.splice(index, 1))}
+          onDelete={() => onChange(of, (held) => dropTrial(held, of, index))}
           sx={{ mr: 0.5 }}
         />
       ))}
