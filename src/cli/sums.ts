@@ -1,11 +1,13 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
 import { problemText } from '@/core/problem'
+import { METRIC } from '@/core/quantity/format'
+import { bareMeanings } from '@/core/quantity/parse'
 import { quantitySpec } from '@/core/quantity/units'
 import { findSums, sumById, SUMS } from '@/core/sum/registry'
 import { formulaText, resultLines, runSumFromText, sumValueText, type SumResult } from '@/core/sum/runSum'
 import type { AnySum, SumInput } from '@/core/sum/sum'
 
-const USAGE = 'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME key=value[unit]… [--json]'
+const USAGE = 'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME key=value[unit]… [--as key=unit]… [--json]'
 
 function namedSum(name: string | undefined): AnySum {
   if (name === undefined) throw new UsageError(`Name a sum.\nUsage: ${USAGE}`)
@@ -36,39 +38,80 @@ function show(sum: AnySum, { out }: Streams): void {
   if (sum.caution) out(`  ! ${sum.caution}`)
 }
 
-function sayResult(sum: AnySum, { values, results, verdict }: SumResult, { out }: Streams): void {
-  for (const { name, text } of resultLines(sum, results)) out(`${name}: ${text}`)
+function sayResult(
+  sum: AnySum,
+  { values, results, verdict }: SumResult,
+  as: Readonly<Record<string, string>>,
+  { out }: Streams,
+): void {
+  for (const { name, text } of resultLines(sum, results, METRIC, as)) out(`${name}: ${text}`)
   if (verdict) out(verdict)
   out(formulaText(sum, values))
   out(`Source: ${sum.source}`)
   if (sum.caution) out(`! ${sum.caution}`)
 }
 
-function run([name, ...pairs]: readonly string[], json: boolean, streams: Streams): number {
-  const sum = namedSum(name)
-  const texts = Object.fromEntries(
+const pairsOf = (pairs: readonly string[]): Record<string, string> =>
+  Object.fromEntries(
     pairs.map((pair): [string, string] => {
       const at = pair.indexOf('=')
       if (at < 1) throw new UsageError(`“${pair}” is not key=value.\nUsage: ${USAGE}`)
       return [pair.slice(0, at), pair.slice(at + 1)]
     }),
   )
+
+/** The units asked for, as symbols, by output. */
+function unitsAsked({ id, outputs }: AnySum, pairs: readonly string[]): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(pairsOf(pairs)).map(([key, word]): [string, string] => {
+      const output = outputs[key]
+      if (!output) throw new UsageError(`${id} has no result “${key}”; it has ${Object.keys(outputs).join(', ')}.`)
+      const { units } = quantitySpec(output.quantity)
+      const unit = units.find(({ symbol, names }) => symbol === word || names.includes(word.toLowerCase()))
+      if (!unit)
+        throw new UsageError(
+          `“${word}” is not a unit of ${output.name}; use ${units.map(({ symbol }) => symbol).join(', ')}.`,
+        )
+      return [key, unit.symbol]
+    }),
+  )
+}
+
+/** Numbers without a unit where several are usual: how each was taken, and how else it may have been meant. */
+function sayBare(sum: AnySum, texts: Readonly<Record<string, string>>, { err }: Streams): void {
+  for (const [key, text] of Object.entries(texts)) {
+    const input = sum.inputs[key]
+    const bare = input && input.kind === 'number' ? bareMeanings(text, input.quantity) : null
+    if (bare && bare.others.length > 0)
+      err(`${key}: taken as ${bare.taken.text}; if it was ${bare.others.map((one) => one.text).join(' or ')}, say so.`)
+  }
+}
+
+function run([name, ...pairs]: readonly string[], asked: readonly string[], json: boolean, streams: Streams): number {
+  const sum = namedSum(name)
+  const as = unitsAsked(sum, asked)
+  const texts = pairsOf(pairs)
   const outcome = runSumFromText(sum, texts)
   if (!outcome.ok) {
     for (const problem of outcome.problems)
       streams.err(`${problem.path ? `${problem.path}: ` : ''}${problemText(problem)}`)
     return 1
   }
+  sayBare(sum, texts, streams)
   if (json) streams.out(JSON.stringify({ sum: sum.id, ...outcome.value }))
-  else sayResult(sum, outcome.value, streams)
+  else sayResult(sum, outcome.value, as, streams)
   return 0
 }
 
 /** Lists the sums, shows one, or runs one: the same as in the place Sums. */
 export function sums(args: readonly string[], streams: Streams): number {
-  const { values, positionals } = parseCommandLine(args, { json: { type: 'boolean' } }, USAGE)
+  const { values, positionals } = parseCommandLine(
+    args,
+    { json: { type: 'boolean' }, as: { type: 'string', multiple: true } },
+    USAGE,
+  )
   const [first, ...rest] = positionals
-  if (first === 'run') return run(rest, values.json ?? false, streams)
+  if (first === 'run') return run(rest, values.as ?? [], values.json ?? false, streams)
   if (first === 'show') {
     show(namedSum(rest[0]), streams)
     return 0

@@ -5,9 +5,10 @@ import InputBase from '@mui/material/InputBase'
 import Popper from '@mui/material/Popper'
 import { useEffect, useRef, useState } from 'react'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
-import { parseQuantity } from '@/core/quantity/parse'
+import { bareMeanings, parseQuantity } from '@/core/quantity/parse'
 import { problemText } from '@/core/problem'
 import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
+import { TextButton } from '@/ui/TextButton'
 import { MONO } from '@/ui/theme'
 import { usePreference } from '@/ui/preference'
 
@@ -83,6 +84,8 @@ export function QuantityField({
   const shown = entry && (entry.isTyping || entry.value === value) ? entry : null
   const text = shown?.text ?? figure
   const problem = shown?.problem ?? null
+  // A bare number that instruments show in several units is said with the others, until it is turned or left as it is.
+  const bare = shown && problem === null ? bareMeanings(shown.text, quantity, unit.symbol) : null
 
   function type(next: string): void {
     const parsed = next.trim() === '' ? null : parseQuantity(next, quantity, { typedUnit: unit.symbol, limits })
@@ -98,7 +101,7 @@ export function QuantityField({
   }
 
   function leave(): void {
-    setEntry(shown?.problem ? { ...shown, isTyping: false } : null)
+    setEntry(shown && (shown.problem !== null || bare) ? { ...shown, isTyping: false } : null)
     onDone?.()
   }
 
@@ -179,6 +182,26 @@ export function QuantityField({
         />
         {showUnit && <span aria-hidden="true">{` ${unit.symbol}`}</span>}
       </span>
+      {bare && bare.others.length > 0 && (
+        <Box component="span" role="status" sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
+          {' '}
+          taken as {bare.taken.text}
+          {bare.others.map((other) => (
+            <span key={other.text}>
+              {', '}
+              <TextButton
+                onClick={() => {
+                  setEntry(null)
+                  onChange(other.value)
+                  onDone?.()
+                }}
+              >
+                {other.text}?
+              </TextButton>
+            </span>
+          ))}
+        </Box>
+      )}
       {/* Only while there is something to say: a page of fields would otherwise carry a page of waiting tooltips. */}
       {problem !== null && (
         <Popper open anchorEl={anchor} placement="bottom-start" sx={{ zIndex: 'tooltip' }}>

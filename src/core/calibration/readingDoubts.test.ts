@@ -1,7 +1,6 @@
 import { emptyReading } from '@/core/calibration/empty'
 import { readingDoubts } from '@/core/calibration/readingDoubts'
 import type { MapReading } from '@/core/calibration/schema'
-import { noiseVerdict } from '@/core/calibration/noise'
 import { normal, seeded } from '@/testing/seeded'
 
 // Error rates by simulation, with seeds: what a verdict promises holds under honest scatter.

@@ -50,6 +50,8 @@ export const extract: DutyPlan = {
     const [room, rule, showers] = [answers.choice('room'), answers.choice('rule'), answers.number('showers')]
     const background = answers.number('background')
     const isFlued = answers.yes('openFlue')
+    const onDemandLs: Partial<Record<string, number>> = ASHRAE_62_2.demandLs
+    const demandLs = room === null ? undefined : onDemandLs[room]
     const byRule =
       room === null || rule === null || rule === 'own'
         ? null
@@ -68,17 +70,18 @@ export const extract: DutyPlan = {
                 source: ENGLAND.edition,
                 by: { sum: wetRoomEngland, values: { room } },
               }
-            : {
-                flowLs: ASHRAE_62_2.demandLs[room as WetRoom],
-                why: 'On demand, this room',
-                source: ASHRAE_62_2.edition,
-              }
+            : demandLs === undefined
+              ? null
+              : { flowLs: demandLs, why: 'On demand, this room', source: ASHRAE_62_2.edition }
     return {
       targets: [target('humidity', 40, 70, 85, 'Mould and peeling paint above 85 for long')],
       least: background ? { flowLs: background, why: 'Least air while nobody is there', source: 'as asked for' } : null,
       most: byRule,
       cautions: openFlueCautions(isFlued),
       later: [
+        ...(rule === 'ashrae' && room !== null && room !== 'showers' && demandLs === undefined
+          ? ['ASHRAE 62.2 has no figure of its own for this room that we could source: find out what holds here.']
+          : []),
         'Undercut of the door and background inlets: the air must come from somewhere.',
         ...(answers.yes('asleep') ? ['Sound at the trickle, where people sleep.'] : []),
         ...openFlueLater(isFlued),

@@ -67,3 +67,25 @@ export function parseQuantity(
     meant: limits ? undefined : otherReading(quantity, x, unit),
   })
 }
+
+/** One way in which a bare number may have been meant: as typed, in a unit. */
+export type Meant = { readonly text: string; readonly value: number }
+
+/** How a number without a unit was taken, and how else it is usually meant; null where a unit was typed, or where only one is usual. */
+export function bareMeanings(
+  text: string,
+  quantity: Quantity,
+  typedUnit?: string,
+): { readonly taken: Meant; readonly others: readonly Meant[] } | null {
+  const { units, usual, plausible } = quantitySpec(quantity)
+  const match = NUMBER_THEN_UNIT.exec(text.trim())
+  if (!usual || match?.[2] !== '') return null
+  const as = (unit: Unit): Meant[] => {
+    const read = parseQuantity(`${match[1]!} ${unit.symbol}`, quantity)
+    return read.ok && read.value >= plausible[0] ? [{ text: `${match[1]!} ${unit.symbol}`, value: read.value }] : []
+  }
+  const taken = units.find(({ symbol }) => symbol === typedUnit) ?? units[0]
+  const [asTaken] = as(taken)
+  if (!asTaken) return null
+  return { taken: asTaken, others: units.filter((unit) => unit !== taken && usual.includes(unit.symbol)).flatMap(as) }
+}

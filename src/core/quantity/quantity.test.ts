@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { formatQuantity, formatTime, METRIC } from '@/core/quantity/format'
-import { parseQuantity } from '@/core/quantity/parse'
+import { bareMeanings, parseQuantity } from '@/core/quantity/parse'
 import { fromBase, QUANTITIES, quantitySpec, toBase, type Quantity } from '@/core/quantity/units'
 
 const read = (text: string, quantity: Quantity, options = {}) => {
@@ -107,3 +107,31 @@ test.each([
   [5400, '90 min'],
   [9000, '2.5 h'],
 ])('%d seconds are said as %s', (timeS, said) => expect(formatTime(timeS)).toBe(said))
+
+describe('a bare number where several units are usual', () => {
+  test.each([
+    { text: '130', taken: '130 kPa', others: ['130 bar', '130 psi'] },
+    { text: '325', taken: '325 kPa', others: ['325 psi'] },
+  ])('$text on a gauge is taken as $taken, and the others are offered', ({ text, taken, others }) => {
+    const meant = bareMeanings(text, 'gaugePressure')!
+    expect(meant.taken.text).toBe(taken)
+    expect(meant.others.map((one) => one.text)).toEqual(others)
+  })
+  test('by the unit of the field', () =>
+    expect(bareMeanings('130', 'gaugePressure', 'psi')?.taken).toMatchObject({ text: '130 psi' }))
+  test.each(['130 psi', '9.2bar', 'x', ''])('“%s” says its unit, or is no number', (text) =>
+    expect(bareMeanings(text, 'gaugePressure')).toBeNull(),
+  )
+  test('where one unit is usual nothing is asked', () => expect(bareMeanings('20', 'temperature')).toBeNull())
+})
+
+// GNU Units 2.22 and the definitions: 1 mbar = 100 Pa, 1 mmH₂O = 9.80665 Pa, 1 inHg = 3386.389 Pa.
+test.each([
+  ['2.4 mbar', 'pressure', 240],
+  ['25 mmH2O', 'pressure', 245.16625],
+  ['1 inHg', 'pressure', 3386.38864],
+  ['30 inHg', 'gaugePressure', 101.5916592],
+] as const)('%s of %s', (text, quantity, base) => {
+  const read = parseQuantity(text, quantity)
+  expect(read.ok ? read.value : NaN).toBeCloseTo(base, 4)
+})

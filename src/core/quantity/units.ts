@@ -12,6 +12,8 @@ export type QuantitySpec = {
   readonly label: string
   readonly units: readonly [Unit, ...Unit[]]
   readonly plausible: readonly [min: number, max: number]
+  /** Units in which instruments of this show a bare number, where they are several: a figure without one is then said with the others. */
+  readonly usual?: readonly string[]
   readonly hint: string
 }
 
@@ -90,7 +92,10 @@ export const QUANTITIES = {
       { symbol: 'kPa', names: ['kpa'], scale: 1000, decimals: 1 },
       { symbol: 'bar', names: ['bar'], scale: 100000, decimals: 2 },
       { symbol: 'psi', names: ['psi', 'psig'], scale: 6894.757293, decimals: 1 },
-      { symbol: 'inWG', names: ['inwg', 'in wg', '"wg'], scale: 249.08891, decimals: 2 },
+      { symbol: 'inWG', names: ['inwg', 'in wg', '"wg', 'inh2o', 'inh₂o'], scale: 249.08891, decimals: 2 },
+      { symbol: 'mbar', names: ['mbar', 'hpa'], scale: 100, decimals: 2 },
+      { symbol: 'mmH₂O', names: ['mmh2o', 'mmh₂o', 'mmwg', 'mm wg', 'mmws', 'mm ws'], scale: 9.80665, decimals: 1 },
+      { symbol: 'inHg', names: ['inhg', 'in hg', '"hg'], scale: 3386.38864, decimals: 2 },
     ],
     plausible: [-100000, 20000000],
     hint: '60 Pa, 0.24 inWG, 9.2 bar or 133 psi',
@@ -102,7 +107,9 @@ export const QUANTITIES = {
       { symbol: 'kPa', names: ['kpa', 'kpag'], scale: 1, decimals: 1 },
       { symbol: 'bar', names: ['bar', 'barg'], scale: 100, decimals: 2 },
       { symbol: 'psi', names: ['psi', 'psig'], scale: 6.894757293, decimals: 1 },
+      { symbol: 'inHg', names: ['inhg', 'in hg', '"hg'], scale: 3.38638864, decimals: 1 },
     ],
+    usual: ['bar', 'psi', 'kPa'],
     plausible: [-101.4, 20000],
     hint: '915 kPa, 9.2 bar or 133 psi',
   },

@@ -1,7 +1,8 @@
 import { bad, good, type Outcome, type Problem } from '@/core/problem'
-import { formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
+import { formatNumber, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
+import { fromBase, quantitySpec } from '@/core/quantity/units'
 import { parseQuantity } from '@/core/quantity/parse'
-import type { AnySum, SumInput } from '@/core/sum/sum'
+import type { AnySum, SumInput, SumOutput } from '@/core/sum/sum'
 
 export type SumValue = number | string | readonly number[]
 export type SumValues = Readonly<Record<string, SumValue>>
@@ -78,15 +79,30 @@ export const formulaText = (sum: AnySum, values: SumValues | null, preference: U
 
 export type SumLine = { readonly key: string; readonly name: string; readonly text: string; readonly value: number }
 
-/** The results as lines, each in the unit this person reads. A figure that does not exist shows as a dash. */
+/** A result in a unit by its symbol; in the one that people say it in where none is named: hours, m³/h. */
+function resultText(
+  { quantity, decimals }: SumOutput,
+  value: number,
+  preference: UnitPreference,
+  symbol?: string,
+): string {
+  const unit = quantitySpec(quantity).units.find((candidate) => candidate.symbol === symbol)
+  if (unit) return `${formatNumber(fromBase(unit, value), unit.decimals)} ${unit.symbol}`.trim()
+  if (quantity === 'time' && Number.isFinite(value)) return formatTime(value)
+  return formatQuantity(value, quantity, preference, decimals).trim()
+}
+
+/** The results as lines, each in the unit this person reads, or the one asked for. A figure that does not exist shows as a dash.
+ *  @param as symbol of the unit wanted, by output */
 export const resultLines = (
   sum: AnySum,
   results: SumResult['results'],
   preference: UnitPreference = METRIC,
+  as: Readonly<Record<string, string>> = {},
 ): SumLine[] =>
-  Object.entries(sum.outputs).map(([key, { name, quantity, decimals }]) => ({
+  Object.entries(sum.outputs).map(([key, output]) => ({
     key,
-    name,
+    name: output.name,
     value: results[key] ?? NaN,
-    text: formatQuantity(results[key] ?? NaN, quantity, preference, decimals).trim(),
+    text: resultText(output, results[key] ?? NaN, preference, as[key]),
   }))

@@ -441,8 +441,9 @@ describe('verdicts', () => {
     expect(outcome.ok ? outcome.value.verdict : '').toMatch(verdict)
   })
   test.each([
-    { v: '3.1 3.6 3.9 4 3.7 3.2', verdict: /^Good/ },
-    { v: '1.5 3 4 5 2 3', verdict: /^Fair/ },
+    { v: '3.1 3.6 3.9 4 3.7 3.2 3.1 3.6 3.9 4 3.7 3.2', verdict: /^Good/ },
+    { v: '3.1 3.6 3.9 4 3.7 3.2', verdict: /^Fair/ },
+    { v: '1.7 3 4 5 2 3 1.7 3 4 5 2 3', verdict: /^Fair/ },
     { v: '3 3 3', verdict: /^Poor/ },
     { v: '0 0 0 5 5 5', verdict: /^Poor/ },
   ])('a traverse that reads $v', ({ v, verdict }) => {

@@ -6,7 +6,8 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { problemText } from '@/core/problem'
 import { formulaText, resultLines, runSum, startValues, type SumValue, type SumValues } from '@/core/sum/runSum'
-import type { AnySum, SumInput } from '@/core/sum/sum'
+import { quantitySpec } from '@/core/quantity/units'
+import type { AnySum, SumInput, SumOutput } from '@/core/sum/sum'
 import { ReadingsField } from '@/features/sums/ReadingsField'
 import type { Target } from '@/features/sums/SumsPage'
 import { Choice } from '@/ui/Choice'
@@ -29,7 +30,9 @@ export function SumForm({
   const preference = usePreference()
   const [values, setValues] = useState<SumValues>(() => ({ ...startValues(sum), ...given }))
   const outcome = runSum(sum, values)
-  const lines = outcome.ok ? resultLines(sum, outcome.value.results, preference) : []
+  // The unit of a result, where somebody has asked for another.
+  const [as, setAs] = useState<Readonly<Record<string, string>>>({})
+  const lines = outcome.ok ? resultLines(sum, outcome.value.results, preference, as) : []
   const flow = outcome.ok
     ? lines.findLast(({ key, value }) => sum.outputs[key]?.quantity === 'flow' && value > 0)
     : undefined
@@ -61,6 +64,11 @@ export function SumForm({
               >
                 {text}
               </Typography>
+              <UnitChoice
+                output={sum.outputs[key]!}
+                chosen={as[key] ?? ''}
+                onChoose={(symbol) => setAs((before) => ({ ...before, [key]: symbol }))}
+              />
             </Box>
           ))
         ) : (
@@ -98,6 +106,29 @@ export function SumForm({
         </FormRow>
       )}
     </Box>
+  )
+}
+
+/** Any other unit of a result; nothing where it has only one. */
+function UnitChoice({
+  output,
+  chosen,
+  onChoose,
+}: {
+  output: SumOutput
+  chosen: string
+  onChoose: (symbol: string) => void
+}) {
+  const { units } = quantitySpec(output.quantity)
+  if (units.length < 2) return null
+  return (
+    <Choice
+      label={`unit of ${output.name}`}
+      value={chosen}
+      colour="text.secondary"
+      options={[['', 'as usual'], ...units.map(({ symbol }): readonly [string, string] => [symbol, `in ${symbol}`])]}
+      onChange={onChoose}
+    />
   )
 }
 

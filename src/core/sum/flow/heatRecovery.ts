@@ -17,4 +17,10 @@ export const heatRecovery = defineSum({
     te === to
       ? 'Extract and outdoor air are equally warm: there is nothing to recover.'
       : { eta: (100 * (ts - to)) / (te - to) },
+  verdict: (_given, { eta }) =>
+    eta > 100
+      ? 'More than all of it cannot be recovered: heat from the fan or a heater, unequal flows, or probes that stand in the wrong air.'
+      : eta < 0
+        ? 'Below nothing: the supply air leaves farther from the extract air than it came. Look at which probe is which.'
+        : 'It holds for these flows; unequal ones make it look better or worse.',
 })

@@ -25,8 +25,8 @@ export const rectangularTraverse = defineSum({
   source: 'ISO 3966 and ASHRAE 111 (log-Tchebycheff), from memory',
   run({ w, h, v }) {
     if (v.length === 0) return 'Type at least one velocity.'
-    const { mean, spread } = traverseEvidence(v)
     const [across, down] = [sidePoints(w), sidePoints(h)]
+    const { mean, spread } = traverseEvidence(v, across * down)
     return {
       mean,
       q: mean * w * h * 1000,
@@ -36,5 +36,5 @@ export const rectangularTraverse = defineSum({
       down,
     }
   },
-  verdict: ({ v }) => traverseVerdict(v),
+  verdict: ({ w, h, v }) => traverseVerdict(v, sidePoints(w) * sidePoints(h)),
 })

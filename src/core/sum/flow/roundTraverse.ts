@@ -33,7 +33,7 @@ export const roundTraverse = defineSum({
   run({ D, n, v }) {
     const fractions = CIRCULAR_LOG_TCHEBYCHEFF[n === '6' ? 6 : n === '8' ? 8 : 10]
     if (v.length === 0) return 'Type at least one velocity.'
-    const { mean, spread } = traverseEvidence(v)
+    const { mean, spread } = traverseEvidence(v, 2 * fractions.length)
     return {
       mean,
       q: mean * ((Math.PI * D ** 2) / 4) * 1000,
@@ -42,5 +42,5 @@ export const roundTraverse = defineSum({
       points: 2 * fractions.length,
     }
   },
-  verdict: ({ v }) => traverseVerdict(v),
+  verdict: ({ n, v }) => traverseVerdict(v, 2 * Number(n)),
 })

@@ -14,9 +14,11 @@ export const airSplit = defineSum({
   source: 'Definition; 8 to 12 K: common practice, no source',
   run: ({ tr, ts }) => ({ split: tr - ts }),
   verdict: (_given, { split }) =>
-    split < 8
-      ? 'Small: too much air, dirt, or charge. It does not say which.'
-      : split > 12
-        ? 'Large: too little air, or a cold coil. It does not say which.'
-        : 'As usual. It does not prove the charge.',
+    split < 0
+      ? 'The supply is warmer than the return: it heats, or the two were typed the wrong way round.'
+      : split < 8
+        ? 'Small: too much air, dirt, or charge. It does not say which.'
+        : split > 12
+          ? 'Large: too little air, or a cold coil. It does not say which.'
+          : 'As usual. It does not prove the charge.',
 })

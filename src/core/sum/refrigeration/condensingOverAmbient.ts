@@ -26,4 +26,15 @@ export const condensingOverAmbient = defineSum({
     const tc = saturationC(id, 'bubble', p + outsideKpa(z))
     return Number.isNaN(tc) ? noSaturation(id) : { tc, over: tc - ta, sub: tc - tl }
   },
+  verdict: (_given, { over, sub }) =>
+    [
+      over < 0
+        ? 'It cannot condense below the air it gives its heat to: a wrong refrigerant or gauge, or the air was read elsewhere.'
+        : '',
+      sub < 0
+        ? 'Liquid cannot be warmer than it condenses: a wrong refrigerant or side, a probe with no contact, or vapour in the line.'
+        : '',
+    ]
+      .filter(Boolean)
+      .join(' ') || 'Of this moment only; it says nothing of the charge while the fan is modulating.',
 })

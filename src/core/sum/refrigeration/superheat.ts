@@ -21,4 +21,10 @@ export const superheat = defineSum({
     const te = saturationC(id, 'dew', p + outsideKpa(z))
     return Number.isNaN(te) ? noSaturation(id) : { te, sh: ts - te }
   },
+  verdict: (_given, { sh }) =>
+    sh < 0
+      ? 'Vapour cannot be colder than it boils: a wrong refrigerant or side, a gauge that shows absolute pressure, or a probe with no contact.'
+      : sh === 0
+        ? 'None: liquid may be going back.'
+        : 'Of this moment only: let it settle, and read again.',
 })
