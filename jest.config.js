@@ -4,8 +4,10 @@ export default {
   roots: ['<rootDir>/src', '<rootDir>/tools'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/tools/test/serverOnly.ts' },
+  // These packages are shipped as modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook|d3-contour|d3-array|internmap)/)'],
   transform: {
-    '^.+\\.(ts|tsx)$': [
+    '^.+\\.(ts|tsx|js)$': [
       '@swc/jest',
       {
         jsc: {

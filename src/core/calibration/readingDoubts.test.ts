@@ -1,4 +1,5 @@
 import { emptyReading } from '@/core/calibration/empty'
+import { repeatScatter } from '@/core/calibration/repeatScatter'
 import { readingDoubts } from '@/core/calibration/readingDoubts'
 import type { MapReading } from '@/core/calibration/schema'
 import { normal, seeded } from '@/testing/seeded'
@@ -47,4 +48,15 @@ describe.each([0.01, 0.03, 0.05])('readings with %d of noise', (noise) => {
     }
     expect(found / RUNS).toBeGreaterThanOrEqual(0.95)
   })
+})
+
+describe('readings repeated at one setting', () => {
+  const at = (settingPct: number, flowLs: number) => ({ reading: emptyReading('m', settingPct), flowLs })
+  test('give their scatter, pooled with n − 1', () => {
+    // 95, 105: √(2 · 0.05²) of one degree of freedom; 198, 202: √(2 · 0.01²); pooled √((0.005 + 0.0002) / 2).
+    const scatter = repeatScatter([at(50, 95), at(50, 105), at(100, 198), at(100, 202), at(70, 140)])
+    expect(scatter?.settings).toBe(2)
+    expect(scatter?.share).toBeCloseTo(Math.sqrt((0.005 + 0.0002) / 2), 9)
+  })
+  test('nothing read twice says nothing', () => expect(repeatScatter([at(50, 95), at(60, 105)])).toBeNull())
 })

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import { repeatScatter } from '@/core/calibration/repeatScatter'
 import { GRADE_REASONS, gradeEvidence, type Grade } from '@/core/calibration/evidence'
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import type { DerivedFan } from '@/core/derive'
@@ -31,6 +32,7 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
   const { reasons, flow, fan } = derived
   const [ruling] = reasons
   const evidence = flow?.kind === 'map' ? gradeEvidence(flow.map, calibration.instruments ?? []) : null
+  const repeats = flow?.kind === 'map' ? repeatScatter(flow.map.points) : null
   return (
     <>
       <SideHeading>{isLead ? 'Floor: the highest of its reasons' : `What the ${fan.name} needs to turn`}</SideHeading>
@@ -75,6 +77,11 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
             {evidence.grade}
           </Ruled>
           <Ruled label="Read from">{`${formatPct(flow.map.measuredFromPct)} to ${formatPct(flow.map.measuredToPct)} %`}</Ruled>
+          {repeats && (
+            <Ruled label={`Read again at ${repeats.settings} settings, apart by`}>
+              {`± ${formatNumber(100 * repeats.share, 1)} %`}
+            </Ruled>
+          )}
           <AgainstPlate derived={derived} />
           {evidence.reasons.map((reason) => (
             <Notice key={reason} title={GRADE_REASONS[reason][1]} />

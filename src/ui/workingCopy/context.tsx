@@ -34,9 +34,8 @@ type Props = {
 
 /** Holds the working copy of one installation for all its stages, and tells other tabs what it kept. */
 export function WorkingCopyProvider({ id, document, version, savedAt, preference, sealed, children }: Props) {
-  const [channel] = useState(() =>
-    typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`gale:${id}`),
-  )
+  // Other tabs are a matter of the browser: on the server, which has channels too, each page drawn would leave one open.
+  const [channel] = useState(() => (typeof window === 'undefined' ? null : new BroadcastChannel(`gale:${id}`)))
   const [store] = useState(() =>
     createWorkingCopyStore(id, { document, version, savedAt }, (kept) => channel?.postMessage(kept)),
   )
