@@ -27,7 +27,9 @@ export function StillOpen({ open, stays, onStays }: Props) {
             onChange={(event) => onStays(key, event.target.value)}
             required
             fullWidth
+            multiline
             size="small"
+            sx={{ mt: 1 }}
             slotProps={{ htmlInput: { minLength: 3, maxLength: 300 } }}
           />
         </Box>

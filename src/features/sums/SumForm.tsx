@@ -66,7 +66,7 @@ export function SumForm({
               </Typography>
               <UnitChoice
                 output={sum.outputs[key]!}
-                chosen={as[key] ?? ''}
+                chosen={as[key] ?? USUAL}
                 onChoose={(symbol) => setAs((before) => ({ ...before, [key]: symbol }))}
               />
             </Box>
@@ -109,6 +109,9 @@ export function SumForm({
   )
 }
 
+/** No unit: as it is usually said. */
+const USUAL = '-'
+
 /** Any other unit of a result; nothing where it has only one. */
 function UnitChoice({
   output,
@@ -126,7 +129,10 @@ function UnitChoice({
       label={`unit of ${output.name}`}
       value={chosen}
       colour="text.secondary"
-      options={[['', 'as usual'], ...units.map(({ symbol }): readonly [string, string] => [symbol, `in ${symbol}`])]}
+      options={[
+        [USUAL, 'another unit'],
+        ...units.map(({ symbol }): readonly [string, string] => [symbol, `in ${symbol}`]),
+      ]}
       onChange={onChoose}
     />
   )
