@@ -309,6 +309,114 @@ test.each(singles)(
   },
 )
 
+/** Settings of the whole controller: what is asked of them at random. */
+const PARTS: readonly {
+  readonly means: Meaning
+  readonly asked: (random: () => number) => readonly [Partial<Response>, number]
+}[] = [
+  {
+    means: 'floor',
+    asked: (random) => {
+      const speedPct = Math.round(random() * 70)
+      return [{ floor: { speedPct, reasons: [] } }, speedPct]
+    },
+  },
+  {
+    means: 'follower.ratioPct',
+    asked: (random) => {
+      const ratio = Math.round(60 + random() * 70) / 100
+      return [{ followers: [{ fan: 'second', ratio, floorPct: 0, atLeadFloor: 'follow' }] }, ratio * 100]
+    },
+  },
+  {
+    means: 'kick.speedPct',
+    asked: (random) => {
+      const speedPct = Math.round(30 + random() * 70)
+      return [{ startKick: { speedPct, holdS: 3 } }, speedPct]
+    },
+  },
+  {
+    means: 'kick.holdS',
+    asked: (random) => {
+      const holdS = Number((random() * 14).toFixed(1))
+      return [{ startKick: { speedPct: 100, holdS } }, holdS]
+    },
+  },
+  {
+    means: 'coolDown.holdS',
+    asked: (random) => {
+      const holdS = Math.round(30 + random() * 170)
+      return [{ coolDown: { input: 'contact', speedPct: 60, holdS } }, holdS]
+    },
+  },
+  {
+    means: 'reduction.byPct',
+    asked: (random) => {
+      const byPct = Math.round(random() * 40)
+      return [{ reductions: [{ input: 'temp', when: 'at-or-below', at: 0, byPct, how: 'points' }] }, byPct]
+    },
+  },
+]
+const partRows = PARTS.flatMap(({ means, asked }) =>
+  demoModels.flatMap((model) => {
+    const setting = settingOf(model, means, 1)
+    return setting ? CARES.map((care) => ({ means, id: model.id, care, model, setting, asked })) : []
+  }),
+)
+
+test.each(partRows.map(({ means, id, care }, index) => [means, id, care, index] as const))(
+  '%s on %s, care for %s: the nearest value on the safe side',
+  (means, _id, care, at) => {
+    const { model, setting, asked } = partRows[at]!
+    const random = seeded(74)
+    const { towards } = safeSide(means, PLACES[care])
+    const all = valuesOf(setting)
+    for (let run = 0; run < RUNS; run++) {
+      const [changes, wanted] = asked(random)
+      const got = fit(responseTo([], changes), model, PLACES[care]).settings.find(
+        ({ setting: id }) => id === setting.id,
+      )!
+      const allowed = all.filter((value) =>
+        towards === 'up' ? value >= wanted - 1e-6 : towards === 'down' ? value <= wanted + 1e-6 : true,
+      )
+      const among = allowed.length > 0 ? allowed : [towards === 'up' ? max(...all) : min(...all)]
+      const nearest = min(...among.map((value) => abs(value - wanted)))
+      expect([wanted, abs(got.value - wanted)]).toEqual([wanted, expect.closeTo(nearest, 6)])
+    }
+  },
+)
+
+test('a week: each period begins at the last step not after it, and ends at the first not before it', () => {
+  const random = seeded(75)
+  const model: ControllerModel = {
+    ...demoModels.find(({ id }) => id === 'scroll-wheel-balanced')!,
+    weeks: [
+      {
+        ...demoModels.find(({ id }) => id === 'gear-wheel-curtain')!.weeks![0]!,
+        of: 'speed',
+        periodsADay: 4,
+        stepMin: 15,
+        stepPct: 5,
+      },
+    ],
+  }
+  for (let run = 0; run < 3 * RUNS; run++) {
+    const startMin = Math.round(random() * 1300)
+    const period = { days: [0, 3], startMin, endMin: startMin + 1 + Math.round(random() * 120), speedPct: 37 }
+    const { given } = fit(responseTo([{ id: 'w', kind: 'week', periods: [period] }]), model, PLACES.air)
+    const [rule] = given.rules
+    const steps = Array.from({ length: 97 }, (_, index) => index * 15)
+    expect(rule?.kind === 'week' ? rule.periods : null).toEqual([
+      {
+        days: [0, 3],
+        startMin: max(...steps.filter((step) => step <= period.startMin)),
+        endMin: min(...steps.filter((step) => step >= period.endMin)),
+        speedPct: 40,
+      },
+    ])
+  }
+})
+
 describe('one boost for several rules', () => {
   const model = demoModels.find(({ id }) => id === 'coded-plug-extract')!
   const rules = (a: number, b: number): Rule[] => [
