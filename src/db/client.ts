@@ -4,7 +4,8 @@ import { Pool } from 'pg'
 import * as schema from '@/db/schema'
 
 export type Database = NodePgDatabase<typeof schema>
-export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+/** What a query runs on inside a transaction. */
+export type Transaction = Database
 
 /** Who asks, and for which workspace. Made by `requireScope` from a session, or by the demo loader and tests. */
 export type Scope = { readonly workspaceId: string; readonly personId: string; readonly personName: string }
@@ -31,12 +32,35 @@ export async function closePool(): Promise<void> {
   delete held.galePool
 }
 
+/** Everything or nothing. The client always goes back to the pool, or is thrown away where its connection is broken: the ORM’s own `transaction`
+ *  sends `begin` before its `try`, and a pool whose database restarts often enough is empty for good. */
+export async function inTransaction<T>(work: (tx: Transaction) => Promise<T>): Promise<T> {
+  const client = await pool().connect()
+  let broken: Error | undefined
+  const onError = (error: Error) => (broken = error)
+  client.on('error', onError)
+  try {
+    await client.query('begin')
+    const result = await work(drizzle(client, { schema }))
+    await client.query('commit')
+    return result
+  } catch (error) {
+    if (isDatabaseGone(error)) onError(error as Error)
+    else await client.query('rollback').catch(onError)
+    throw error
+  } finally {
+    client.off('error', onError)
+    // A client that is given back with an error is closed.
+    client.release(broken)
+  }
+}
+
 /** The one way to the rows of a workspace: a transaction for which row security sees this workspace and no other. */
 export const inWorkspace = <T>(
   { workspaceId }: Pick<Scope, 'workspaceId'>,
   work: (tx: Transaction) => Promise<T>,
 ): Promise<T> =>
-  database().transaction(async (tx) => {
+  inTransaction(async (tx) => {
     await tx.execute(sql`select set_config('gale.workspace', ${workspaceId}, true)`)
     return work(tx)
   })
@@ -63,7 +87,12 @@ export function isDatabaseGone(error: unknown): boolean {
   if (typeof error !== 'object' || error === null) return false
   const { code, message, cause, errors } = error as ErrorLike
   if (typeof code === 'string' && GONE.has(code)) return true
-  if (typeof message === 'string' && /Connection terminated|timeout exceeded when trying to connect/i.test(message))
+  if (
+    typeof message === 'string' &&
+    /Connection terminated|connection error and is not queryable|Client was closed|timeout exceeded when trying to connect/i.test(
+      message,
+    )
+  )
     return true
   return (Array.isArray(errors) && errors.some(isDatabaseGone)) || isDatabaseGone(cause)
 }

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { Client } from 'pg'
-import { database, inWorkspace, isDatabaseGone, type Scope } from '@/db/client'
+import { database, inWorkspace, isDatabaseGone, pool, type Scope } from '@/db/client'
 import { DatabaseUnfit, migrateDatabase } from '@/db/migrate'
-import { eq } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import { checkInstallation } from '@/core/document/checkInstallation'
 import type { Installation } from '@/core/document/installation'
 import type { Problem } from '@/core/problem'
@@ -19,7 +19,7 @@ import {
 import { addLogEntry, listLog } from '@/db/queries/log'
 import { listRevisions, sealRevision } from '@/db/queries/revision'
 import { ensureSite } from '@/db/queries/site'
-import { WORKSPACE_TABLES, workingCopy } from '@/db/schema'
+import { installation, WORKSPACE_TABLES, workingCopy } from '@/db/schema'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import { demoInstallation } from '@/testing/examples'
 
@@ -221,6 +221,38 @@ test('the log keeps who and when, newest first', async () => {
     ['note', 'The shutter sticks.', 'Tam Reed'],
     ['made', 'Fruiting room 2, exhaust and make-up was made.', 'Tam Reed'],
   ])
+})
+
+test('a database that breaks off more often than the pool is wide does not empty it', async () => {
+  const scope = await newScope()
+  const id = await made(scope)
+  const killer = new Client({ connectionString: url() })
+  await killer.connect()
+  const failed: unknown[] = []
+  for (let round = 0; round < 15; round++) {
+    await killer.query(
+      'select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()',
+    )
+    // Several at once: some get a client that is dead already, and fail at their begin.
+    await Promise.all([1, 2, 3].map(() => getInstallation(scope, id).catch((error: unknown) => failed.push(error))))
+  }
+  await killer.end()
+  expect(failed.filter((error) => !isDatabaseGone(error))).toEqual([])
+  // Were the clients lost, this would wait for one for ever.
+  for (let round = 0; round < 12; round++) expect((await getInstallation(scope, id))?.kind).toBe('open')
+  expect(pool().waitingCount).toBe(0)
+})
+
+test('a client that breaks in the middle is thrown away, and what was begun is not done', async () => {
+  const scope = await newScope()
+  const id = await made(scope)
+  const breaking = inWorkspace(scope, async (tx) => {
+    await tx.update(installation).set({ setAsideBy: 'nobody' }).where(eq(installation.id, id))
+    await tx.execute(sql`select pg_terminate_backend(pg_backend_pid())`)
+  })
+  expect(isDatabaseGone(await breaking.catch((error: unknown) => error))).toBe(true)
+  expect((await getInstallation(scope, id))?.kind).toBe('open')
+  expect(await listSetAside(scope)).toEqual([])
 })
 
 describe('a database that does not suit', () => {

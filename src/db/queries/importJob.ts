@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import type { Problem } from '@/core/problem'
 import type { Feeds } from '@/core/space/feeds'
-import { database, inWorkspace, type Scope } from '@/db/client'
+import { inTransaction, inWorkspace, type Scope } from '@/db/client'
 import { importJob, importPiece, importQueue, installation } from '@/db/schema'
 
 /** `sending`: bytes are still coming. `waiting`: all are here. The others say how it ended. */
@@ -156,7 +156,7 @@ export async function* importPieces(
 /** Takes the longest waiting job that no living worker holds, runs `work`, and takes it off the queue. The row stays locked meanwhile: when the
  *  worker's process dies, the lock goes with it and the next one begins the job anew. False when nothing waits. */
 export const workNextImport = (work: (workspaceId: string, jobId: string) => Promise<void>): Promise<boolean> =>
-  database().transaction(async (tx) => {
+  inTransaction(async (tx) => {
     const [next] = await tx
       .select()
       .from(importQueue)
