@@ -5,6 +5,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   serverExternalPackages: ['pg', 'pino'],
   devIndicators: false,
+  // An installation brought in as a file has up to 4 MB, and its text is escaped on the way.
+  experimental: { serverActions: { bodySizeLimit: '9mb' } },
   // Types are checked by ./gale test; checking them again would double the time of a first start.
   typescript: { ignoreBuildErrors: true },
   allowedDevOrigins: ['127.0.0.1', 'localhost'],

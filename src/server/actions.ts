@@ -12,6 +12,7 @@ import { keepCheck } from '@/server/commands/keepCheck'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
 import { seal } from '@/server/commands/seal'
 import { writeLog } from '@/server/commands/writeLog'
+import { isKnownHost, isOwnOrigin } from '@/server/hosts'
 import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
 import { auth } from '@/server/auth'
 import { asSigned } from '@/server/respond'
@@ -62,10 +63,11 @@ export async function choosePreferenceAction(input: unknown) {
   return asSigned((scope) => choosePreference(scope, input))
 }
 
-/** One click on the sign-in page; only where the demo is loaded. */
+/** One click on the sign-in page; only where the demo is loaded, and only from that page under a name of this server. */
 export async function signInToDemo(): Promise<void> {
-  if (process.env.GALE_DEMO === '1')
-    await auth().api.signInEmail({ body: { email: DEMO_EMAIL, password: DEMO_PASSWORD }, headers: await headers() })
+  const head = await headers()
+  if (process.env.GALE_DEMO === '1' && isKnownHost(head.get('host')) && isOwnOrigin(head))
+    await auth().api.signInEmail({ body: { email: DEMO_EMAIL, password: DEMO_PASSWORD }, headers: head })
   redirect('/yard')
 }
 

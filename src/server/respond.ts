@@ -1,6 +1,7 @@
 import 'server-only'
 import type { Scope } from '@/db/client'
 import { isDatabaseGone } from '@/db/client'
+import { isOwnOrigin } from '@/server/hosts'
 import { answering, type Result } from '@/server/result'
 import { signed } from '@/server/scope'
 
@@ -25,6 +26,14 @@ export async function asSigned<T>(work: (scope: Scope) => Promise<Result<T>>): P
 export async function respond<T>(work: (scope: Scope) => Promise<Result<T>>): Promise<Response> {
   const result = await asSigned(work)
   return Response.json(result, { status: STATUS[result.kind] })
+}
+
+/** The same for a request that changes something: only a page of ours may send it. */
+export function respondToChange<T>(
+  { headers }: Request,
+  work: (scope: Scope) => Promise<Result<T>>,
+): Promise<Response> | Response {
+  return isOwnOrigin(headers) ? respond(work) : new Response('Only a page of this server may do that.', { status: 403 })
 }
 
 /** The scope of a request that is answered with something other than a result; otherwise the answer to give. */

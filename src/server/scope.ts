@@ -5,13 +5,17 @@ import { cache } from 'react'
 import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { auth } from '@/server/auth'
+import { isKnownHost } from '@/server/hosts'
 import { isUuid } from '@/server/commands/input'
 
 export type Signed = { readonly scope: Scope; readonly preference: UnitPreference }
 
 /** Who is asking; null when nobody is signed in. Read once a request. */
 export const signed = cache(async (): Promise<Signed | null> => {
-  const session = await auth().api.getSession({ headers: await headers() })
+  const head = await headers()
+  // Under a name that is not ours nobody is signed in.
+  if (!isKnownHost(head.get('host'))) return null
+  const session = await auth().api.getSession({ headers: head })
   const workspaceId = session?.user.workspaceId
   if (!session || !workspaceId) return null
   const { id, name, temperatureUnit, flowUnit } = session.user

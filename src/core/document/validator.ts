@@ -1,5 +1,6 @@
 import type { Static, TSchema } from '@sinclair/typebox'
 import Ajv, { type ErrorObject } from 'ajv'
+import { unreasonable } from '@/core/document/reasonable'
 import { bad, good, type Outcome, type Problem } from '@/core/problem'
 
 const ajv = new Ajv({ allErrors: true, verbose: true, strictTypes: false })
@@ -111,12 +112,41 @@ function problemOf(error: ErrorObject): Problem {
   }
 }
 
-/** A function that turns unknown data into the schema's type, or names every place where it does not fit.
- *  NaN and Infinity are no JSON numbers and are refused. */
+/** Problems that are named at most; a document with more is not mended one by one. */
+const MOST_PROBLEMS = 50
+/** Raw errors that are looked at: each branch of a union that does not fit makes some. */
+const MOST_ERRORS = 3000
+
+type Schema = Record<string, unknown>
+
+/** What a schema says of lengths alone: a list that is too long is refused before anybody looks at what is in it, as every branch of every union
+ *  is tried on each of its members otherwise. */
+function lengthsOf(schema: Schema): Schema {
+  const { maxItems, items, properties } = schema as {
+    maxItems?: number
+    items?: Schema
+    properties?: Record<string, Schema>
+  }
+  return {
+    ...(maxItems === undefined ? {} : { maxItems }),
+    ...(items ? { items: lengthsOf(items) } : {}),
+    ...(properties
+      ? { properties: Object.fromEntries(Object.entries(properties).map(([key, inner]) => [key, lengthsOf(inner)])) }
+      : {}),
+  }
+}
+
+/** A function that turns unknown data into the schema's type, or names the places where it does not fit, 50 at most. First it is counted through,
+ *  then lengths are looked at, then shapes. NaN and Infinity are no JSON numbers and are refused. */
 export function validator<T extends TSchema>(schema: T): (data: unknown) => Outcome<Static<T>> {
   const validate = ajv.compile(schema)
+  const fitsLengths = ajv.compile(lengthsOf(schema))
   return (data) => {
+    const strange = unreasonable(data)
+    if (strange) return bad(strange)
+    if (!fitsLengths(data)) return bad(...(fitsLengths.errors ?? []).slice(0, MOST_PROBLEMS).map(problemOf))
     if (validate(data)) return good(data as Static<T>)
-    return bad(...withoutOtherBranches(validate.errors ?? []).map(problemOf))
+    const problems = withoutOtherBranches((validate.errors ?? []).slice(0, MOST_ERRORS)).map(problemOf)
+    return bad(...problems.slice(0, MOST_PROBLEMS))
   }
 }

@@ -1,8 +1,13 @@
 import { bePresent } from '@/server/commands/bePresent'
-import { respond } from '@/server/respond'
+import { readBody } from '@/server/body'
+import { respondToChange } from '@/server/respond'
+
+const LARGEST_BYTES = 10_000
 
 /** A page is open, or closes: `{ pageId, installationId, isLeaving? }`. */
 export async function POST(request: Request): Promise<Response> {
-  const body: unknown = await request.json().catch(() => null)
-  return respond((scope) => bePresent(scope, body))
+  return respondToChange(request, async (scope) => {
+    const body = await readBody(request, LARGEST_BYTES)
+    return bePresent(scope, body.kind === 'json' ? body.json : null)
+  })
 }

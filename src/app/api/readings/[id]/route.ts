@@ -4,7 +4,7 @@ import { getReadings } from '@/db/queries/reading'
 import type { ReadingTable } from '@/core/space/readingsSeries'
 import type { Result } from '@/server/result'
 import { sendReadings } from '@/server/commands/sendReadings'
-import { respond } from '@/server/respond'
+import { respond, respondToChange } from '@/server/respond'
 
 type Context = { params: Promise<{ id: string }> }
 
@@ -23,7 +23,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const query = new URL(request.url).searchParams
   const layout = parseJson(query.get('layout') ?? '')
   const feeds = parseJson(query.get('feeds') ?? 'null')
-  return respond(async (scope): Promise<Result<{ id: string }>> => {
+  return respondToChange(request, async (scope): Promise<Result<{ id: string }>> => {
     if (!layout.ok) return { kind: 'invalid', problems: layout.problems }
     if (!feeds.ok) return { kind: 'invalid', problems: feeds.problems }
     const input = {

@@ -1,7 +1,8 @@
+import { readBody } from '@/server/body'
 import { isUuid } from '@/server/commands/input'
 import { getInstallation } from '@/db/queries/installation'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
-import { respond } from '@/server/respond'
+import { respond, respondToChange } from '@/server/respond'
 import type { Result } from '@/server/result'
 import type { Installation } from '@/core/document/installation'
 
@@ -10,6 +11,10 @@ type Kept = { version: number; savedAt: string; savedBy: string; document: Insta
 type Context = { params: Promise<{ id: string }> }
 
 const LARGEST_BYTES = 4_000_000
+const TOO_LARGE = {
+  kind: 'invalid',
+  problems: [{ code: 'said', path: '', text: 'This working copy is too large to keep.' }],
+} as const
 
 /** The working copy as it is kept now. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
@@ -26,11 +31,11 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
 /** Keeps a change: `{ baseVersion, saveId, document }`. */
 export async function PUT(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES)
-    return Response.json(
-      { kind: 'invalid', problems: [{ code: 'said', path: '', text: 'This working copy is too large to keep.' }] },
-      { status: 413 },
-    )
-  const body: unknown = await request.json().catch(() => null)
-  return respond((scope) => keepWorkingCopy(scope, typeof body === 'object' && body !== null ? { ...body, id } : body))
+  return respondToChange(request, async (scope): ReturnType<typeof keepWorkingCopy> => {
+    // Only who is signed in is listened to.
+    const body = await readBody(request, LARGEST_BYTES)
+    if (body.kind === 'too-long') return TOO_LARGE
+    const { json } = body
+    return keepWorkingCopy(scope, typeof json === 'object' && json !== null ? { ...json, id } : json)
+  })
 }
