@@ -1,4 +1,5 @@
 import {
+  bigserial,
   boolean,
   customType,
   doublePrecision,
@@ -172,6 +173,8 @@ export const checkResult = pgTable(
     sentence: text('sentence').notNull(),
     readBy: text('read_by').notNull(),
     readAt: now('read_at'),
+    /** The order in which they came: a clock may be set back. */
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
   },
   (table) => [index('check_result_of').on(table.installationId, table.readAt)],
 )
@@ -187,6 +190,8 @@ export const logEntry = pgTable(
     text: text('text').notNull(),
     writtenBy: text('written_by').notNull(),
     writtenAt: now('written_at'),
+    /** The order in which they came: a clock may be set back. */
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
   },
   (table) => [index('log_entry_of').on(table.workspaceId, table.writtenAt)],
 )

@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, sql } from 'drizzle-orm'
 import { readCheckReading, type CheckReading } from '@/core/prove/reading'
 import { VERDICTS, type VerdictKind } from '@/core/prove/verdict'
 import { inWorkspace, type Scope } from '@/db/client'
@@ -20,7 +20,7 @@ export type CheckResult = {
   readonly readAt: Date
 }
 
-/** Keeps a check's result; the same id sent twice is one. False when the installation is not of this workspace. */
+/** Keeps a check's result; the same id sent twice is one. False when the installation is not of this workspace, or the id belongs to another. */
 export const addCheckResult = (
   scope: Scope,
   installationId: string,
@@ -32,7 +32,7 @@ export const addCheckResult = (
       .from(installation)
       .where(eq(installation.id, installationId))
     if (!known) return false
-    await tx
+    const kept = await tx
       .insert(checkResult)
       .values({
         ...result,
@@ -42,17 +42,19 @@ export const addCheckResult = (
         readAt: sql`clock_timestamp()`,
       })
       .onConflictDoNothing()
-    return true
+      .returning({ id: checkResult.id })
+    const same = and(eq(checkResult.id, result.id), eq(checkResult.installationId, installationId))
+    return kept.length > 0 || (await tx.$count(checkResult, same)) === 1
   })
 
-/** Every result of an installation, oldest first. */
+/** Every result of an installation, in the order in which they were kept, whatever the clock said. */
 export const listCheckResults = (scope: Scope, installationId: string): Promise<CheckResult[]> =>
   inWorkspace(scope, async (tx) => {
     const rows = await tx
       .select()
       .from(checkResult)
       .where(eq(checkResult.installationId, installationId))
-      .orderBy(asc(checkResult.readAt))
+      .orderBy(asc(checkResult.seq))
     return rows.map(({ id, check, given, reading, verdict, sentence, readBy, readAt }) => {
       const read = readCheckReading(reading)
       return {

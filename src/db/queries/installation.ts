@@ -160,11 +160,11 @@ export const setInstallationAside = (scope: Scope, id: string, isAside: boolean)
     return true
   })
 
-/** Makes an installation at version 1. The same id sent twice makes one. */
+/** Makes an installation at version 1. The same id sent twice makes one. False when the id belongs to somebody else’s. */
 export const createInstallation = (
   scope: Scope,
   { id, siteId, document }: { id: string; siteId: string; document: Installation },
-): Promise<void> =>
+): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId, personName } = scope
     const made = await tx
@@ -172,7 +172,7 @@ export const createInstallation = (
       .values({ id, workspaceId, siteId })
       .onConflictDoNothing()
       .returning({ id: installation.id })
-    if (made.length === 0) return
+    if (made.length === 0) return (await tx.$count(installation, eq(installation.id, id))) === 1
     await tx
       .insert(workingCopy)
       .values({ installationId: id, workspaceId, version: 1, document, saveId: randomUUID(), savedBy: personName })
@@ -184,6 +184,7 @@ export const createInstallation = (
       text: `${document.name} was made.`,
       writtenBy: personName,
     })
+    return true
   })
 
 export type SaveOutcome =

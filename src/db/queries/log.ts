@@ -14,7 +14,7 @@ export type LogEntry = {
   readonly writtenAt: Date
 }
 
-/** Writes into the log; the same id sent twice is one. False when the installation is not of this workspace. */
+/** Writes into the log; the same id sent twice is one. False when the installation is not of this workspace, or the id belongs to another entry. */
 export const addLogEntry = (
   scope: Scope,
   entry: Pick<LogEntry, 'id' | 'installationId' | 'kind' | 'text'>,
@@ -27,11 +27,13 @@ export const addLogEntry = (
         .where(eq(installation.id, entry.installationId))
       if (!known) return false
     }
-    await tx
+    const written = await tx
       .insert(logEntry)
       .values({ ...entry, workspaceId: scope.workspaceId, writtenBy: scope.personName })
       .onConflictDoNothing()
-    return true
+      .returning({ id: logEntry.id })
+    const { id, text } = entry
+    return written.length > 0 || (await tx.$count(logEntry, and(eq(logEntry.id, id), eq(logEntry.text, text)))) === 1
   })
 
 const MOST = 500
@@ -40,7 +42,7 @@ const MOST = 500
 export const listLog = (scope: Scope, installationId?: string): Promise<LogEntry[]> =>
   inWorkspace(scope, async (tx) => {
     const of: SQL | undefined = installationId === undefined ? undefined : eq(logEntry.installationId, installationId)
-    const rows = await tx.select().from(logEntry).where(and(of)).orderBy(desc(logEntry.writtenAt)).limit(MOST)
+    const rows = await tx.select().from(logEntry).where(and(of)).orderBy(desc(logEntry.seq)).limit(MOST)
     return rows.map(({ workspaceId: _, kind, ...entry }) => ({
       ...entry,
       kind: LOG_KINDS.find((known) => known === kind) ?? 'note',

@@ -101,7 +101,10 @@ export const sealRevision = (
       .where(eq(workingCopy.installationId, installationId))
       .for('update')
     if (!now) return { kind: 'unknown' }
-    const [same] = await tx.select({ number: revision.number }).from(revision).where(eq(revision.id, id))
+    const [same] = await tx
+      .select({ number: revision.number })
+      .from(revision)
+      .where(and(eq(revision.id, id), eq(revision.installationId, installationId)))
     if (same) return { kind: 'sealed', number: same.number }
     if (now.version !== version) return { kind: 'behind', version: now.version }
     const opened = openInstallation(now.document)
@@ -111,9 +114,13 @@ export const sealRevision = (
       .from(revision)
       .where(eq(revision.installationId, installationId))
     const number = (last?.number ?? 0) + 1
-    await tx
+    const made = await tx
       .insert(revision)
       .values({ id, workspaceId, installationId, number, reason, document: now.document, open, sealedBy: personName })
+      .onConflictDoNothing({ target: revision.id })
+      .returning({ id: revision.id })
+    // The id belongs to a seal of somebody else.
+    if (made.length === 0) return { kind: 'unknown' }
     await tx.insert(logEntry).values({
       id: randomUUID(),
       workspaceId,

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { Scope } from '@/db/client'
 import { inWorkspace } from '@/db/client'
-import { workingCopy } from '@/db/schema'
+import { checkResult, workingCopy } from '@/db/schema'
+import { listCheckResults } from '@/db/queries/checkResult'
+import { writeLog } from '@/server/commands/writeLog'
 import { replaceText } from '@/server/commands/replaceText'
 import { getInstallation } from '@/db/queries/installation'
 import { listLog } from '@/db/queries/log'
@@ -135,6 +137,55 @@ test('a seal needs a reason', async () =>
     'reason: "  " must NOT have fewer than 3 characters.',
     'reason: this must not be empty.',
   ]))
+
+describe('an id that belongs to somebody else’s is no id for ours', () => {
+  test('of an installation, a log entry, a check and a seal: nothing is done, and nothing says that it was', async () => {
+    const other = await newScope('Ada Fenn')
+    const theirs = randomUUID()
+    const text = demoText('installations/fruiting-room.json')
+    expect(await importInstallation(other, { id: theirs, site: 'Elsewhere', text })).toEqual({
+      kind: 'done',
+      id: theirs,
+    })
+    expect(await importInstallation(scope, { id: theirs, site: 'Lock Cottage', text })).toEqual({ kind: 'unknown' })
+    expect(await makeInstallation(scope, { id: theirs, site: 'Lock Cottage', name: 'Mine', duty: 'exhaust' })).toEqual({
+      kind: 'unknown',
+    })
+    expect(await getInstallation(scope, theirs)).toBeNull()
+    // Sent again under its own id it is the same answer.
+    expect(await importInstallation(other, { id: theirs, site: 'Elsewhere', text })).toEqual({
+      kind: 'done',
+      id: theirs,
+    })
+
+    const entry = randomUUID()
+    expect(await writeLog(other, { id: entry, installationId: theirs, text: 'theirs' })).toEqual({ kind: 'done' })
+    expect(await writeLog(scope, { id: entry, installationId: id, text: 'mine' })).toEqual({ kind: 'unknown' })
+
+    const sealId = randomUUID()
+    const sealing = { id: sealId, version: 1, reason: 'as found' }
+    expect(await seal(other, { ...sealing, installationId: theirs })).toEqual({ kind: 'done', number: 1 })
+    expect(await seal(scope, { ...sealing, installationId: id })).toEqual({ kind: 'unknown' })
+    expect(await seal(other, { ...sealing, installationId: theirs })).toEqual({ kind: 'done', number: 1 })
+  })
+})
+
+test('what was read later counts, even where the clock was set back in between', async () => {
+  const keep = (exhaust: number) =>
+    keepCheck(scope, {
+      id: randomUUID(),
+      installationId: id,
+      check: 'floor',
+      reading: {
+        kind: 'speed',
+        steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust, 'make-up': 20 } }],
+      },
+    })
+  await keep(26)
+  await inWorkspace(scope, (tx) => tx.update(checkResult).set({ readAt: new Date('2126-01-01T00:00:00Z') }))
+  await keep(40)
+  expect((await listCheckResults(scope, id)).map(({ verdict }) => verdict)).toEqual(['passes', 'fails'])
+})
 
 describe('a seal says what is open', () => {
   const importRooms = async () => {

@@ -37,7 +37,7 @@ export async function keepCheck(scope: Scope, input: unknown): Promise<Result<Ve
       ],
     }
   const { verdict, sentence } = judge(planned.context, check, reading)
-  await addCheckResult(scope, installationId, {
+  const isKept = await addCheckResult(scope, installationId, {
     id,
     check: checkId,
     given: givenMark(planned.context.response),
@@ -45,5 +45,5 @@ export async function keepCheck(scope: Scope, input: unknown): Promise<Result<Ve
     verdict,
     sentence,
   })
-  return { kind: 'done', verdict, sentence }
+  return isKept ? { kind: 'done', verdict, sentence } : { kind: 'unknown' }
 }

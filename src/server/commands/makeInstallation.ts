@@ -26,8 +26,8 @@ export async function makeInstallation(scope: Scope, input: unknown): Promise<Re
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const { id, site, name, duty } = read.value
   const { id: siteId } = await ensureSite(scope, site.trim())
-  await createInstallation(scope, { id, siteId, document: newInstallation(name.trim(), duty) })
-  return { kind: 'done', id }
+  const isMade = await createInstallation(scope, { id, siteId, document: newInstallation(name.trim(), duty) })
+  return isMade ? { kind: 'done', id } : { kind: 'unknown' }
 }
 
 /** Makes an installation from an exported file. */
@@ -38,6 +38,7 @@ export async function importInstallation(scope: Scope, input: unknown): Promise<
   if (!document.ok) return { kind: 'invalid', problems: document.problems }
   const { id, site } = read.value
   const { id: siteId } = await ensureSite(scope, site.trim())
-  await createInstallation(scope, { id, siteId, document: document.value })
-  return { kind: 'done', id }
+  return (await createInstallation(scope, { id, siteId, document: document.value }))
+    ? { kind: 'done', id }
+    : { kind: 'unknown' }
 }
