@@ -45,7 +45,8 @@ function initialise(programs: string, folder: string, data: string, password: st
   output('mv', [fresh, data])
 }
 
-const canConnect = async (url: string): Promise<boolean> => {
+/** Whether a database answers, and soon. */
+export const canConnect = async (url: string): Promise<boolean> => {
   const client = new Client({ connectionString: url, connectionTimeoutMillis: 2000 })
   try {
     await client.connect()

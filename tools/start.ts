@@ -7,9 +7,10 @@ import { countPeople } from '@/db/queries/workspace'
 import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
 import { loadDemo } from '@/server/loadDemo'
 import { ensureBuilt } from './build'
-import { startCluster, stopCluster, type Cluster } from './cluster'
+import { canConnect, startCluster, stopCluster, type Cluster } from './cluster'
 import { clearRunning, dataFolder, isOurs, readRunning, writeRunning } from './place'
 import { freePort, hasEnded, isRunning, root, until } from './run'
+import { Backoff, healthOf, serverIsWell, watch } from './watch'
 import { endLeftovers } from './stop'
 import { Trouble } from './trouble'
 
@@ -67,6 +68,9 @@ async function startWeb(port: number): Promise<ChildProcess> {
 /** Most memory the importer may hold; a file of a million lines takes a third of it. */
 const IMPORTER_MB = 160
 
+/** The importer is waited for this long at most: nobody but it waits meanwhile. */
+const IMPORTER_WAITS_S = 4
+
 /** The process that reads waiting readings files. The channel to it makes it end when this process does. */
 const startImporter = (): ChildProcess =>
   spawn(
@@ -75,11 +79,13 @@ const startImporter = (): ChildProcess =>
     { cwd: root, detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'], env: process.env },
   )
 
-/** Keeps server, importer and database running until it is told to stop; either one that dies is started again. */
+/** Keeps server, importer and database running until it is told to stop: one that dies is started again, and one that does not answer is ended
+ *  first. What keeps dying is waited for longer and longer. */
 async function supervise(
   first: { cluster: Cluster | null; web: ChildProcess; importer: ChildProcess },
   again: { cluster: () => Promise<Cluster>; web: () => Promise<ChildProcess>; importer: () => ChildProcess },
   note: (c: Cluster | null, web: ChildProcess, importer: ChildProcess) => void,
+  { url, databaseUrl }: { url: string; databaseUrl: string },
 ): Promise<void> {
   let { cluster, web, importer } = first
   let stopping = false
@@ -90,6 +96,30 @@ async function supervise(
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
+  const backoffs = { database: new Backoff(), server: new Backoff(), importer: new Backoff(IMPORTER_WAITS_S) }
+  /** Says that it is started again, after a while where it keeps ending. */
+  const beforeAgain = async (what: keyof typeof backoffs): Promise<void> => {
+    const waitS = backoffs[what].next(Date.now())
+    console.error(`gale: the ${what} ended; starting it again${waitS > 0 ? ` in ${waitS} s` : ''}.`)
+    await until(() => stopping, waitS)
+  }
+  const stopWatching = watch(
+    () =>
+      healthOf(
+        () => serverIsWell(url),
+        () => canConnect(cluster?.url ?? databaseUrl),
+      ),
+    (what) => {
+      if (stopping) return
+      if (what === 'web') {
+        console.error('gale: the server does not answer.')
+        web.kill('SIGKILL')
+      } else if (cluster) {
+        console.error('gale: the database does not answer.')
+        cluster.process.kill('SIGKILL')
+      } else console.error('gale: the database does not answer; it is not ours to start again.')
+    },
+  )
   while (!stopping) {
     await new Promise<void>((resolve) => {
       wake = resolve
@@ -100,19 +130,23 @@ async function supervise(
     })
     if (stopping) break
     if (cluster && hasEnded(cluster.process)) {
-      console.error('gale: the database ended; starting it again.')
+      await beforeAgain('database')
+      if (stopping) break
       cluster = await again.cluster()
     }
     if (hasEnded(web)) {
-      console.error('gale: the server ended; starting it again.')
+      await beforeAgain('server')
+      if (stopping) break
       web = await again.web()
     }
     if (hasEnded(importer)) {
-      console.error('gale: the importer ended; starting it again.')
+      await beforeAgain('importer')
+      if (stopping) break
       importer = again.importer()
     }
     note(cluster, web, importer)
   }
+  stopWatching()
   importer.kill('SIGTERM')
   if (!hasEnded(web)) web.kill('SIGTERM')
   if (!(await until(() => hasEnded(web), 10))) web.kill('SIGKILL')
@@ -181,6 +215,7 @@ export async function start(args: readonly string[]): Promise<number> {
       { cluster, web, importer },
       { cluster: () => startAgain(folder, databasePort), web: () => startWeb(port), importer: startImporter },
       note,
+      { url, databaseUrl: external ?? cluster!.url },
     )
   } catch (error) {
     if (cluster) await stopCluster(cluster)

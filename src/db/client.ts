@@ -11,7 +11,7 @@ export type Transaction = Database
 export type Scope = { readonly workspaceId: string; readonly personId: string; readonly personName: string }
 
 // Next.js loads server modules more than once; the pool must be one.
-const held = globalThis as { galePool?: Pool }
+const held = globalThis as { galePool?: Pool; galeHealth?: Pool }
 
 export function pool(): Pool {
   if (held.galePool) return held.galePool
@@ -26,9 +26,17 @@ export function pool(): Pool {
 
 export const database = (): Database => drizzle(pool(), { schema })
 
+/** Asks the database something, over a connection that is used for nothing else: where every other is busy it is no less well. */
+export async function askDatabase(): Promise<void> {
+  held.galeHealth ??= new Pool({ connectionString: process.env.DATABASE_URL, max: 1, connectionTimeoutMillis: 3000 })
+  if (held.galeHealth.listenerCount('error') === 0) held.galeHealth.on('error', () => undefined)
+  await held.galeHealth.query('select 1')
+}
+
 /** Closes the pool, so that a test or a command can end. */
 export async function closePool(): Promise<void> {
-  await held.galePool?.end()
+  await Promise.all([held.galePool?.end(), held.galeHealth?.end()])
+  delete held.galeHealth
   delete held.galePool
 }
 

@@ -1,11 +1,11 @@
-import { pool } from '@/db/client'
+import { askDatabase } from '@/db/client'
 
 export const dynamic = 'force-dynamic'
 
 /** Whether the server can reach its database. */
 export async function GET(): Promise<Response> {
   try {
-    await pool().query('select 1')
+    await askDatabase()
     return Response.json({ ok: true })
   } catch {
     return Response.json({ ok: false }, { status: 503 })
