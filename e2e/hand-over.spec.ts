@@ -1,4 +1,4 @@
-import { expect, openStage, test } from './setup/test'
+import { expect, expectKept, openStage, test } from './setup/test'
 
 /** What an honest half-finished hand-over looks like, from the open danger to the sheet of paper. */
 test('a danger that stays needs its reason, and the record says what was open', async ({ yard }) => {
@@ -31,7 +31,7 @@ test('tries at a start are kept as they are made, through another tab and a relo
   await rest.getByRole('button', { name: 'It turns' }).click()
   await expect(rest.getByRole('button', { name: 'Note 17 %' })).toBeVisible()
   await yard.getByRole('tab', { name: 'Speed map' }).click()
-  await expect(yard.getByText(/^kept/)).toBeVisible()
+  await expectKept(yard)
   await yard.reload()
   await yard.getByRole('tab', { name: 'Start and stall' }).click()
   await expect(rest.getByRole('status')).toHaveText('Stands still at 12 %. It turns at 17 %.')

@@ -109,7 +109,7 @@ test('a judgement is left as it is, with a reason that stands on the record, and
 }) => {
   await openStage(yard, /Kiln room/, 'respond')
   const judgements = yard.getByRole('region', { name: 'Judgements' })
-  await judgements.getByRole('button', { name: /Leave it, with a reason: The floor of/ }).click()
+  await judgements.getByRole('button', { name: /Leave it, with a reason: Less air than/ }).click()
   const confirm = judgements.getByRole('button', { name: 'Leave it so' })
   await expect(confirm).toBeDisabled()
   await judgements
@@ -119,5 +119,5 @@ test('a judgement is left as it is, with a reason that stands on the record, and
   await expect(judgements.getByText('Left as they are:')).toContainText('Fumes go through the hood')
   await expectKept(yard)
   await judgements.getByRole('button', { name: /^Say it again/ }).click()
-  await expect(judgements.getByRole('button', { name: /Leave it, with a reason: The floor of/ })).toBeVisible()
+  await expect(judgements.getByRole('button', { name: /Leave it, with a reason: Less air than/ })).toBeVisible()
 })

@@ -114,10 +114,8 @@ async function supervise(
       if (what === 'web') {
         console.error('gale: the server does not answer.')
         web.kill('SIGKILL')
-      } else if (cluster) {
-        console.error('gale: the database does not answer.')
-        cluster.process.kill('SIGKILL')
-      } else console.error('gale: the database does not answer; it is not ours to start again.')
+        // A database that is slow is not ended: what it has in hand would be lost for those who wait for it.
+      } else console.error('gale: the database does not answer; waiting for it.')
     },
   )
   while (!stopping) {

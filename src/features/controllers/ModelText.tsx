@@ -23,7 +23,7 @@ const words = syntaxHighlighting(
     { tag: [tags.number, tags.bool, tags.null], color: 'var(--mui-palette-cause-time)' },
   ]),
 )
-const named = EditorView.contentAttributes.of({ 'aria-label': 'the model as text' })
+const named = EditorView.contentAttributes.of({ 'aria-label': 'the model as text', tabindex: '0' })
 
 type Props = { text: string; onChange: (text: string) => void; goTo: EditorGoTo | null }
 export type EditorGoTo = { readonly at: number; readonly asked: number }
