@@ -16,7 +16,7 @@ type Shot = {
   readonly view?: string
 }
 
-/** One picture of each main view, from the demo data. `@stage` is a stage of an installation. */
+/** One picture of each main view, from the demo data. `@stage` is a stage of an installation, `@record` its printable record. */
 const SHOTS: readonly Shot[] = [
   { file: 'yard', path: '/yard' },
   { file: 'brief', path: '@brief' },
@@ -44,6 +44,7 @@ const SHOTS: readonly Shot[] = [
   { file: 'dial-in', path: '@dial-in' },
   { file: 'prove-phone', path: '@prove', phone: true },
   { file: 'hand-over', path: '@hand-over' },
+  { file: 'record', path: '@record' },
   { file: 'readings', path: '@readings' },
   { file: 'controllers', path: '/controllers' },
   { file: 'controller-own', path: '/controllers/two-pad-pwm', waitFor: '.cm-content' },
@@ -51,6 +52,12 @@ const SHOTS: readonly Shot[] = [
 ]
 
 const FOLDER = 'docs/screenshots'
+
+/** A page of an installation, from the address of its Respond stage. */
+const pageOf = (respond: string, stage: string): string =>
+  stage === 'record'
+    ? respond.replace(/installation\/([^/]+)\/respond/, 'record/$1')
+    : respond.replace('respond', stage)
 
 async function take(
   browser: Browser,
@@ -69,7 +76,7 @@ async function take(
   await page.getByRole('button', { name: 'Open the demo yard' }).click()
   await page.waitForURL('**/yard')
   const room = await page.getByRole('link', { name: of }).first().getAttribute('href')
-  await page.goto(path.startsWith('@') ? (room ?? '').replace('respond', path.slice(1)) : path)
+  await page.goto(path.startsWith('@') ? pageOf(room ?? '', path.slice(1)) : path)
   await page.waitForLoadState('networkidle')
   if (view) {
     await page.getByRole('combobox', { name: 'what the chart shows' }).click()
