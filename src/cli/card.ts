@@ -3,6 +3,8 @@ import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
 import { dialIn, actionText } from '@/core/controller/dialIn'
 import { lossText } from '@/core/controller/lossText'
 import { derive } from '@/core/derive'
+import { CAUTIONS } from '@/core/duty/cautions'
+import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
 
 const USAGE = 'gale card FILE'
@@ -14,7 +16,8 @@ export function card(args: readonly string[], streams: Streams): number {
   if (file === undefined || positionals.length > 1) throw new UsageError(`Name one installation file.\nUsage: ${USAGE}`)
   const installation = loadInstallation(file, streams)
   if (!installation) return 1
-  const { fit } = derive(installation)
+  const derived = derive(installation)
+  const { fit } = derived
   for (const { label, said } of facts(installation)) streams.out(`${label}: ${said}`)
   const { controller } = installation.kit
   if (!controller || !fit) {
@@ -31,7 +34,10 @@ export function card(args: readonly string[], streams: Streams): number {
     const { title, detail } = lossText(loss, installation.response)
     streams.out(`- ${title} ${detail}`)
   }
+  streams.out('\nAfter the power has been away')
+  for (const line of afterOutage(installation, derived)) streams.out(`- ${line}`)
   streams.out('\nCare')
+  for (const { title, detail } of CAUTIONS[installation.brief.duty]) streams.out(`- ${title} ${detail}`)
   for (const caution of controller.cautions) streams.out(`- ${caution}`)
   return 0
 }
