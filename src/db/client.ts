@@ -13,23 +13,31 @@ export type Scope = { readonly workspaceId: string; readonly personId: string; r
 // Next.js loads server modules more than once; the pool must be one.
 const held = globalThis as { galePool?: Pool; galeHealth?: Pool }
 
+function newPool(url: string | undefined, max: number, connectionTimeoutMillis: number): Pool {
+  const made = new Pool({ connectionString: url, max, connectionTimeoutMillis })
+  // An idle connection that dies with its server must not take the process with it; the next query asks for a new one.
+  made.on('error', () => undefined)
+  return made
+}
+
 export function pool(): Pool {
   if (held.galePool) return held.galePool
   const url = process.env.DATABASE_URL
   if (!url) throw new Error('DATABASE_URL is not set; start with ./gale start')
-  const made = new Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 })
-  // An idle connection that dies with its server must not take the process with it; the next query asks for a new one.
-  made.on('error', () => undefined)
-  held.galePool = made
-  return made
+  return (held.galePool = newPool(url, 10, 5000))
+}
+
+/** How the connections are used: in use, idle, and how many requests wait for one. */
+export function poolFigures(): { readonly used: number; readonly idle: number; readonly waiting: number } {
+  const { totalCount = 0, idleCount = 0, waitingCount = 0 } = held.galePool ?? {}
+  return { used: totalCount - idleCount, idle: idleCount, waiting: waitingCount }
 }
 
 export const database = (): Database => drizzle(pool(), { schema })
 
 /** Asks the database something, over a connection that is used for nothing else: where every other is busy it is no less well. */
 export async function askDatabase(): Promise<void> {
-  held.galeHealth ??= new Pool({ connectionString: process.env.DATABASE_URL, max: 1, connectionTimeoutMillis: 3000 })
-  if (held.galeHealth.listenerCount('error') === 0) held.galeHealth.on('error', () => undefined)
+  held.galeHealth ??= newPool(process.env.DATABASE_URL, 1, 3000)
   await held.galeHealth.query('select 1')
 }
 
@@ -88,19 +96,33 @@ const GONE = new Set([
   '08006',
 ])
 
+/** Whether an error, or one that it came from, is of a kind. */
+function isOfKind(error: unknown, test: (error: { code: string; message: string }) => boolean): boolean {
+  if (typeof error !== 'object' || error === null) return false
+  const { code, message, cause, errors } = error as ErrorLike
+  if (test({ code: typeof code === 'string' ? code : '', message: typeof message === 'string' ? message : '' }))
+    return true
+  return (Array.isArray(errors) && errors.some((one) => isOfKind(one, test))) || isOfKind(cause, test)
+}
+
 type ErrorLike = { code?: unknown; message?: unknown; cause?: unknown; errors?: unknown }
 
 /** Whether an error means that the database could not be reached, rather than that it refused. */
-export function isDatabaseGone(error: unknown): boolean {
-  if (typeof error !== 'object' || error === null) return false
-  const { code, message, cause, errors } = error as ErrorLike
-  if (typeof code === 'string' && GONE.has(code)) return true
-  if (
-    typeof message === 'string' &&
-    /Connection terminated|connection error and is not queryable|Client was closed|timeout exceeded when trying to connect/i.test(
-      message,
-    )
+export const isDatabaseGone = (error: unknown): boolean =>
+  isOfKind(
+    error,
+    ({ code, message }) =>
+      GONE.has(code) || /Connection terminated|connection error and is not queryable|Client was closed/i.test(message),
   )
-    return true
-  return (Array.isArray(errors) && errors.some(isDatabaseGone)) || isDatabaseGone(cause)
-}
+
+/** Whether all connections were in use for too long, or too much waits for a worker: the database is well, and asked too much. */
+export const isDatabaseBusy = (error: unknown): boolean =>
+  isOfKind(
+    error,
+    ({ code, message }) =>
+      code === '53300' || /timeout exceeded when trying to connect|Task queue is at limit/i.test(message),
+  )
+
+/** Whether the disk under the database is full. */
+export const isDiskFull = (error: unknown): boolean =>
+  isOfKind(error, ({ code }) => code === '53100' || code === 'ENOSPC')

@@ -4,6 +4,7 @@ import {
   customType,
   doublePrecision,
   bigint,
+  foreignKey,
   index,
   integer,
   jsonb,
@@ -14,6 +15,7 @@ import {
   timestamp,
   unique,
   uuid,
+  type AnyPgColumn,
 } from 'drizzle-orm/pg-core'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
@@ -40,7 +42,9 @@ export const person = pgTable('person', {
   email: text('email').notNull().unique(),
   emailVerified: boolean('email_verified').notNull().default(false),
   image: text('image'),
+  /** The workspace that was chosen last; a session begins in it. */
   workspaceId: uuid('workspace_id').references(() => workspace.id),
+  twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
   temperatureUnit: text('temperature_unit').notNull().default('C'),
   flowUnit: text('flow_unit').notNull().default('l/s'),
   createdAt: now('created_at'),
@@ -58,6 +62,8 @@ export const session = pgTable(
     expiresAt: at('expires_at').notNull(),
     ipAddress: text('ip_address'),
     userAgent: text('user_agent'),
+    /** The workspace this session works in; whether its person may still is looked up with each request. */
+    workspaceId: uuid('workspace_id'),
     createdAt: now('created_at'),
     updatedAt: now('updated_at'),
   },
@@ -95,56 +101,172 @@ export const verification = pgTable('verification', {
   updatedAt: now('updated_at'),
 })
 
-// The work itself. Every table below is under row security by workspace.
+/** A second factor of a person: secret and spare codes, both encrypted by the sign-in service. */
+export const secondFactor = pgTable(
+  'second_factor',
+  {
+    id: text('id').primaryKey(),
+    secret: text('secret').notNull(),
+    backupCodes: text('backup_codes').notNull(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    verified: boolean('verified').notNull().default(true),
+    failedVerificationCount: integer('failed_verification_count').notNull().default(0),
+    lockedUntil: at('locked_until'),
+  },
+  (table) => [index('second_factor_person').on(table.personId)],
+)
+
+/** A passkey of a person: the public half only. */
+export const passkey = pgTable(
+  'passkey',
+  {
+    id: text('id').primaryKey(),
+    name: text('name'),
+    publicKey: text('public_key').notNull(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    credentialID: text('credential_id').notNull(),
+    counter: integer('counter').notNull(),
+    deviceType: text('device_type').notNull(),
+    backedUp: boolean('backed_up').notNull(),
+    transports: text('transports'),
+    createdAt: at('created_at'),
+    aaguid: text('aaguid'),
+  },
+  (table) => [index('passkey_person').on(table.personId), index('passkey_credential').on(table.credentialID)],
+)
+
+/** How often something was tried from an address or on an account; kept by rate-limiter-flexible. */
+export const tryCount = pgTable('try_count', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull().default(0),
+  expire: bigint('expire', { mode: 'number' }),
+})
+
+/** Who belongs to a workspace, and as what. Read to learn which workspaces a person has, so it stands outside row security. */
+export const member = pgTable(
+  'member',
+  {
+    workspaceId: ofWorkspace(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    role: text('role').notNull(),
+    since: now('since'),
+  },
+  (table) => [primaryKey({ columns: [table.workspaceId, table.personId] }), index('member_person').on(table.personId)],
+)
+
+/** What was deleted and when it goes for good, for the job that serves all workspaces: only ids, outside row security. */
+export const bin = pgTable(
+  'bin',
+  {
+    workspaceId: uuid('workspace_id').notNull(),
+    kind: text('kind').notNull(),
+    id: text('id').notNull(),
+    goneAt: at('gone_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.workspaceId, table.kind, table.id] }), index('bin_gone').on(table.goneAt)],
+)
+
+// The work itself. Every table below is under row security by workspace, and every key begins with the workspace.
 
 export const site = pgTable(
   'site',
   {
-    id: uuid('id').primaryKey().defaultRandom(),
+    id: uuid('id').notNull().defaultRandom(),
     workspaceId: ofWorkspace(),
     name: text('name').notNull(),
     createdAt: now('created_at'),
   },
-  (table) => [unique('site_name').on(table.workspaceId, table.name)],
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    unique('site_name').on(table.workspaceId, table.name),
+  ],
 )
 
-export const installation = pgTable('installation', {
-  id: uuid('id').primaryKey(),
-  workspaceId: ofWorkspace(),
-  siteId: uuid('site_id')
-    .notNull()
-    .references(() => site.id),
-  createdAt: now('created_at'),
-  /** Set aside: out of the yard, nothing of it lost. */
-  setAsideAt: at('set_aside_at'),
-  setAsideBy: text('set_aside_by'),
-})
+export const installation = pgTable(
+  'installation',
+  {
+    id: uuid('id').notNull(),
+    workspaceId: ofWorkspace(),
+    siteId: uuid('site_id').notNull(),
+    createdAt: now('created_at'),
+    /** Set aside: out of the yard, nothing of it lost. */
+    setAsideAt: at('set_aside_at'),
+    setAsideBy: text('set_aside_by'),
+    /** Set aside to be deleted: gone for good from then on. Never where something was sealed. */
+    goneAt: at('gone_at'),
+    lastSealNumber: integer('last_seal_number'),
+    lastSealedAt: at('last_sealed_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    foreignKey({ columns: [table.workspaceId, table.siteId], foreignColumns: [site.workspaceId, site.id] }),
+    index('installation_of_site').on(table.workspaceId, table.siteId, table.createdAt),
+    index('installation_sealed').on(table.workspaceId, table.lastSealedAt),
+  ],
+)
 
-/** A row that belongs to an installation. */
-const ofInstallation = () =>
-  uuid('installation_id')
-    .notNull()
-    .references(() => installation.id)
+const ofInstallation = () => uuid('installation_id').notNull()
+
+type OfInstallation = Record<'workspaceId' | 'installationId', AnyPgColumn>
+
+/** The row belongs to an installation of its own workspace. */
+const belongsToInstallation = ({ workspaceId, installationId }: OfInstallation) =>
+  foreignKey({ columns: [workspaceId, installationId], foreignColumns: [installation.workspaceId, installation.id] })
 
 /** The documents as they are now. `version` rises by one with each change; a save that names another is behind. */
-export const workingCopy = pgTable('working_copy', {
-  installationId: uuid('installation_id')
-    .primaryKey()
-    .references(() => installation.id),
-  workspaceId: ofWorkspace(),
-  version: integer('version').notNull(),
-  document: jsonb('document').notNull(),
-  /** The client-made id of the save that made this version: the same save sent twice is one save. */
-  saveId: uuid('save_id').notNull(),
-  savedBy: text('saved_by').notNull(),
-  savedAt: now('saved_at'),
-})
+export const workingCopy = pgTable(
+  'working_copy',
+  {
+    installationId: ofInstallation(),
+    workspaceId: ofWorkspace(),
+    version: integer('version').notNull(),
+    document: jsonb('document').notNull(),
+    /** The client-made id of the save that made this version: the same save sent twice is one save. */
+    saveId: uuid('save_id').notNull(),
+    savedBy: text('saved_by').notNull(),
+    savedAt: now('saved_at'),
+  },
+  (table) => [primaryKey({ columns: [table.workspaceId, table.installationId] }), belongsToInstallation(table)],
+)
+
+/** What a list shows of an installation, derived when its working copy or a seal was written. */
+export const installationLine = pgTable(
+  'installation_line',
+  {
+    workspaceId: ofWorkspace(),
+    installationId: ofInstallation(),
+    name: text('name').notNull(),
+    duty: text('duty'),
+    /** 0 nothing, 1 wants a look, 2 can hurt. */
+    needs: smallint('needs').notNull(),
+    /** The seal it was compared with; null where there was none. */
+    sealNumber: integer('seal_number'),
+    /** Whether the working copy is what was sealed last. */
+    isAsSealed: boolean('is_as_sealed').notNull(),
+    line: jsonb('line').notNull(),
+    /** The version of the derivation that made it: an older one is made anew. */
+    madeBy: integer('made_by').notNull(),
+    /** The version of the working copy it was made from. */
+    version: integer('version').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.installationId] }),
+    belongsToInstallation(table),
+    index('installation_line_needs').on(table.workspaceId, table.needs),
+  ],
+)
 
 /** Sealed for good: a trigger refuses update, delete and truncate. */
 export const revision = pgTable(
   'revision',
   {
-    id: uuid('id').primaryKey(),
+    id: uuid('id').notNull(),
     workspaceId: ofWorkspace(),
     installationId: ofInstallation(),
     number: integer('number').notNull(),
@@ -155,14 +277,18 @@ export const revision = pgTable(
     sealedBy: text('sealed_by').notNull(),
     sealedAt: now('sealed_at'),
   },
-  (table) => [unique('revision_number').on(table.installationId, table.number)],
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    belongsToInstallation(table),
+    unique('revision_number').on(table.workspaceId, table.installationId, table.number),
+  ],
 )
 
 /** What was read and judged for one check; the newest row of a check counts. */
 export const checkResult = pgTable(
   'check_result',
   {
-    id: uuid('id').primaryKey(),
+    id: uuid('id').notNull(),
     workspaceId: ofWorkspace(),
     installationId: ofInstallation(),
     check: text('check').notNull(),
@@ -176,16 +302,21 @@ export const checkResult = pgTable(
     /** The order in which they came: a clock may be set back. */
     seq: bigserial('seq', { mode: 'number' }).notNull(),
   },
-  (table) => [index('check_result_of').on(table.installationId, table.readAt)],
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    belongsToInstallation(table),
+    index('check_result_of').on(table.workspaceId, table.installationId, table.seq),
+  ],
 )
 
 /** Append-only: a trigger refuses update, delete and truncate. */
 export const logEntry = pgTable(
   'log_entry',
   {
-    id: uuid('id').primaryKey(),
+    id: uuid('id').notNull(),
     workspaceId: ofWorkspace(),
-    installationId: uuid('installation_id').references(() => installation.id),
+    /** What it is about; its entries stay when an installation was deleted. */
+    installationId: uuid('installation_id'),
     kind: text('kind').notNull(),
     text: text('text').notNull(),
     writtenBy: text('written_by').notNull(),
@@ -193,7 +324,11 @@ export const logEntry = pgTable(
     /** The order in which they came: a clock may be set back. */
     seq: bigserial('seq', { mode: 'number' }).notNull(),
   },
-  (table) => [index('log_entry_of').on(table.workspaceId, table.writtenAt)],
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    index('log_entry_of').on(table.workspaceId, table.seq),
+    index('log_entry_of_installation').on(table.workspaceId, table.installationId, table.seq),
+  ],
 )
 
 export const controllerModel = pgTable(
@@ -206,32 +341,43 @@ export const controllerModel = pgTable(
     madeBy: text('made_by'),
     createdAt: now('created_at'),
     setAsideAt: at('set_aside_at'),
+    goneAt: at('gone_at'),
   },
   (table) => [primaryKey({ columns: [table.workspaceId, table.id] })],
 )
 
-export const readingFile = pgTable('reading_file', {
-  id: uuid('id').primaryKey(),
-  workspaceId: ofWorkspace(),
-  installationId: ofInstallation(),
-  name: text('name').notNull(),
-  /** Name and quantity of each column, in the order of `reading.column_no`. */
-  columns: jsonb('columns').notNull(),
-  lineCount: integer('line_count').notNull(),
-  fromMs: bigint('from_ms', { mode: 'number' }).notNull(),
-  toMs: bigint('to_ms', { mode: 'number' }).notNull(),
-  /** IANA name of the zone the logger's clock stood in; `as-written` where its times are kept as they are, as if in UTC. */
-  zone: text('zone').notNull().default('as-written'),
-  /** Which input takes which column, as a person said; null where it is still as proposed. */
-  feeds: jsonb('feeds'),
-  importedAt: now('imported_at'),
-})
+export const readingFile = pgTable(
+  'reading_file',
+  {
+    id: uuid('id').notNull(),
+    workspaceId: ofWorkspace(),
+    installationId: ofInstallation(),
+    name: text('name').notNull(),
+    /** Name and quantity of each column, in the order of `reading.column_no`. */
+    columns: jsonb('columns').notNull(),
+    lineCount: integer('line_count').notNull(),
+    fromMs: bigint('from_ms', { mode: 'number' }).notNull(),
+    toMs: bigint('to_ms', { mode: 'number' }).notNull(),
+    /** IANA name of the zone the logger's clock stood in; `as-written` where its times are kept as they are, as if in UTC. */
+    zone: text('zone').notNull().default('as-written'),
+    /** Which input takes which column, as a person said; null where it is still as proposed. */
+    feeds: jsonb('feeds'),
+    importedAt: now('imported_at'),
+    /** Taken out of the lists to be deleted: gone for good from then on. */
+    goneAt: at('gone_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    belongsToInstallation(table),
+    index('reading_file_of').on(table.workspaceId, table.installationId, table.importedAt),
+  ],
+)
 
 /** A readings file on its way in: sent, waiting, being read, and how that ended. Its id becomes the file's. */
 export const importJob = pgTable(
   'import_job',
   {
-    id: uuid('id').primaryKey(),
+    id: uuid('id').notNull(),
     workspaceId: ofWorkspace(),
     installationId: ofInstallation(),
     name: text('name').notNull(),
@@ -245,7 +391,11 @@ export const importJob = pgTable(
     problems: jsonb('problems').notNull().default([]),
     askedAt: now('asked_at'),
   },
-  (table) => [index('import_job_of').on(table.installationId, table.askedAt)],
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    belongsToInstallation(table),
+    index('import_job_of').on(table.workspaceId, table.installationId, table.askedAt),
+  ],
 )
 
 /** The bytes of a file that waits to be read, piece by piece. */
@@ -253,21 +403,29 @@ export const importPiece = pgTable(
   'import_piece',
   {
     workspaceId: ofWorkspace(),
-    jobId: uuid('job_id')
-      .notNull()
-      .references(() => importJob.id, { onDelete: 'cascade' }),
+    jobId: uuid('job_id').notNull(),
     no: integer('no').notNull(),
     bytes: bytea('bytes').notNull(),
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.no] })],
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.jobId, table.no] }),
+    foreignKey({
+      columns: [table.workspaceId, table.jobId],
+      foreignColumns: [importJob.workspaceId, importJob.id],
+    }).onDelete('cascade'),
+  ],
 )
 
 /** Which jobs wait, for the worker that serves all workspaces: it holds nothing but their ids, and stands outside row security. */
-export const importQueue = pgTable('import_queue', {
-  jobId: uuid('job_id').primaryKey(),
-  workspaceId: uuid('workspace_id').notNull(),
-  queuedAt: now('queued_at'),
-})
+export const importQueue = pgTable(
+  'import_queue',
+  {
+    jobId: uuid('job_id').notNull(),
+    workspaceId: uuid('workspace_id').notNull(),
+    queuedAt: now('queued_at'),
+  },
+  (table) => [primaryKey({ columns: [table.workspaceId, table.jobId] }), index('import_queue_next').on(table.queuedAt)],
+)
 
 /** Partitioned by month of `at_ms`; `reading_month()` makes a month's part when it is first needed. */
 export const reading = pgTable(
@@ -281,22 +439,87 @@ export const reading = pgTable(
     atMs: bigint('at_ms', { mode: 'number' }).notNull(),
     value: doublePrecision('value').notNull(),
   },
-  (table) => [primaryKey({ columns: [table.fileId, table.columnNo, table.atMs] })],
+  (table) => [primaryKey({ columns: [table.workspaceId, table.fileId, table.columnNo, table.atMs] })],
+)
+
+/** Lowest, highest and mean of each whole minute, hour and day of a file, made at import, so that a year is shown without reading it all. */
+export const readingLevel = pgTable(
+  'reading_level',
+  {
+    workspaceId: uuid('workspace_id').notNull(),
+    fileId: uuid('file_id').notNull(),
+    columnNo: smallint('column_no').notNull(),
+    /** Width of the stretch, ms. */
+    widthMs: integer('width_ms').notNull(),
+    /** Time of the stretch’s first reading. */
+    atMs: bigint('at_ms', { mode: 'number' }).notNull(),
+    low: doublePrecision('low').notNull(),
+    high: doublePrecision('high').notNull(),
+    mean: doublePrecision('mean').notNull(),
+    count: integer('count').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.workspaceId, table.fileId, table.widthMs, table.columnNo, table.atMs] })],
 )
 
 /** Who has an installation open: a row a page, touched while it is open. What is old means nobody. */
 export const presence = pgTable(
   'presence',
   {
-    pageId: uuid('page_id').primaryKey(),
+    pageId: uuid('page_id').notNull(),
     workspaceId: ofWorkspace(),
-    installationId: uuid('installation_id')
-      .notNull()
-      .references(() => installation.id),
+    installationId: ofInstallation(),
     personName: text('person_name').notNull(),
     seenAt: now('seen_at'),
   },
-  (table) => [index('presence_of').on(table.installationId, table.seenAt)],
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.pageId] }),
+    belongsToInstallation(table),
+    index('presence_of').on(table.workspaceId, table.installationId, table.seenAt),
+  ],
+)
+
+/** A way into the workspace for whoever holds the link; only the hash of its token is kept. */
+export const invite = pgTable(
+  'invite',
+  {
+    id: uuid('id').notNull(),
+    workspaceId: ofWorkspace(),
+    tokenHash: text('token_hash').notNull(),
+    role: text('role').notNull(),
+    /** To whom it was written; empty where it was only shown. */
+    email: text('email').notNull().default(''),
+    madeBy: text('made_by').notNull(),
+    madeAt: now('made_at'),
+    expiresAt: at('expires_at').notNull(),
+    usedBy: text('used_by'),
+    usedAt: at('used_at'),
+    withdrawnAt: at('withdrawn_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    index('invite_token').on(table.workspaceId, table.tokenHash),
+  ],
+)
+
+/** Who did what, from where. Append-only: a trigger refuses update, delete and truncate. */
+export const audit = pgTable(
+  'audit',
+  {
+    workspaceId: ofWorkspace(),
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
+    personId: text('person_id').notNull(),
+    /** What the person was called then. */
+    personName: text('person_name').notNull(),
+    action: text('action').notNull(),
+    what: text('what').notNull(),
+    installationId: uuid('installation_id'),
+    address: text('address').notNull(),
+    at: now('at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.seq] }),
+    index('audit_of').on(table.workspaceId, table.personId, table.action, table.at),
+  ],
 )
 
 /** Tables under row security, by name: the migration and its test both go by this list. */
@@ -313,4 +536,23 @@ export const WORKSPACE_TABLES = [
   'import_job',
   'import_piece',
   'presence',
+  'installation_line',
+  'reading_level',
+  'invite',
+  'audit',
+] as const
+
+/** Tables of people and of the program, not of a workspace: by name, so that a test knows that each was meant. */
+export const OTHER_TABLES = [
+  'workspace',
+  'person',
+  'session',
+  'sign_in',
+  'verification',
+  'second_factor',
+  'passkey',
+  'try_count',
+  'member',
+  'bin',
+  'import_queue',
 ] as const

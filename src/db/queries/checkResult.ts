@@ -1,8 +1,9 @@
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { asc, eq, sql } from 'drizzle-orm'
 import { readCheckReading, type CheckReading } from '@/core/prove/reading'
 import { VERDICTS, type VerdictKind } from '@/core/prove/verdict'
 import { inWorkspace, type Scope } from '@/db/client'
-import { checkResult, installation } from '@/db/schema'
+import { hasInstallation, within } from '@/db/queries/within'
+import { checkResult } from '@/db/schema'
 
 /** What an earlier version of the program wrote for a pass. */
 const keptVerdict = (verdict: string): VerdictKind =>
@@ -27,11 +28,7 @@ export const addCheckResult = (
   result: Omit<CheckResult, 'readBy' | 'readAt' | 'reading'> & { readonly reading: CheckReading },
 ): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
-    const [known] = await tx
-      .select({ id: installation.id })
-      .from(installation)
-      .where(eq(installation.id, installationId))
-    if (!known) return false
+    if (!(await hasInstallation(tx, scope, installationId))) return false
     const kept = await tx
       .insert(checkResult)
       .values({
@@ -43,7 +40,12 @@ export const addCheckResult = (
       })
       .onConflictDoNothing()
       .returning({ id: checkResult.id })
-    const same = and(eq(checkResult.id, result.id), eq(checkResult.installationId, installationId))
+    const same = within(
+      scope,
+      checkResult,
+      eq(checkResult.id, result.id),
+      eq(checkResult.installationId, installationId),
+    )
     return kept.length > 0 || (await tx.$count(checkResult, same)) === 1
   })
 
@@ -53,7 +55,7 @@ export const listCheckResults = (scope: Scope, installationId: string): Promise<
     const rows = await tx
       .select()
       .from(checkResult)
-      .where(eq(checkResult.installationId, installationId))
+      .where(within(scope, checkResult, eq(checkResult.installationId, installationId)))
       .orderBy(asc(checkResult.seq))
     return rows.map(({ id, check, given, reading, verdict, sentence, readBy, readAt }) => {
       const read = readCheckReading(reading)

@@ -1,9 +1,11 @@
-import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm'
+import { asc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { ControllerModel } from '@/core/controller/schema'
 import { readControllerModel } from '@/core/document/read'
 import type { Problem } from '@/core/problem'
 import { inWorkspace, type Scope } from '@/db/client'
-import { nameIn } from '@/db/queries/document'
+import { nameIn } from '@/core/document/nameIn'
+import { putInBin } from '@/db/queries/bin'
+import { within } from '@/db/queries/within'
 import { controllerModel } from '@/db/schema'
 
 /** A stored model that this program cannot read. */
@@ -17,7 +19,7 @@ export const listModels = (
     const rows = await tx
       .select()
       .from(controllerModel)
-      .where(isNull(controllerModel.setAsideAt))
+      .where(within(scope, controllerModel, isNull(controllerModel.setAsideAt)))
       .orderBy(asc(controllerModel.id))
     const models: ControllerModel[] = []
     const unreadable: UnreadableModel[] = []
@@ -39,7 +41,7 @@ export const listOwnModelIds = (scope: Scope): Promise<string[]> =>
     const rows = await tx
       .select({ id: controllerModel.id })
       .from(controllerModel)
-      .where(isNotNull(controllerModel.madeBy))
+      .where(within(scope, controllerModel, isNotNull(controllerModel.madeBy)))
     return rows.map(({ id }) => id)
   })
 
@@ -57,22 +59,25 @@ export const saveControllerModel = (
       .values({ workspaceId: scope.workspaceId, id: document.id, document, madeBy })
       .onConflictDoUpdate({
         target: [controllerModel.workspaceId, controllerModel.id],
-        set: { document, madeBy, setAsideAt: null },
+        set: { document, madeBy, setAsideAt: null, goneAt: null },
         setWhere: madeBy === null ? isNull(controllerModel.madeBy) : isNotNull(controllerModel.madeBy),
       })
       .returning({ id: controllerModel.id })
     return rows.length > 0
   })
 
-/** A model a person wrote goes out of the list, or comes back; false when this workspace has none such. */
-export const setModelAside = (scope: Scope, id: string, isAside: boolean): Promise<boolean> =>
+/** A model a person wrote goes out of the list, for good at a time or not, or comes back; false when this workspace has none such. */
+export const placeModel = (scope: Scope, id: string, place: 'here' | 'aside' | { goneAt: Date }): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
+    const goneAt = typeof place === 'object' ? place.goneAt : null
     const rows = await tx
       .update(controllerModel)
-      .set({ setAsideAt: isAside ? new Date() : null })
-      .where(and(eq(controllerModel.id, id), isNotNull(controllerModel.madeBy)))
+      .set({ setAsideAt: place === 'here' ? null : new Date(), goneAt })
+      .where(within(scope, controllerModel, eq(controllerModel.id, id), isNotNull(controllerModel.madeBy)))
       .returning({ id: controllerModel.id })
-    return rows.length > 0
+    if (rows.length === 0) return false
+    await putInBin(tx, scope, { kind: 'controller', id, goneAt })
+    return true
   })
 
 /** One model as it is stored, readable or not, with who wrote it; null when this workspace has none of that id. */
@@ -81,6 +86,9 @@ export const getControllerModel = (
   id: string,
 ): Promise<{ readonly data: unknown; readonly madeBy: string | null } | null> =>
   inWorkspace(scope, async (tx) => {
-    const [row] = await tx.select().from(controllerModel).where(eq(controllerModel.id, id))
+    const [row] = await tx
+      .select()
+      .from(controllerModel)
+      .where(within(scope, controllerModel, eq(controllerModel.id, id)))
     return row ? { data: row.document, madeBy: row.madeBy } : null
   })

@@ -1,9 +1,10 @@
-import { and, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import type { Problem } from '@/core/problem'
 import type { Feeds } from '@/core/space/feeds'
-import { inTransaction, inWorkspace, type Scope } from '@/db/client'
-import { importJob, importPiece, importQueue, installation } from '@/db/schema'
+import { inTransaction, inWorkspace } from '@/db/client'
+import { hasInstallation, within, type OfWorkspace } from '@/db/queries/within'
+import { importJob, importPiece, importQueue } from '@/db/schema'
 
 /** `sending`: bytes are still coming. `waiting`: all are here. The others say how it ended. */
 export type ImportState = 'sending' | 'waiting' | 'working' | 'done' | 'refused' | 'cancelled'
@@ -19,8 +20,6 @@ export type ImportJob = {
   readonly problems: readonly Problem[]
 }
 
-type OfWorkspace = Pick<Scope, 'workspaceId'>
-
 const jobOf = (row: typeof importJob.$inferSelect): ImportJob => ({
   id: row.id,
   installationId: row.installationId,
@@ -34,7 +33,7 @@ const jobOf = (row: typeof importJob.$inferSelect): ImportJob => ({
 
 const LEFT_BEHIND_MS = 86_400_000
 
-/** A job for bytes that are about to come; false when the installation is not of this workspace. What was left behind by lost connections a
+/** A job for bytes that are about to come; `unknown` when the installation is not of this workspace, `arrived` when they were sent before. What was left behind by lost connections a
  *  day ago and more goes. */
 export const beginImport = (
   { workspaceId }: OfWorkspace,
@@ -46,18 +45,29 @@ export const beginImport = (
     feeds?: Feeds | null
     bytesTotal: number
   },
-): Promise<boolean> =>
+): Promise<'begun' | 'arrived' | 'unknown'> =>
   inWorkspace({ workspaceId }, async (tx) => {
     await tx
       .delete(importJob)
-      .where(and(eq(importJob.state, 'sending'), lt(importJob.askedAt, new Date(Date.now() - LEFT_BEHIND_MS))))
-    const [known] = await tx
-      .select({ id: installation.id })
-      .from(installation)
-      .where(eq(installation.id, job.installationId))
-    if (!known) return false
+      .where(
+        within(
+          { workspaceId },
+          importJob,
+          eq(importJob.state, 'sending'),
+          lt(importJob.askedAt, new Date(Date.now() - LEFT_BEHIND_MS)),
+        ),
+      )
+    if (!(await hasInstallation(tx, { workspaceId }, job.installationId))) return 'unknown'
+    // A file that is sent again under its id begins anew where the first sending was broken off; one that arrived is not read twice.
+    const again = await tx
+      .select({ state: importJob.state })
+      .from(importJob)
+      .where(within({ workspaceId }, importJob, eq(importJob.id, job.id)))
+      .for('update')
+    if (again.some(({ state }) => state !== 'sending')) return 'arrived'
+    await tx.delete(importJob).where(within({ workspaceId }, importJob, eq(importJob.id, job.id)))
     await tx.insert(importJob).values({ ...job, workspaceId, state: 'sending' })
-    return true
+    return 'begun'
   })
 
 export const addImportPiece = ({ workspaceId }: OfWorkspace, jobId: string, no: number, bytes: Buffer): Promise<void> =>
@@ -68,13 +78,18 @@ export const addImportPiece = ({ workspaceId }: OfWorkspace, jobId: string, no: 
 /** All bytes are here: from now on the import goes on by itself, whatever becomes of the browser and of this server. */
 export const queueImport = ({ workspaceId }: OfWorkspace, jobId: string): Promise<void> =>
   inWorkspace({ workspaceId }, async (tx) => {
-    await tx.update(importJob).set({ state: 'waiting' }).where(eq(importJob.id, jobId))
+    await tx
+      .update(importJob)
+      .set({ state: 'waiting' })
+      .where(within({ workspaceId }, importJob, eq(importJob.id, jobId)))
     await tx.insert(importQueue).values({ jobId, workspaceId })
   })
 
 export const dropImport = ({ workspaceId }: OfWorkspace, jobId: string): Promise<void> =>
   inWorkspace({ workspaceId }, async (tx) => {
-    await tx.delete(importJob).where(and(eq(importJob.id, jobId), eq(importJob.state, 'sending')))
+    await tx
+      .delete(importJob)
+      .where(within({ workspaceId }, importJob, eq(importJob.id, jobId), eq(importJob.state, 'sending')))
   })
 
 /** The newest imports into an installation, newest first. */
@@ -83,7 +98,7 @@ export const listImports = ({ workspaceId }: OfWorkspace, installationId: string
     const rows = await tx
       .select()
       .from(importJob)
-      .where(eq(importJob.installationId, installationId))
+      .where(within({ workspaceId }, importJob, eq(importJob.installationId, installationId)))
       .orderBy(desc(importJob.askedAt))
       .limit(10)
     return rows.map(jobOf)
@@ -95,7 +110,14 @@ export const askCancel = ({ workspaceId }: OfWorkspace, jobId: string): Promise<
     const rows = await tx
       .update(importJob)
       .set({ cancelAsked: true })
-      .where(and(eq(importJob.id, jobId), inArray(importJob.state, ['sending', 'waiting', 'working'])))
+      .where(
+        within(
+          { workspaceId },
+          importJob,
+          eq(importJob.id, jobId),
+          inArray(importJob.state, ['sending', 'waiting', 'working']),
+        ),
+      )
       .returning({ id: importJob.id })
     return rows.length > 0
   })
@@ -105,7 +127,10 @@ export const getImport = (
   jobId: string,
 ): Promise<{ job: ImportJob; layout: unknown; feeds: unknown; cancelAsked: boolean } | null> =>
   inWorkspace({ workspaceId }, async (tx) => {
-    const [row] = await tx.select().from(importJob).where(eq(importJob.id, jobId))
+    const [row] = await tx
+      .select()
+      .from(importJob)
+      .where(within({ workspaceId }, importJob, eq(importJob.id, jobId)))
     return row ? { job: jobOf(row), layout: row.layout, feeds: row.feeds, cancelAsked: row.cancelAsked } : null
   })
 
@@ -120,7 +145,7 @@ export const noteImport = (
     const [row] = await tx
       .update(importJob)
       .set({ state: 'working', bytesDone, lineCount })
-      .where(eq(importJob.id, jobId))
+      .where(within({ workspaceId }, importJob, eq(importJob.id, jobId)))
       .returning({ cancelAsked: importJob.cancelAsked })
     return { cancelAsked: row?.cancelAsked ?? true }
   })
@@ -132,8 +157,11 @@ export const endImport = (
   ended: { state: ImportState; lineCount?: number; problems?: readonly Problem[] },
 ): Promise<void> =>
   inWorkspace({ workspaceId }, async (tx) => {
-    await tx.update(importJob).set(ended).where(eq(importJob.id, jobId))
-    await tx.delete(importPiece).where(eq(importPiece.jobId, jobId))
+    await tx
+      .update(importJob)
+      .set(ended)
+      .where(within({ workspaceId }, importJob, eq(importJob.id, jobId)))
+    await tx.delete(importPiece).where(within({ workspaceId }, importPiece, eq(importPiece.jobId, jobId)))
   })
 
 /** The pieces of a job, one at a time. */
@@ -146,7 +174,7 @@ export async function* importPieces(
       tx
         .select({ bytes: importPiece.bytes })
         .from(importPiece)
-        .where(and(eq(importPiece.jobId, jobId), eq(importPiece.no, no))),
+        .where(within({ workspaceId }, importPiece, eq(importPiece.jobId, jobId), eq(importPiece.no, no))),
     )
     if (!piece) return
     yield piece.bytes
@@ -165,6 +193,8 @@ export const workNextImport = (work: (workspaceId: string, jobId: string) => Pro
       .for('update', { skipLocked: true })
     if (!next) return false
     await work(next.workspaceId, next.jobId)
-    await tx.execute(sql`delete from import_queue where job_id = ${next.jobId}::uuid`)
+    await tx
+      .delete(importQueue)
+      .where(and(eq(importQueue.workspaceId, next.workspaceId), eq(importQueue.jobId, next.jobId)))
     return true
   })

@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
+import { and, desc, eq, isNotNull } from 'drizzle-orm'
 import type { Installation } from '@/core/document/installation'
 import { newProblems, openInstallation } from '@/core/document/open'
 import type { Problem } from '@/core/problem'
 import { inWorkspace, type Scope, type Transaction } from '@/db/client'
-import { nameIn } from '@/db/queries/document'
-import { installation, logEntry, revision, site, workingCopy } from '@/db/schema'
+import { nameIn } from '@/core/document/nameIn'
+import { putInBin } from '@/db/queries/bin'
+import { tellLive } from '@/db/queries/live'
+import { ofItsInstallation, within } from '@/db/queries/within'
+import { installation, logEntry, site, workingCopy } from '@/db/schema'
 
 export type WorkingCopy = {
   readonly version: number
@@ -26,9 +29,8 @@ export type UnreadableRow = OfSite & {
   readonly problems: readonly Problem[]
 }
 export type AnyRow = InstallationRow | UnreadableRow
-export type YardRow = AnyRow & {
-  readonly sealed: { readonly number: number; readonly sealedAt: Date; readonly document: unknown } | null
-}
+/** Joins the site of an installation. */
+export const itsSite = and(eq(site.workspaceId, installation.workspaceId), eq(site.id, installation.siteId))
 
 const columns = {
   id: installation.id,
@@ -41,11 +43,7 @@ const columns = {
 }
 
 const selectInstallations = (tx: Transaction) =>
-  tx
-    .select(columns)
-    .from(installation)
-    .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
-    .innerJoin(site, eq(site.id, installation.siteId))
+  tx.select(columns).from(installation).innerJoin(workingCopy, ofItsInstallation(workingCopy)).innerJoin(site, itsSite)
 
 type Selected = OfSite & { version: number; document: unknown; savedAt: Date; savedBy: string }
 
@@ -58,50 +56,21 @@ function toRow({ id, siteName, setAsideAt, document: data, version, savedAt, sav
   return { ...of, kind: 'open', workingCopy: { version, document: opened.document, problems, savedAt, savedBy } }
 }
 
-export type InstallationName = { readonly id: string; readonly name: string; readonly siteName: string }
-
-/** What the installations of the workspace are called, in the order of the yard. */
-export const listInstallationNames = (scope: Scope): Promise<InstallationName[]> =>
-  inWorkspace(scope, (tx) =>
-    tx
-      .select({
-        id: installation.id,
-        name: sql<string>`coalesce(nullif(trim(${workingCopy.document} ->> 'name'), ''), '(without a name)')`,
-        siteName: site.name,
-      })
-      .from(installation)
-      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
-      .innerJoin(site, eq(site.id, installation.siteId))
-      .where(isNull(installation.setAsideAt))
-      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id)),
-  )
-
-/** Every installation of the workspace, with its last seal, by site and then in the order in which they were made. */
-export const listYard = (scope: Scope): Promise<YardRow[]> =>
-  inWorkspace(scope, async (tx) => {
-    const rows = await selectInstallations(tx)
-      .where(isNull(installation.setAsideAt))
-      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id))
-    const seals = await tx
-      .selectDistinctOn([revision.installationId], {
-        installationId: revision.installationId,
-        number: revision.number,
-        sealedAt: revision.sealedAt,
-        document: revision.document,
-      })
-      .from(revision)
-      .orderBy(revision.installationId, desc(revision.number))
-    return rows.map((row) => ({
-      ...toRow(row),
-      sealed: seals.find(({ installationId }) => installationId === row.id) ?? null,
-    }))
-  })
-
 /** One installation with its working copy; null when this workspace has none of that id. */
 export const getInstallation = (scope: Scope, id: string): Promise<AnyRow | null> =>
   inWorkspace(scope, async (tx) => {
-    const [row] = await selectInstallations(tx).where(eq(installation.id, id))
+    const [row] = await selectInstallations(tx).where(within(scope, installation, eq(installation.id, id)))
     return row ? toRow(row) : null
+  })
+
+/** The version of the working copy that is kept now; null when this workspace has no such installation. */
+export const getSavedVersion = (scope: Scope, id: string): Promise<number | null> =>
+  inWorkspace(scope, async (tx) => {
+    const [row] = await tx
+      .select({ version: workingCopy.version })
+      .from(workingCopy)
+      .where(within(scope, workingCopy, eq(workingCopy.installationId, id)))
+    return row?.version ?? null
   })
 
 export type SetAsideName = {
@@ -109,10 +78,12 @@ export type SetAsideName = {
   readonly name: string
   readonly setAsideAt: Date
   readonly setAsideBy: string
+  /** When it goes for good; null where it is only set aside. */
+  readonly goneAt: Date | null
 }
 
-/** What was set aside, the newest first. */
-export const listSetAside = (scope: Scope): Promise<SetAsideName[]> =>
+/** What was set aside, the newest first, at most so many. */
+export const listSetAside = (scope: Scope, limit = 100): Promise<SetAsideName[]> =>
   inWorkspace(scope, async (tx) => {
     const rows = await tx
       .select({
@@ -120,51 +91,72 @@ export const listSetAside = (scope: Scope): Promise<SetAsideName[]> =>
         data: workingCopy.document,
         setAsideAt: installation.setAsideAt,
         setAsideBy: installation.setAsideBy,
+        goneAt: installation.goneAt,
       })
       .from(installation)
-      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
-      .where(isNotNull(installation.setAsideAt))
+      .innerJoin(workingCopy, ofItsInstallation(workingCopy))
+      .where(within(scope, installation, isNotNull(installation.setAsideAt)))
       .orderBy(desc(installation.setAsideAt))
-    return rows.map(({ id, data, setAsideAt, setAsideBy }) => ({
+      .limit(limit)
+    return rows.map(({ id, data, setAsideAt, setAsideBy, goneAt }) => ({
       id,
       name: nameIn(data),
       setAsideAt: setAsideAt!,
       setAsideBy: setAsideBy ?? '',
+      goneAt,
     }))
   })
 
-/** Sets an installation aside, or brings it back; false when this workspace has none of that id. Doing it twice does it once. */
-export const setInstallationAside = (scope: Scope, id: string, isAside: boolean): Promise<boolean> =>
+/** In the yard; set aside; or set aside to be gone for good at a time. */
+export type Place = 'yard' | 'aside' | { readonly goneAt: Date }
+
+/** Moves an installation out of the yard or back; false when this workspace has none of that id. Doing it twice does it once. What was sealed is
+ *  never deleted: asked for that, it is set aside. */
+export const placeInstallation = (scope: Scope, id: string, place: Place): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
+    const { workspaceId, personName } = scope
+    const here = within(scope, installation, eq(installation.id, id))
     const [row] = await tx
-      .select({ setAsideAt: installation.setAsideAt, data: workingCopy.document })
+      .select({
+        setAsideAt: installation.setAsideAt,
+        goneAt: installation.goneAt,
+        sealed: installation.lastSealNumber,
+        data: workingCopy.document,
+      })
       .from(installation)
-      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
-      .where(eq(installation.id, id))
+      .innerJoin(workingCopy, ofItsInstallation(workingCopy))
+      .where(here)
       .for('update')
     if (!row) return false
-    if ((row.setAsideAt !== null) === isAside) return true
-    const { workspaceId, personName } = scope
+    const goneAt = typeof place === 'object' && row.sealed === null ? place.goneAt : null
+    const isAside = place !== 'yard'
+    if ((row.setAsideAt !== null) === isAside && (row.goneAt !== null) === (goneAt !== null)) return true
     await tx
       .update(installation)
-      .set(isAside ? { setAsideAt: new Date(), setAsideBy: personName } : { setAsideAt: null, setAsideBy: null })
-      .where(eq(installation.id, id))
+      .set(
+        isAside
+          ? { setAsideAt: row.setAsideAt ?? new Date(), setAsideBy: personName, goneAt }
+          : { setAsideAt: null, setAsideBy: null, goneAt: null },
+      )
+      .where(here)
+    await putInBin(tx, scope, { kind: 'installation', id, goneAt })
+    const how = goneAt ? 'deleted; it can be brought back for 30 days' : isAside ? 'set aside' : 'brought back'
     await tx.insert(logEntry).values({
       id: randomUUID(),
       workspaceId,
       installationId: id,
       kind: 'note',
-      text: `${nameIn(row.data)} was ${isAside ? 'set aside' : 'brought back'}.`,
+      text: `${nameIn(row.data)} was ${how}.`,
       writtenBy: personName,
     })
     return true
   })
 
-/** Makes an installation at version 1. The same id sent twice makes one. False when the id belongs to somebody else’s. */
+/** Makes an installation at version 1. The same id sent twice makes one. */
 export const createInstallation = (
   scope: Scope,
   { id, siteId, document }: { id: string; siteId: string; document: Installation },
-): Promise<boolean> =>
+): Promise<void> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId, personName } = scope
     const made = await tx
@@ -172,7 +164,7 @@ export const createInstallation = (
       .values({ id, workspaceId, siteId })
       .onConflictDoNothing()
       .returning({ id: installation.id })
-    if (made.length === 0) return (await tx.$count(installation, eq(installation.id, id))) === 1
+    if (made.length === 0) return
     await tx
       .insert(workingCopy)
       .values({ installationId: id, workspaceId, version: 1, document, saveId: randomUUID(), savedBy: personName })
@@ -184,7 +176,6 @@ export const createInstallation = (
       text: `${document.name} was made.`,
       writtenBy: personName,
     })
-    return true
   })
 
 export type SaveOutcome =
@@ -208,7 +199,8 @@ export const saveWorkingCopy = (
   { id, baseVersion, saveId, document, problems = [] }: Save,
 ): Promise<SaveOutcome> =>
   inWorkspace(scope, async (tx) => {
-    const [now] = await tx.select().from(workingCopy).where(eq(workingCopy.installationId, id)).for('update')
+    const here = within(scope, workingCopy, eq(workingCopy.installationId, id))
+    const [now] = await tx.select().from(workingCopy).where(here).for('update')
     if (!now) return { kind: 'unknown' }
     if (now.saveId === saveId) return { kind: 'kept', version: now.version, savedAt: now.savedAt }
     if (now.version !== baseVersion)
@@ -222,6 +214,8 @@ export const saveWorkingCopy = (
     await tx
       .update(workingCopy)
       .set({ version: baseVersion + 1, document, saveId, savedBy: scope.personName, savedAt })
-      .where(eq(workingCopy.installationId, id))
+      .where(here)
+    const { workspaceId, personName } = scope
+    await tellLive(tx, { kind: 'kept', workspaceId, installationId: id, version: baseVersion + 1, by: personName })
     return { kind: 'kept', version: baseVersion + 1, savedAt }
   })

@@ -1,5 +1,7 @@
-import { and, asc, eq, lt, ne, sql } from 'drizzle-orm'
+import { asc, eq, lt, ne, sql } from 'drizzle-orm'
 import { inWorkspace, type Scope } from '@/db/client'
+import { tellLive } from '@/db/queries/live'
+import { ofItsInstallation, within } from '@/db/queries/within'
 import { installation, presence, workingCopy } from '@/db/schema'
 
 /** A page that was not heard of for this long is closed. */
@@ -22,18 +24,23 @@ export const touchPresence = (
     const [known] = await tx
       .select({ version: workingCopy.version })
       .from(installation)
-      .innerJoin(workingCopy, eq(workingCopy.installationId, installation.id))
-      .where(eq(installation.id, installationId))
+      .innerJoin(workingCopy, ofItsInstallation(workingCopy))
+      .where(within(scope, installation, eq(installation.id, installationId)))
     if (!known) return null
-    await tx
+    const [touched] = await tx
       .insert(presence)
       .values({ pageId, workspaceId, installationId, personName })
-      .onConflictDoUpdate({ target: presence.pageId, set: { installationId, seenAt: sql`now()` } })
-    await tx.delete(presence).where(lt(presence.seenAt, sql`now() - ${CLOSED_AFTER}`))
+      .onConflictDoUpdate({
+        target: [presence.workspaceId, presence.pageId],
+        set: { installationId, seenAt: sql`now()` },
+      })
+      .returning({ isNew: sql<boolean>`xmax = 0` })
+    if (touched?.isNew) await tellLive(tx, { kind: 'present', workspaceId, installationId })
+    await tx.delete(presence).where(within(scope, presence, lt(presence.seenAt, sql`now() - ${CLOSED_AFTER}`)))
     const rows = await tx
       .selectDistinct({ name: presence.personName })
       .from(presence)
-      .where(and(eq(presence.installationId, installationId), ne(presence.personName, personName)))
+      .where(within(scope, presence, eq(presence.installationId, installationId), ne(presence.personName, personName)))
       .orderBy(asc(presence.personName))
     return { others: rows.map(({ name }) => name), version: known.version }
   })
@@ -41,5 +48,10 @@ export const touchPresence = (
 /** A page was closed. */
 export const leavePresence = (scope: Scope, pageId: string): Promise<void> =>
   inWorkspace(scope, async (tx) => {
-    await tx.delete(presence).where(eq(presence.pageId, pageId))
+    const gone = await tx
+      .delete(presence)
+      .where(within(scope, presence, eq(presence.pageId, pageId)))
+      .returning({ installationId: presence.installationId })
+    for (const { installationId } of gone)
+      await tellLive(tx, { kind: 'present', workspaceId: scope.workspaceId, installationId })
   })

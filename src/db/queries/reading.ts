@@ -1,11 +1,13 @@
-import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
+import { asc, desc, eq, gt, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { validator } from '@/core/document/validator'
 import { Feeds } from '@/core/space/feeds'
 import type { ReadingTable } from '@/core/space/readingsSeries'
-import { database, inWorkspace, type Scope } from '@/db/client'
-import { installation, reading, readingFile } from '@/db/schema'
+import { database, inWorkspace, type Scope, type Transaction } from '@/db/client'
+import { putInBin } from '@/db/queries/bin'
+import { hasInstallation, within } from '@/db/queries/within'
+import { reading, readingFile } from '@/db/schema'
 
 export type FileColumn = { readonly name: string; readonly quantity: ReadingQuantity }
 
@@ -44,11 +46,7 @@ export const importReadings = (
 ): Promise<ReadingFile | null> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId } = scope
-    const [known] = await tx
-      .select({ id: installation.id })
-      .from(installation)
-      .where(eq(installation.id, installationId))
-    if (!known) return null
+    if (!(await hasInstallation(tx, scope, installationId))) return null
     let [lineCount, fromMs, toMs] = [0, 0, 0]
     await tx
       .insert(readingFile)
@@ -76,7 +74,11 @@ export const importReadings = (
       }
     }
     const importedAt = new Date()
-    await tx.update(readingFile).set({ lineCount, fromMs, toMs, importedAt }).where(eq(readingFile.id, id))
+    await tx
+      .update(readingFile)
+      .set({ lineCount, fromMs, toMs, importedAt })
+      .where(within(scope, readingFile, eq(readingFile.id, id)))
+    await makeLevels(tx, workspaceId, { id, lineCount, fromMs, toMs })
     return { id, name, columns, lineCount, fromMs, toMs, zone, feeds, importedAt }
   })
 
@@ -113,14 +115,17 @@ export const listReadingFiles = (scope: Scope, installationId: string): Promise<
     const rows = await tx
       .select()
       .from(readingFile)
-      .where(eq(readingFile.installationId, installationId))
+      .where(within(scope, readingFile, eq(readingFile.installationId, installationId), isNull(readingFile.goneAt)))
       .orderBy(desc(readingFile.importedAt))
     return rows.map(fileOf)
   })
 
 export const getReadingFile = (scope: Scope, fileId: string): Promise<ReadingFile | null> =>
   inWorkspace(scope, async (tx) => {
-    const [row] = await tx.select().from(readingFile).where(eq(readingFile.id, fileId))
+    const [row] = await tx
+      .select()
+      .from(readingFile)
+      .where(within(scope, readingFile, eq(readingFile.id, fileId)))
     return row ? fileOf(row) : null
   })
 
@@ -130,9 +135,36 @@ export const saveFeeds = (scope: Scope, fileId: string, feeds: Feeds): Promise<b
     const rows = await tx
       .update(readingFile)
       .set({ feeds })
-      .where(eq(readingFile.id, fileId))
+      .where(within(scope, readingFile, eq(readingFile.id, fileId)))
       .returning({ id: readingFile.id })
     return rows.length > 0
+  })
+
+/** A readings file goes out of the lists to be gone for good at a time, or comes back; false when this workspace has none such. */
+export const placeReadingFile = (scope: Scope, fileId: string, goneAt: Date | null): Promise<boolean> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx
+      .update(readingFile)
+      .set({ goneAt })
+      .where(within(scope, readingFile, eq(readingFile.id, fileId)))
+      .returning({ id: readingFile.id })
+    if (rows.length === 0) return false
+    await putInBin(tx, scope, { kind: 'readings', id: fileId, goneAt })
+    return true
+  })
+
+/** Readings files that were deleted and can still be brought back. */
+export const listDeletedFiles = (
+  scope: Scope,
+  installationId: string,
+): Promise<{ id: string; name: string; goneAt: Date }[]> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx
+      .select({ id: readingFile.id, name: readingFile.name, goneAt: readingFile.goneAt })
+      .from(readingFile)
+      .where(within(scope, readingFile, eq(readingFile.installationId, installationId), isNotNull(readingFile.goneAt)))
+      .orderBy(desc(readingFile.goneAt))
+    return rows.map(({ goneAt, ...file }) => ({ ...file, goneAt: goneAt! }))
   })
 
 /** More lines than this are thinned to their means before they go to a browser to be replayed. */
@@ -142,7 +174,10 @@ export const MOST_REPLAYED = 100_000
  *  means of equal stretches of time. */
 export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable | null> =>
   inWorkspace(scope, async (tx) => {
-    const [file] = await tx.select().from(readingFile).where(eq(readingFile.id, fileId))
+    const [file] = await tx
+      .select()
+      .from(readingFile)
+      .where(within(scope, readingFile, eq(readingFile.id, fileId)))
     if (!file) return null
     const { columns, lineCount, fromMs, toMs, zone } = fileOf(file)
     const stretchMs = lineCount > MOST_REPLAYED ? Math.ceil((toMs - fromMs + 1) / MOST_REPLAYED) : null
@@ -151,19 +186,21 @@ export const getReadings = (scope: Scope, fileId: string): Promise<ReadingTable 
         ? await tx
             .select({ columnNo: reading.columnNo, atMs: reading.atMs, value: reading.value })
             .from(reading)
-            .where(eq(reading.fileId, fileId))
+            .where(within(scope, reading, eq(reading.fileId, fileId)))
             .orderBy(asc(reading.columnNo), asc(reading.atMs))
         : (
             await tx.execute<{ column_no: number; at_ms: string; value: number }>(
-              sql`select column_no, min(at_ms) as at_ms, avg(value) as value from reading where file_id = ${fileId}::uuid
+              sql`select column_no, min(at_ms) as at_ms, avg(value) as value from reading
+                where workspace_id = ${scope.workspaceId}::uuid and file_id = ${fileId}::uuid
                 group by column_no, (at_ms - ${fromMs}::bigint) / ${stretchMs}::bigint order by column_no, at_ms`,
             )
           ).rows.map(({ column_no: columnNo, at_ms: atMs, value }) => ({ columnNo, atMs: Number(atMs), value }))
-    const inColumn = columns.map((_, index) => rows.filter(({ columnNo }) => columnNo === index))
+    const values = columns.map((): number[] => [])
+    for (const { columnNo, value } of rows) values[columnNo]?.push(value)
     return {
       columns,
-      atMs: (inColumn[0] ?? []).map(({ atMs }) => atMs),
-      values: inColumn.map((column) => column.map(({ value }) => value)),
+      atMs: rows.slice(0, values[0]?.length ?? 0).map(({ atMs }) => atMs),
+      values,
       zone,
       ...(stretchMs === null ? {} : { meanOverMs: stretchMs }),
     }
@@ -187,14 +224,24 @@ export const viewReadings = (
   stretches: number,
 ): Promise<ReadingView | null> =>
   inWorkspace(scope, async (tx) => {
-    const [file] = await tx.select({ columns: readingFile.columns }).from(readingFile).where(eq(readingFile.id, fileId))
+    const [file] = await tx
+      .select()
+      .from(readingFile)
+      .where(within(scope, readingFile, eq(readingFile.id, fileId)))
     if (!file) return null
     const most = Math.min(4000, Math.max(1, Math.floor(stretches)))
     const widthMs = Math.max(1, Math.ceil((toMs - fromMs + 1) / most))
+    const levelMs = levelsOf(file).findLast((level) => level <= widthMs)
     const { rows } = await tx.execute<{ column_no: number; at_ms: string; low: number; high: number }>(
-      sql`select column_no, min(at_ms) as at_ms, min(value) as low, max(value) as high from reading
-        where file_id = ${fileId}::uuid and at_ms between ${fromMs}::bigint and ${toMs}::bigint
-        group by column_no, (at_ms - ${fromMs}::bigint) / ${widthMs}::bigint order by column_no, at_ms`,
+      levelMs === undefined
+        ? sql`select column_no, min(at_ms) as at_ms, min(value) as low, max(value) as high from reading
+            where workspace_id = ${scope.workspaceId}::uuid and file_id = ${fileId}::uuid
+              and at_ms between ${fromMs}::bigint and ${toMs}::bigint
+            group by column_no, (at_ms - ${fromMs}::bigint) / ${widthMs}::bigint order by column_no, at_ms`
+        : sql`select column_no, min(at_ms) as at_ms, min(low) as low, max(high) as high from reading_level
+            where workspace_id = ${scope.workspaceId}::uuid and file_id = ${fileId}::uuid and width_ms = ${levelMs}
+              and at_ms between ${fromMs - levelMs + 1}::bigint and ${toMs}::bigint
+            group by column_no, (at_ms - ${fromMs}::bigint) / ${widthMs}::bigint order by column_no, at_ms`,
     )
     return {
       fromMs,
@@ -206,6 +253,31 @@ export const viewReadings = (
       ),
     }
   })
+
+/** The widths of the stretches of which lowest, highest and mean are kept, ms: a minute, an hour, a day. */
+const LEVELS_MS = [60_000, 3_600_000, 86_400_000] as const
+
+type Spread = { readonly lineCount: number; readonly fromMs: number; readonly toMs: number }
+
+/** The levels that are worth keeping of a file: those with two lines a stretch and more. */
+const levelsOf = ({ lineCount, fromMs, toMs }: Spread): number[] =>
+  LEVELS_MS.filter((widthMs) => lineCount >= (2 * (toMs - fromMs)) / widthMs)
+
+/** Makes the levels of a file from its readings, each coarser one from the one before. */
+async function makeLevels(tx: Transaction, workspaceId: string, file: Spread & { readonly id: string }): Promise<void> {
+  let finer: number | null = null
+  for (const widthMs of levelsOf(file)) {
+    const of = sql`workspace_id = ${workspaceId}::uuid and file_id = ${file.id}::uuid`
+    const from: SQL =
+      finer === null
+        ? sql`select workspace_id, file_id, column_no, at_ms, value as low, value as high, value as mean, 1 as count from reading where ${of}`
+        : sql`select workspace_id, file_id, column_no, at_ms, low, high, mean, count from reading_level where ${of} and width_ms = ${finer}`
+    await tx.execute(sql`insert into reading_level (workspace_id, file_id, column_no, width_ms, at_ms, low, high, mean, count)
+      select workspace_id, file_id, column_no, ${widthMs}, min(at_ms), min(low), max(high), sum(mean * count) / sum(count), sum(count)
+      from (${from}) as finer group by workspace_id, file_id, column_no, at_ms / ${widthMs}::bigint`)
+    finer = widthMs
+  }
+}
 
 const PAGE_ROWS = 5000
 
@@ -220,7 +292,15 @@ export async function* readingRows(scope: Scope, file: ReadingFile): AsyncGenera
           tx
             .select({ atMs: reading.atMs, value: reading.value })
             .from(reading)
-            .where(and(eq(reading.fileId, file.id), eq(reading.columnNo, column), gt(reading.atMs, after)))
+            .where(
+              within(
+                scope,
+                reading,
+                eq(reading.fileId, file.id),
+                eq(reading.columnNo, column),
+                gt(reading.atMs, after),
+              ),
+            )
             .orderBy(asc(reading.atMs))
             .limit(PAGE_ROWS),
         ),

@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import { and, desc, eq, max } from 'drizzle-orm'
+import { desc, eq, sql } from 'drizzle-orm'
 import type { Installation } from '@/core/document/installation'
 import { openInstallation } from '@/core/document/open'
 import type { Problem } from '@/core/problem'
 import { openText, readOpenItems, type OpenItem } from '@/core/record/stillOpen'
 import { inWorkspace, type Scope } from '@/db/client'
-import { logEntry, revision, workingCopy } from '@/db/schema'
+import { tellLive } from '@/db/queries/live'
+import { within } from '@/db/queries/within'
+import { installation, logEntry, revision, workingCopy } from '@/db/schema'
 
 export type Revision = {
   readonly id: string
@@ -13,9 +15,6 @@ export type Revision = {
   readonly reason: string
   readonly sealedBy: string
   readonly sealedAt: Date
-  /** What was sealed; null where this program cannot open it: `data` is then shown as text. */
-  readonly document: Installation | null
-  readonly data: unknown
   /** What was open when it was sealed; null where that was not asked yet. */
   readonly open: readonly OpenItem[] | null
 }
@@ -30,24 +29,22 @@ const sealedOpen = (data: unknown): OpenItem[] | null => {
   return read.ok ? read.value : null
 }
 
-/** The seals of an installation, newest first. */
+/** The seals of an installation, newest first, without what was sealed. */
 export const listRevisions = (scope: Scope, installationId: string): Promise<Revision[]> =>
   inWorkspace(scope, async (tx) => {
     const rows = await tx
-      .select()
+      .select({
+        id: revision.id,
+        number: revision.number,
+        reason: revision.reason,
+        sealedBy: revision.sealedBy,
+        sealedAt: revision.sealedAt,
+        open: revision.open,
+      })
       .from(revision)
-      .where(eq(revision.installationId, installationId))
+      .where(within(scope, revision, eq(revision.installationId, installationId)))
       .orderBy(desc(revision.number))
-    return rows.map(({ id, number, reason, sealedBy, sealedAt, document, open }) => ({
-      id,
-      number,
-      reason,
-      sealedBy,
-      sealedAt,
-      document: sealedDocument(document),
-      data: document,
-      open: sealedOpen(open),
-    }))
+    return rows.map(({ open, ...row }) => ({ ...row, open: sealedOpen(open) }))
   })
 
 export type Seal = { readonly number: number; readonly sealedAt: Date }
@@ -58,7 +55,7 @@ export const listSeals = (scope: Scope, installationId: string): Promise<Seal[]>
     tx
       .select({ number: revision.number, sealedAt: revision.sealedAt })
       .from(revision)
-      .where(eq(revision.installationId, installationId))
+      .where(within(scope, revision, eq(revision.installationId, installationId)))
       .orderBy(desc(revision.number)),
   )
 
@@ -68,7 +65,7 @@ export const getSealed = (scope: Scope, installationId: string, number: number):
     const [row] = await tx
       .select({ document: revision.document })
       .from(revision)
-      .where(and(eq(revision.installationId, installationId), eq(revision.number, number)))
+      .where(within(scope, revision, eq(revision.installationId, installationId), eq(revision.number, number)))
     return row ? sealedDocument(row.document) : null
   })
 
@@ -98,29 +95,41 @@ export const sealRevision = (
     const [now] = await tx
       .select()
       .from(workingCopy)
-      .where(eq(workingCopy.installationId, installationId))
+      .where(within(scope, workingCopy, eq(workingCopy.installationId, installationId)))
       .for('update')
     if (!now) return { kind: 'unknown' }
     const [same] = await tx
-      .select({ number: revision.number })
+      .select({ number: revision.number, of: revision.installationId })
       .from(revision)
-      .where(and(eq(revision.id, id), eq(revision.installationId, installationId)))
-    if (same) return { kind: 'sealed', number: same.number }
+      .where(within(scope, revision, eq(revision.id, id)))
+    if (same) return same.of === installationId ? { kind: 'sealed', number: same.number } : { kind: 'unknown' }
     if (now.version !== version) return { kind: 'behind', version: now.version }
     const opened = openInstallation(now.document)
     if (opened.kind !== 'whole') return { kind: 'contradicts', problems: opened.problems }
+    const sealedAt = new Date()
+    const here = within(scope, installation, eq(installation.id, installationId))
     const [last] = await tx
-      .select({ number: max(revision.number) })
-      .from(revision)
-      .where(eq(revision.installationId, installationId))
-    const number = (last?.number ?? 0) + 1
-    const made = await tx
-      .insert(revision)
-      .values({ id, workspaceId, installationId, number, reason, document: now.document, open, sealedBy: personName })
-      .onConflictDoNothing({ target: revision.id })
-      .returning({ id: revision.id })
-    // The id belongs to a seal of somebody else.
-    if (made.length === 0) return { kind: 'unknown' }
+      .update(installation)
+      // What was set aside to be deleted is only set aside from now on: a seal is for good.
+      .set({
+        lastSealNumber: sql`coalesce(${installation.lastSealNumber}, 0) + 1`,
+        lastSealedAt: sealedAt,
+        goneAt: null,
+      })
+      .where(here)
+      .returning({ number: installation.lastSealNumber })
+    const number = last?.number ?? 1
+    await tx.insert(revision).values({
+      id,
+      workspaceId,
+      installationId,
+      number,
+      reason,
+      document: now.document,
+      open,
+      sealedBy: personName,
+      sealedAt,
+    })
     await tx.insert(logEntry).values({
       id: randomUUID(),
       workspaceId,
@@ -129,5 +138,6 @@ export const sealRevision = (
       text: [`Sealed revision ${number}: ${reason}`, ...(open.length > 0 ? [`(${openText(open)})`] : [])].join(' '),
       writtenBy: personName,
     })
+    await tellLive(tx, { kind: 'sealed', workspaceId, installationId, number, by: personName })
     return { kind: 'sealed', number }
   })

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { database, inWorkspace, type Scope } from '@/db/client'
+import type { OfWorkspace } from '@/db/queries/within'
 import { person, workspace } from '@/db/schema'
 
 /** Makes an empty workspace and returns its id. */
@@ -15,8 +16,11 @@ export async function renameWorkspace(scope: Scope, name: string): Promise<void>
   await inWorkspace(scope, (tx) => tx.update(workspace).set({ name }).where(eq(workspace.id, scope.workspaceId)))
 }
 
-export const workspaceName = (scope: Scope): Promise<string> =>
-  inWorkspace(scope, async (tx) => (await tx.select({ name: workspace.name }).from(workspace))[0]?.name ?? '')
+export const workspaceName = (scope: OfWorkspace): Promise<string> =>
+  inWorkspace(scope, async (tx) => {
+    const [row] = await tx.select({ name: workspace.name }).from(workspace).where(eq(workspace.id, scope.workspaceId))
+    return row?.name ?? ''
+  })
 
 /** How this person wants figures shown; their own row only. */
 export async function savePreference(

@@ -1,0 +1,206 @@
+import { asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm'
+import { inWorkspace, type Scope } from '@/db/client'
+import { itsSite } from '@/db/queries/installation'
+import { likeText, ofItsInstallation, within, type OfWorkspace } from '@/db/queries/within'
+import { installation, installationLine, revision, site, workingCopy } from '@/db/schema'
+
+/** What is kept for the lists of one installation; see `core/record/overview`. */
+export type KeptLine = {
+  readonly installationId: string
+  readonly name: string
+  readonly duty: string | null
+  readonly needs: 0 | 1 | 2
+  readonly isAsSealed: boolean
+  readonly line: unknown
+  /** From which version and seal it was made. */
+  readonly version: number
+  readonly sealNumber: number | null
+}
+
+/** An installation whose line is missing or was made from what is no longer so. */
+export type StaleLine = {
+  readonly installationId: string
+  readonly version: number
+  readonly document: unknown
+  readonly sealNumber: number | null
+  readonly sealed: unknown
+}
+
+/** Those whose line is not of now, at most so many; or the one that is named, if its is not.
+ *  @param madeBy version of the derivation that is of now */
+export const listStaleLines = (
+  scope: OfWorkspace,
+  madeBy: number,
+  limit: number,
+  installationId?: string,
+): Promise<StaleLine[]> =>
+  inWorkspace(scope, (tx) =>
+    tx
+      .select({
+        installationId: installation.id,
+        version: workingCopy.version,
+        document: workingCopy.document,
+        sealNumber: installation.lastSealNumber,
+        sealed: revision.document,
+      })
+      .from(installation)
+      .innerJoin(workingCopy, ofItsInstallation(workingCopy))
+      .leftJoin(installationLine, ofItsInstallation(installationLine))
+      .leftJoin(revision, sql`${ofItsInstallation(revision)} and ${revision.number} = ${installation.lastSealNumber}`)
+      .where(
+        within(
+          scope,
+          installation,
+          installationId === undefined ? undefined : eq(installation.id, installationId),
+          or(
+            isNull(installationLine.installationId),
+            sql`${installationLine.madeBy} <> ${madeBy}`,
+            sql`${installationLine.version} <> ${workingCopy.version}`,
+            sql`${installationLine.sealNumber} is distinct from ${installation.lastSealNumber}`,
+          ),
+        ),
+      )
+      .limit(limit),
+  )
+
+/** Keeps a line that was made; one made from a newer version stays. */
+export const saveLine = (scope: OfWorkspace, madeBy: number, line: KeptLine): Promise<void> =>
+  inWorkspace(scope, async (tx) => {
+    const { installationId, ...kept } = { ...line, madeBy }
+    await tx
+      .insert(installationLine)
+      .values({ workspaceId: scope.workspaceId, installationId, ...kept })
+      .onConflictDoUpdate({
+        target: [installationLine.workspaceId, installationLine.installationId],
+        set: kept,
+        setWhere: sql`${installationLine.version} <= ${line.version}`,
+      })
+  })
+
+export type YardAsk = {
+  /** Only those whose name, site or duty holds this text. */
+  readonly holds?: string
+  readonly offset?: number
+}
+
+export type YardRow = {
+  readonly id: string
+  readonly siteName: string
+  readonly name: string
+  readonly line: unknown
+  readonly isAsSealed: boolean
+  readonly sealed: { readonly number: number; readonly sealedAt: Date } | null
+}
+
+/** Rows of one page of the yard. */
+export const YARD_PAGE = 50
+const MOST_NEEDING = 20
+const MOST_SEALED = 10
+
+/** The lines have the names, so that no document is opened for a list; one that has no line yet gets it in a moment. */
+const name = sql<string>`coalesce(${installationLine.name}, '(being worked out)')`
+
+const columns = {
+  id: installation.id,
+  siteName: site.name,
+  name,
+  line: installationLine.line,
+  isAsSealed: sql<boolean>`coalesce(${installationLine.isAsSealed}, false)`,
+  number: installation.lastSealNumber,
+  sealedAt: installation.lastSealedAt,
+}
+
+type Selected = Omit<YardRow, 'sealed'> & { number: number | null; sealedAt: Date | null }
+
+const rowOf = ({ number, sealedAt, ...row }: Selected): YardRow => ({
+  ...row,
+  sealed: number !== null && sealedAt !== null ? { number, sealedAt } : null,
+})
+
+export type YardPage = {
+  readonly rows: readonly YardRow[]
+  /** How many there are that were asked for, on all pages. */
+  readonly count: number
+  readonly needing: readonly YardRow[]
+  readonly needingCount: number
+  readonly lastSealed: readonly YardRow[]
+}
+
+/** A page of the yard, by site and then in the order in which they were made, with what needs somebody anywhere in it, the gravest first. */
+export const listYard = (scope: Scope, { holds = '', offset = 0 }: YardAsk = {}): Promise<YardPage> =>
+  inWorkspace(scope, async (tx) => {
+    const select = () =>
+      tx
+        .select(columns)
+        .from(installation)
+        .innerJoin(site, itsSite)
+        .leftJoin(installationLine, ofItsInstallation(installationLine))
+    const inYard = (...also: readonly (SQL | undefined)[]) =>
+      within(scope, installation, isNull(installation.setAsideAt), ...also)
+    const asked = holds
+      ? or(...[name, site.name, installationLine.duty].map((column) => ilike(column, likeText(holds))))
+      : undefined
+    const rows = await select()
+      .where(inYard(asked))
+      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id))
+      .limit(YARD_PAGE)
+      .offset(offset)
+    const needing = await select()
+      .where(inYard(gt(installationLine.needs, 0)))
+      .orderBy(desc(installationLine.needs), asc(site.name), asc(installation.createdAt))
+      .limit(MOST_NEEDING)
+    const lastSealed = await select()
+      .where(inYard(isNotNull(installation.lastSealedAt)))
+      .orderBy(desc(installation.lastSealedAt))
+      .limit(MOST_SEALED)
+    const [counts] = await tx
+      .select({
+        count: sql<number>`count(*) filter (where ${asked ?? sql`true`})::int`,
+        needingCount: sql<number>`count(*) filter (where ${installationLine.needs} > 0)::int`,
+      })
+      .from(installation)
+      .innerJoin(site, itsSite)
+      .leftJoin(installationLine, ofItsInstallation(installationLine))
+      .where(inYard())
+    return {
+      rows: rows.map(rowOf),
+      needing: needing.map(rowOf),
+      lastSealed: lastSealed.map(rowOf),
+      count: counts?.count ?? 0,
+      needingCount: counts?.needingCount ?? 0,
+    }
+  })
+
+export type InstallationName = { readonly id: string; readonly name: string; readonly siteName: string }
+
+/** What installations of the yard are called whose name or site holds a text, at most so many, by name. */
+export const findInstallations = (scope: Scope, holds: string, limit = 20): Promise<InstallationName[]> =>
+  inWorkspace(scope, (tx) =>
+    tx
+      .select({ id: installation.id, name, siteName: site.name })
+      .from(installation)
+      .innerJoin(site, itsSite)
+      .leftJoin(installationLine, ofItsInstallation(installationLine))
+      .where(
+        within(
+          scope,
+          installation,
+          isNull(installation.setAsideAt),
+          or(ilike(name, likeText(holds)), ilike(site.name, likeText(holds))),
+        ),
+      )
+      .orderBy(asc(name), asc(installation.id))
+      .limit(limit),
+  )
+
+/** What installations are called, by id; those that are gone are not among them. */
+export const namesOf = (scope: Scope, ids: readonly string[]): Promise<ReadonlyMap<string, string>> =>
+  inWorkspace(scope, async (tx) => {
+    if (ids.length === 0) return new Map<string, string>()
+    const rows = await tx
+      .select({ id: installation.id, name })
+      .from(installation)
+      .leftJoin(installationLine, ofItsInstallation(installationLine))
+      .where(within(scope, installation, inArray(installation.id, [...new Set(ids)])))
+    return new Map(rows.map((row) => [row.id, row.name]))
+  })
