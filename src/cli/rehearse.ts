@@ -123,7 +123,7 @@ export function rehearse(args: readonly string[], streams: Streams): number {
     ])
     writeFileSync(
       values.out,
-      `${Papa.unparse({ fields: ['time', ...machine.fanIds.map((id) => `${id} (%)`)], data: rows }, { newline: '\n' })}\n`,
+      `${Papa.unparse({ fields: ['time', ...machine.fanIds.map((id) => `${id} (%)`)], data: rows }, { newline: '\n', escapeFormulae: true })}\n`,
     )
   }
   streams.out(

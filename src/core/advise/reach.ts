@@ -31,11 +31,9 @@ const PRINCIPAL: Record<Duty, readonly Role[]> = {
   electronics: ['component'],
 }
 
-export const principalRoles = (duty: Duty): readonly Role[] => PRINCIPAL[duty]
-
 /** The probes (not those made of others) of the duty's own role that read this quantity. */
 export const principalInputs = (where: Where, kind: MeasuredInput['kind']): MeasuredInput[] =>
-  inputsOfRole(whereOf(where), ...principalRoles(where.brief.duty)).filter(
+  inputsOfRole(whereOf(where), ...PRINCIPAL[where.brief.duty]).filter(
     (input): input is MeasuredInput => isMeasured(input) && input.kind === kind,
   )
 

@@ -1,12 +1,12 @@
 /** How a flow may fall short of the fan law (as a logarithm) at a speed, given the speed at which it comes to nothing. */
 const SHAPES = [
-  () => 0,
   // On a system with a pressure of its own that has to be overcome: flow ~ √(n² − n₀²).
   (pct: number, nothingPct: number) => Math.log(1 - (nothingPct / pct) ** 2) / 2,
   // Nothing up to a speed and then straight: flow ~ n − n₀.
   (pct: number, nothingPct: number) => Math.log(1 - nothingPct / pct),
 ] as const
 const TRIED = 40
+const straight = (_pct: number): number => 0
 /** Nearest to the lowest reading that the flow may come to nothing. */
 const NEAREST = 0.95
 /** A droop has to explain a little more than it takes: one low reading alone is no droop. Found by simulation (`readingDoubts.test.ts`). */
@@ -25,15 +25,13 @@ const middleOf = (values: readonly number[]): number => {
 export function lawLine(read: readonly { readonly pct: number; readonly value: number }[]): (pct: number) => number {
   const lowest = Math.min(...read.map(({ pct }) => pct))
   const points = read.map(({ pct, value }) => ({ pct, y: Math.log(value / pct) }))
-  let best = { cost: Infinity, level: 0, falls: (_pct: number): number => 0 }
-  for (const shape of SHAPES)
-    for (let step = 1; step <= TRIED; step++) {
-      const nothingPct = (NEAREST * lowest * step) / TRIED
-      const falls = (pct: number) => shape(pct, nothingPct)
-      const level = middleOf(points.map(({ pct, y }) => y - falls(pct)))
-      const cost = points.reduce((sum, { pct, y }) => sum + Math.abs(y - level - falls(pct)), -PRICE * falls(lowest))
-      if (cost < best.cost - 1e-12) best = { cost, level, falls }
-      if (shape.length === 0) break
-    }
+  const places = Array.from({ length: TRIED }, (_, index) => (NEAREST * lowest * (index + 1)) / TRIED)
+  const ways = SHAPES.flatMap((shape) => places.map((nothingPct) => (pct: number) => shape(pct, nothingPct)))
+  let best = { cost: Infinity, level: 0, falls: straight }
+  for (const falls of [straight, ...ways]) {
+    const level = middleOf(points.map(({ pct, y }) => y - falls(pct)))
+    const cost = points.reduce((sum, { pct, y }) => sum + Math.abs(y - level - falls(pct)), -PRICE * falls(lowest))
+    if (cost < best.cost - 1e-12) best = { cost, level, falls }
+  }
   return (pct) => pct * Math.exp(best.level + best.falls(pct))
 }

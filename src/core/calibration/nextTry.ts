@@ -25,13 +25,14 @@ export const afterTry = ({ standsPct, turnsPct }: Bracket, triedPct: number, tur
     : { standsPct: triedPct, turnsPct: turnsPct !== null && turnsPct <= triedPct ? null : turnsPct }
 
 const NOTHING: Bracket = { standsPct: null, turnsPct: null }
-const listOf = (calibration: FanCalibration, of: Try['of']): number[] =>
+/** What the trials of a kind have found. */
+export const trialsOf = (calibration: FanCalibration, of: Try['of']): number[] =>
   of === 'start' ? calibration.startsPct : calibration.stallsPct
 
 /** What the tries of the trial under way have shown. */
 export const bracketOf = (calibration: FanCalibration, of: Try['of']): Bracket =>
   (calibration.tries ?? [])
-    .filter((made) => made.of === of && made.trial === listOf(calibration, of).length)
+    .filter((made) => made.of === of && made.trial === trialsOf(calibration, of).length)
     .reduce((bracket, { settingPct, turned }) => afterTry(bracket, settingPct, turned), NOTHING)
 
 /** What a trial has found: the lowest seen to turn from rest, the highest at which it was seen to stop; null while nothing of the kind was seen. */
@@ -46,7 +47,7 @@ export function keepTry(
   turned: boolean,
   stepPct: number,
 ): void {
-  const list = listOf(calibration, of)
+  const list = trialsOf(calibration, of)
   calibration.tries = [...(calibration.tries ?? []), { of, trial: list.length, settingPct, turned }]
   const bracket = bracketOf(calibration, of)
   const found = foundPct(bracket, of)
@@ -55,7 +56,7 @@ export function keepTry(
 
 /** Takes a trial away with its tries; the later ones move up. Changes `calibration`. */
 export function dropTrial(calibration: FanCalibration, of: Try['of'], trial: number): void {
-  listOf(calibration, of).splice(trial, 1)
+  trialsOf(calibration, of).splice(trial, 1)
   calibration.tries = (calibration.tries ?? []).flatMap((made) => {
     if (made.of !== of || made.trial < trial) return [made]
     return made.trial === trial ? [] : [{ ...made, trial: made.trial - 1 }]

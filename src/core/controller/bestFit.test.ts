@@ -2,7 +2,7 @@ import { fit } from '@/core/controller/fit'
 import { nearestValue, valuesOf } from '@/core/controller/nearestValue'
 import { GREATEST_WEIGHT } from '@/core/controller/rampPair'
 import { careOf, CARES, safeSide, type Care, type Place } from '@/core/controller/safeSide'
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import type { ControllerModel, Meaning, Setting, SettingValue } from '@/core/controller/schema'
 import { pointsFrom } from '@/core/response/conventions'
 import type { Differential, MeasuredInput, Ramp, Response, Rule } from '@/core/response/schema'
 import { demoModels } from '@/testing/anyInstallation'
@@ -207,6 +207,24 @@ describe.each(CARES)('an on/off rule, care for %s', (care) => {
   })
 })
 
+/** A setting stands at the value nearest to what was wanted on its safe side; beyond its range it goes as far as it can. */
+function expectNearest(settings: readonly SettingValue[], setting: Setting, wanted: number, care: Care): void {
+  const { towards } = safeSide(setting.means, PLACES[care])
+  const all = valuesOf(setting)
+  const allowed = all.filter((value) =>
+    towards === 'up' ? value >= wanted - 1e-6 : towards === 'down' ? value <= wanted + 1e-6 : true,
+  )
+  const among = allowed.length > 0 ? allowed : [towards === 'up' ? max(...all) : min(...all)]
+  const nearest = min(...among.map((value) => abs(value - wanted)))
+  const got = settings.find(({ setting: id }) => id === setting.id)!.value
+  expect({ means: setting.means, wanted, off: abs(got - wanted), isLegal: among.includes(got) }).toEqual({
+    means: setting.means,
+    wanted,
+    off: expect.closeTo(nearest, 6) as number,
+    isLegal: true,
+  })
+}
+
 /** What a rule kind is asked for at random, with the settings it goes into; the model that has no such slot is left alone. */
 const SINGLES: readonly {
   readonly kind: Rule['kind']
@@ -289,21 +307,7 @@ test.each(singles)(
       for (const [means, wanted] of Object.entries(wants(asked as never)) as [Meaning, number][]) {
         const setting = settingOf(model, means, 1)
         if (!setting) continue
-        const { towards } = safeSide(means, PLACES[care])
-        const all = valuesOf(setting)
-        const allowed = all.filter((value) =>
-          towards === 'up' ? value >= wanted - 1e-6 : towards === 'down' ? value <= wanted + 1e-6 : true,
-        )
-        // Beyond its range it goes as far as it can.
-        const among = allowed.length > 0 ? allowed : [towards === 'up' ? Math.max(...all) : Math.min(...all)]
-        const nearest = Math.min(...among.map((value) => Math.abs(value - wanted)))
-        const got = settings.find(({ setting: id }) => id === setting.id)!.value
-        expect({ means, wanted, off: Math.abs(got - wanted), isLegal: among.includes(got) }).toEqual({
-          means,
-          wanted,
-          off: expect.closeTo(nearest, 6) as number,
-          isLegal: true,
-        })
+        expectNearest(settings, setting, wanted, care)
       }
     }
   },
@@ -366,22 +370,12 @@ const partRows = PARTS.flatMap(({ means, asked }) =>
 
 test.each(partRows.map(({ means, id, care }, index) => [means, id, care, index] as const))(
   '%s on %s, care for %s: the nearest value on the safe side',
-  (means, _id, care, at) => {
+  (_means, _id, care, at) => {
     const { model, setting, asked } = partRows[at]!
     const random = seeded(74)
-    const { towards } = safeSide(means, PLACES[care])
-    const all = valuesOf(setting)
     for (let run = 0; run < RUNS; run++) {
       const [changes, wanted] = asked(random)
-      const got = fit(responseTo([], changes), model, PLACES[care]).settings.find(
-        ({ setting: id }) => id === setting.id,
-      )!
-      const allowed = all.filter((value) =>
-        towards === 'up' ? value >= wanted - 1e-6 : towards === 'down' ? value <= wanted + 1e-6 : true,
-      )
-      const among = allowed.length > 0 ? allowed : [towards === 'up' ? max(...all) : min(...all)]
-      const nearest = min(...among.map((value) => abs(value - wanted)))
-      expect([wanted, abs(got.value - wanted)]).toEqual([wanted, expect.closeTo(nearest, 6)])
+      expectNearest(fit(responseTo([], changes), model, PLACES[care]).settings, setting, wanted, care)
     }
   },
 )

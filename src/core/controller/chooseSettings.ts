@@ -25,7 +25,7 @@ const TOGETHER: Record<Care, string> = {
 }
 
 /** Floor and ceiling as they come out, settings chosen. */
-export function boundsOf(
+function boundsOf(
   model: ControllerModel,
   { stages }: Response,
   valueOf: (means: Meaning, slot: number) => number | undefined,
@@ -100,35 +100,42 @@ export function chooseSettings(
   /** What a setting can be put to while it is in use; what it is fixed at, or what is asked, where there is none. */
   const usable = (setting: Setting | undefined, otherwise: number): number[] =>
     setting ? valuesOf(setting).filter((value) => value !== setting.off) : [otherwise]
-  const { floorPct, ceilingPct } = boundsOf(model, response, valueOf)
+  const bounds = boundsOf(model, response, valueOf)
 
   const rampTogether = (ramp: Ramp, slot: RampSlot, place: number) => {
     const [start, span] = [settingFor('ramp.startAt', place), settingFor('ramp.span', place)]
     const input = response.inputs.find(({ id }) => id === ramp.input)
     if (slot.fixed || !(start ?? span) || !input || !isMeasured(input)) return
-    const isLadder = response.stages !== undefined
-    const restOf = (pct: number, isOff: boolean) => (isLadder || isOff ? 0 : pct)
+    /** As it comes out between a floor and a ceiling. A ladder of fans is asked from nothing to full. */
+    const between = (
+      ends: Pick<Ramp, 'fromPct' | 'toPct' | 'below'>,
+      bounds: { readonly floorPct: number; readonly ceilingPct: number },
+      { rescales, mayBeOff }: { readonly rescales: boolean; readonly mayBeOff: boolean },
+    ) => ({
+      ...ends,
+      toPct: rescales ? Math.min(ends.toPct, bounds.ceilingPct) : ends.toPct,
+      ...(response.stages ? { floorPct: 0, ceilingPct: 100 } : bounds),
+      restPct: response.stages || mayBeOff ? 0 : bounds.floorPct,
+    })
+    const { floor, ceiling: askedCeiling } = response
+    const mayBeOff = floor.offAllowed ?? false
     const asked: RampCurve = {
       ...ramp,
-      toPct: response.ceiling.how === 'rescale' ? Math.min(ramp.toPct, response.ceiling.speedPct) : ramp.toPct,
-      floorPct: isLadder ? 0 : response.floor.speedPct,
-      ceilingPct: isLadder ? 100 : response.ceiling.speedPct,
-      restPct: restOf(response.floor.speedPct, response.floor.offAllowed ?? false),
+      ...between(
+        ramp,
+        { floorPct: floor.speedPct, ceilingPct: askedCeiling.speedPct },
+        { rescales: askedCeiling.how === 'rescale', mayBeOff },
+      ),
     }
-    const ends = rampEnds(ramp, slot, { valueOf: (means) => valueOf(means, place), floorPct, ceilingPct })
-    const canBeOff = (response.floor.offAllowed ?? false) && (model.abilities?.offAllowed ?? false)
-    const common = {
-      ...ends,
-      toPct: model.ceiling === 'rescale' ? Math.min(ends.toPct, ceilingPct) : ends.toPct,
-      below: slot.below ?? ('from' as const),
-      floorPct: isLadder ? 0 : floorPct,
-      ceilingPct: isLadder ? 100 : ceilingPct,
-      restPct: restOf(floorPct, canBeOff),
-    }
+    const ends = rampEnds(ramp, slot, { valueOf: (means) => valueOf(means, place), ...bounds })
+    const given = between({ ...ends, below: slot.below ?? 'from' }, bounds, {
+      rescales: model.ceiling === 'rescale',
+      mayBeOff: mayBeOff && (model.abilities?.offAllowed ?? false),
+    })
     const points = [input.from, input.to, ramp.startAt, ramp.fullAt]
     const chosen = chooseRamp(
       asked,
-      common,
+      given,
       usable(start, ramp.startAt),
       usable(span, slot.fixedSpan ?? Math.abs(ramp.fullAt - ramp.startAt)).filter((width) => width > 0),
       [Math.min(...points), Math.max(...points)],
@@ -170,5 +177,6 @@ export function chooseSettings(
     settings: model.settings.map((setting) => ({ setting: setting.id, value: choices.get(setting)!.given })),
     losses,
     valueOf,
+    bounds,
   }
 }

@@ -1,4 +1,4 @@
-import { boundsOf, chooseSettings } from '@/core/controller/chooseSettings'
+import { chooseSettings } from '@/core/controller/chooseSettings'
 import { giveBounds } from '@/core/controller/giveBounds'
 import { giveParts } from '@/core/controller/giveParts'
 import type { Loss } from '@/core/controller/loss'
@@ -73,7 +73,7 @@ export function fit(asked: Response, model: ControllerModel, place: Place): Fit 
   const chosen = chooseSettings(response, model, place, assignment, sides)
   losses.push(...chosen.losses)
   const { settings, valueOf } = chosen
-  const { floorPct, ceilingPct } = boundsOf(model, response, valueOf)
+  const { floorPct, ceilingPct } = chosen.bounds
   const { floor } = response
   const canBeOff = model.abilities?.offAllowed ?? false
   if (floor.offAllowed && !canBeOff) losses.push({ kind: 'part-left-out', part: 'off-allowed', name: '' })

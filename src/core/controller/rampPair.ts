@@ -8,7 +8,7 @@ export type RampCurve = Pick<Ramp, 'startAt' | 'fullAt' | 'fromPct' | 'toPct' | 
   readonly restPct: number
 }
 
-export function speedOn(curve: RampCurve, x: number): number {
+function speedOn(curve: RampCurve, x: number): number {
   const { startAt, fullAt, fromPct, toPct, below, floorPct, ceilingPct, restPct } = curve
   const along = (x - startAt) / (fullAt - startAt)
   if (along < 0 && below === 'nothing') return restPct
@@ -55,13 +55,17 @@ class Corners {
     this.xs[place] = x
   }
 
+  /** Where a ramp comes to a speed; a flat one does nowhere. */
+  addMeeting({ startAt, fullAt, fromPct, toPct }: RampCurve, pct: number): void {
+    if (toPct !== fromPct) this.add(startAt + ((fullAt - startAt) * (pct - fromPct)) / (toPct - fromPct))
+  }
+
   /** Where a curve bends: its start and end, and where it meets its floor and its ceiling. */
-  addBendsOf({ startAt, fullAt, fromPct, toPct, floorPct, ceilingPct }: RampCurve): void {
-    this.add(startAt)
-    this.add(fullAt)
-    if (toPct === fromPct) return
-    this.add(startAt + ((fullAt - startAt) * (floorPct - fromPct)) / (toPct - fromPct))
-    this.add(startAt + ((fullAt - startAt) * (ceilingPct - fromPct)) / (toPct - fromPct))
+  addBendsOf(curve: RampCurve): void {
+    this.add(curve.startAt)
+    this.add(curve.fullAt)
+    this.addMeeting(curve, curve.floorPct)
+    this.addMeeting(curve, curve.ceilingPct)
   }
 }
 
@@ -87,11 +91,7 @@ function comparer(asked: RampCurve, [low, high]: Range, care: Care) {
     corners.clear()
     corners.addBendsOf(asked)
     corners.addBendsOf(given)
-    if (asked.toPct !== asked.fromPct)
-      for (const pct of [leastPct, mostPct])
-        corners.add(
-          asked.startAt + ((asked.fullAt - asked.startAt) * (pct - asked.fromPct)) / (asked.toPct - asked.fromPct),
-        )
+    for (const pct of [leastPct, mostPct]) corners.addMeeting(asked, pct)
     let greatestPct = 0
     let area = 0
     let wrong = 0

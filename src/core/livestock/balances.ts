@@ -1,6 +1,7 @@
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/brief/heatFlow'
 import { humidityRatio } from '@/core/air/moistAir'
 
-const RHO_C = 1207.2
+const RHO_C = HEAT_OF_AIR_J_PER_LK * 1000
 const AIR_KG_M3 = 1.2
 
 /** Carbon dioxide given off by a heat-producing unit, m³/h. CIGR 2002, from memory; 0.163 in 1984, about 0.2 over deep litter. */

@@ -1,5 +1,4 @@
 import type { Brief } from '@/core/brief/schema'
-import type { ControllerModel } from '@/core/controller/schema'
 import type { Installation } from '@/core/document/installation'
 import { roleOf } from '@/core/duty/role'
 import { measuredOffset } from '@/core/prove/uncertainty'
@@ -36,7 +35,6 @@ export function proveContext(
   return { machine, response, installation, preference, offsets, rest }
 }
 
-export const controllerOf = ({ installation }: ProveContext): ControllerModel | null => installation.kit.controller
 export const briefOf = ({ installation }: ProveContext): Brief => installation.brief
 
 export const inputOf = ({ response }: ProveContext, id: string): Input | undefined =>

@@ -18,7 +18,7 @@ const MOST_PIECES = 240
 const piecesOf = (machine: Machine, forS: number): number =>
   Math.min(MOST_PIECES, Math.max(2, Math.ceil(forS / pieceS(machine))))
 
-export const copyState = (state: MachineState): MachineState => ({
+const copyState = (state: MachineState): MachineState => ({
   memory: state.memory.slice(),
   sensed: state.sensed.slice(),
   asksPct: state.asksPct.slice(),

@@ -1,6 +1,6 @@
 import { meetingPoint } from '@/core/sum/fans/operatingPoint'
 import { frictionFactor } from '@/core/sum/flow/ductFriction'
-import { warmsInS } from '@/core/sum/livestock/withoutAir'
+import { warmsInS } from '@/core/brief/warming'
 import { resultLines, runSum, startValues, type SumValues } from '@/core/sum/runSum'
 import { sumById } from '@/core/sum/registry'
 

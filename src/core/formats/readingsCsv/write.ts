@@ -19,7 +19,7 @@ export function writeReadingsCsv(
   const lines = (table: readonly (readonly (string | number)[])[]) =>
     `${Papa.unparse(
       table.map((cells) => [...cells]),
-      { newline: '\n' },
+      { newline: '\n', escapeFormulae: true },
     )}\n`
   const timeText = (atMs: number) => {
     const iso = new Date(atMs).toISOString()

@@ -1,7 +1,7 @@
 import { defineSum, out, readings } from '@/core/sum/sum'
 
 /** Sound levels together (dB), of sources that have nothing to do with each other. Source: definition of the level. */
-export const togetherDb = (levelsDb: readonly number[]): number =>
+const togetherDb = (levelsDb: readonly number[]): number =>
   10 * Math.log10(levelsDb.reduce((sum, level) => sum + 10 ** (level / 10), 0))
 
 export const soundTogether = defineSum({

@@ -1,24 +1,9 @@
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/brief/heatFlow'
+import { warmsInS } from '@/core/brief/warming'
 import { animal, houseSplit } from '@/core/livestock/animals'
 import { CO2_M3H_PER_UNIT } from '@/core/livestock/balances'
 import { animalInputs, heatUnits } from '@/core/sum/livestock/animalHeat'
 import { defineSum, number, out } from '@/core/sum/sum'
-
-/** Heat that a litre of air takes for a kelvin (J); dry air at 20 °C. */
-const AIR_J_M3K = 1207.2
-
-/** Seconds until a body that is given heat and loses some comes to a temperature; Infinity where it never does. */
-export function warmsInS(
-  heatW: number,
-  lossWK: number,
-  capacityJK: number,
-  rise: { fromC: number; toC: number; outsideC: number },
-): number {
-  const { fromC, toC, outsideC } = rise
-  if (toC <= fromC) return 0
-  if (lossWK === 0) return heatW > 0 ? (capacityJK * (toC - fromC)) / heatW : Infinity
-  const endC = outsideC + heatW / lossWK
-  return endC <= toC ? Infinity : (capacityJK / lossWK) * Math.log((endC - fromC) / (endC - toC))
-}
 
 export const withoutAir = defineSum({
   id: 'without-air',
@@ -49,7 +34,7 @@ export const withoutAir = defineSum({
   run({ V, ti, to, UA, k, limit, C, ...figures }) {
     const units = heatUnits(figures)
     const { sensibleW } = houseSplit(animal(figures.a).like, units, Math.min(ti, 35))
-    const heat = warmsInS(sensibleW, UA, k * AIR_J_M3K * V, { fromC: ti, toC: limit, outsideC: to })
+    const heat = warmsInS(sensibleW, UA, k * HEAT_OF_AIR_J_PER_LK * 1000 * V, { fromC: ti, toC: limit, outsideC: to })
     const co2 = (V * (C - 1000) * 1e-6 * 3600) / (units * CO2_M3H_PER_UNIT)
     return { heat: heat === Infinity ? NaN : heat, co2, least: Math.min(heat, co2) }
   },

@@ -1,4 +1,5 @@
-import { warmsInS } from '@/core/sum/livestock/withoutAir'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/brief/heatFlow'
+import { warmsInS } from '@/core/brief/warming'
 import { defineSum, number, out } from '@/core/sum/sum'
 
 export const startsPerHour = defineSum({
@@ -26,10 +27,10 @@ export const startsPerHour = defineSum({
   source: 'Balance of heat of a mixed room, straight; 6 to 10 starts an hour as the most: common practice, no source',
   run({ on, off, P, to, UA, q, V, k }) {
     if (on <= off) return 'It has to come on above where it goes off; this sum is for cooling.'
-    const capacity = k * 1207.2 * V
+    const capacity = k * HEAT_OF_AIR_J_PER_LK * 1000 * V
     const rest = warmsInS(P, UA, capacity, { fromC: off, toC: on, outsideC: to })
     if (rest === Infinity) return 'Without the fan the room never comes to where it is switched on.'
-    const lossWK = UA + 1.2072 * q
+    const lossWK = UA + HEAT_OF_AIR_J_PER_LK * q
     const endC = to + P / lossWK
     if (endC >= off) return 'With the fan the room never comes down to where it is switched off: it runs for ever.'
     const run = (capacity / lossWK) * Math.log((on - endC) / (off - endC))

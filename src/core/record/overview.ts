@@ -1,0 +1,124 @@
+import { DUTY_NAMES, type Duty } from '@/core/brief/duty'
+import { judgeInstallation } from '@/core/advise/judge'
+import { derive } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+import { nameIn } from '@/core/document/nameIn'
+import { openInstallation } from '@/core/document/open'
+import { evaluateAt } from '@/core/evaluate'
+import { problemLine, type Problem } from '@/core/problem'
+import { METRIC } from '@/core/quantity/format'
+import { compare } from '@/core/record/compare'
+import { ruleInputId, type Cause } from '@/core/response/rules/kind'
+import { ruleKind } from '@/core/response/rules/table'
+
+/** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
+export const OVERVIEW_VERSION = 1
+
+/** What an installation shows in a list: figures, not words in somebody’s units. */
+export type Overview = {
+  readonly kind: 'shown'
+  readonly duty: Duty
+  /** The duty and the fans. */
+  readonly about: string
+  /** Speeds in percent; null where there is none. */
+  readonly rail: {
+    readonly startPct: number | null
+    readonly floorPct: number
+    readonly ceilingPct: number
+    readonly boostPct: number | null
+    readonly nowPct: number | null
+  }
+  /** Speed at the middle of the target bands, %, and what asks for it. */
+  readonly speedPct: number | null
+  readonly cause: Cause
+  readonly inCharge: string
+  /** What that speed gives, l/s; null where it is not mapped. */
+  readonly flowLs: number | null
+  readonly concern: { readonly title: string; readonly detail: string; readonly grave: boolean } | null
+}
+
+/** One that cannot be shown: what is wrong with it. */
+export type BadOverview = { readonly kind: 'bad'; readonly wrong: string }
+
+export type Overviewed = {
+  readonly name: string
+  readonly overview: Overview | BadOverview
+  /** 0 nothing, 1 wants a look, 2 can hurt. */
+  readonly needs: 0 | 1 | 2
+  readonly isAsSealed: boolean
+}
+
+/** What a stored working copy shows in a list; one that cannot be opened, or that the program fails on, says so.
+ *  @param data the working copy as it is stored
+ *  @param sealed what was sealed last, as it is stored; null where nothing was
+ *  @param onFault hears of a fault of the program itself */
+export function overviewOf(data: unknown, sealed: unknown, onFault: (error: unknown) => void): Overviewed {
+  const opened = openInstallation(data)
+  const bad = (name: string, wrong: string): Overviewed => ({
+    name,
+    overview: { kind: 'bad', wrong },
+    needs: 1,
+    isAsSealed: false,
+  })
+  if (opened.kind === 'unreadable') return bad(nameIn(data), opened.problems.slice(0, 3).map(problemLine).join(' '))
+  const { document } = opened
+  try {
+    const overview = shown(document, opened.kind === 'marked' ? opened.problems : [])
+    const before = sealed === null ? null : openInstallation(sealed)
+    return {
+      name: document.name,
+      overview,
+      needs: overview.concern === null ? 0 : overview.concern.grave ? 2 : 1,
+      isAsSealed: before !== null && before.kind !== 'unreadable' && compare(before.document, document).length === 0,
+    }
+  } catch (error) {
+    onFault(error)
+    return bad(document.name, 'Soft Gale itself fails on it; tell who looks after the program.')
+  }
+}
+
+function shown(document: Installation, problems: readonly Problem[]): Overview {
+  const derived = derive(document)
+  const { brief, response } = document
+  const values = Object.fromEntries(
+    response.inputs.flatMap((input) => {
+      const target = brief.targets.find(({ quantity }) => quantity === input.kind)
+      return target ? [[input.id, (target.bandFrom + target.bandTo) / 2]] : []
+    }),
+  )
+  const instant = derived.given.machine && evaluateAt(derived.given.machine, derived, values, METRIC)
+  const lead = instant?.evaluation.fans[0]
+  const rule = instant?.explanation.inCharge ?? null
+  const input = response.inputs.find((candidate) => rule !== null && candidate.id === ruleInputId(rule))
+  const boost = response.rules.find((candidate) => candidate.kind === 'switch' && !candidate.off)
+  const concern = judgeInstallation(document, derived).find(
+    ({ severity }) => severity === 'hurts' || severity === 'fails',
+  )
+  return {
+    kind: 'shown',
+    duty: brief.duty,
+    about: `${DUTY_NAMES[brief.duty]} · ${namesOf(document)}`,
+    rail: {
+      startPct: derived.lead?.startPct ?? null,
+      floorPct: response.floor.speedPct,
+      ceilingPct: response.ceiling.speedPct,
+      boostPct: boost?.kind === 'switch' ? boost.speedPct : null,
+      nowPct: lead?.speedPct ?? null,
+    },
+    speedPct: lead?.speedPct ?? null,
+    cause: rule ? ruleKind(rule).cause(input) : 'speed',
+    inCharge: rule ? (input?.name ?? rule.id) : 'floor',
+    flowLs: lead?.flowLs ?? null,
+    concern: concern
+      ? { title: concern.title, detail: concern.detail, grave: concern.severity === 'hurts' }
+      : problems[0]
+        ? { title: 'Something in it cannot be right.', detail: problemLine(problems[0]), grave: false }
+        : null,
+  }
+}
+
+/** The fans by name; of a long row only how many. */
+function namesOf({ kit: { fans } }: Installation): string {
+  const names = fans.map(({ name }) => name)
+  return names.length > 2 ? `${names[0]} and ${names.length - 1} more` : names.join(' and ')
+}
