@@ -2,71 +2,138 @@
 
 import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
-import { cancelImport } from '@/server/commands/cancelImport'
-import { choosePreference } from '@/server/commands/choosePreference'
-import { keepFeeds } from '@/server/commands/keepFeeds'
-import { replaceText } from '@/server/commands/replaceText'
-import { setAside } from '@/server/commands/setAside'
-import { keepController } from '@/server/commands/keepController'
-import { keepCheck } from '@/server/commands/keepCheck'
-import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
-import { seal } from '@/server/commands/seal'
-import { writeLog } from '@/server/commands/writeLog'
-import { isKnownHost, isOwnOrigin } from '@/server/hosts'
-import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
+import { ADDRESS_HEADER } from '@/server/address'
 import { auth } from '@/server/auth'
+import { cancelImport } from '@/server/commands/cancelImport'
+import { changeRole, leaveWorkspace } from '@/server/commands/changeRole'
+import { choosePreference } from '@/server/commands/choosePreference'
+import { invitePerson } from '@/server/commands/invitePerson'
+import { joinWorkspace } from '@/server/commands/joinWorkspace'
+import { keepCheck } from '@/server/commands/keepCheck'
+import { keepController } from '@/server/commands/keepController'
+import { keepFeeds } from '@/server/commands/keepFeeds'
+import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
+import { place } from '@/server/commands/place'
+import { renameWorkspace } from '@/server/commands/renameWorkspace'
+import { replaceText } from '@/server/commands/replaceText'
+import { seal } from '@/server/commands/seal'
+import { switchWorkspace } from '@/server/commands/switchWorkspace'
+import { withdrawInvitation } from '@/server/commands/withdrawInvitation'
+import { writeLog } from '@/server/commands/writeLog'
+import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
+import { isKnownHost, isOwnOrigin } from '@/server/hosts'
+import { countTry } from '@/server/limits'
 import { asSigned } from '@/server/respond'
+import { isDemoOffered } from '@/server/settings'
 
-// Each action: who is asking, then the command, which parses what came from the browser and answers with a value.
+// Each action: who is asking and what right it takes, what the audit calls it, then the command, which parses what came from the browser and
+// answers with a value.
+
+/** A text of what was sent, for the audit; what was sent was found good by then. */
+const said = (input: unknown, key: string): string => {
+  const value = typeof input === 'object' && input !== null ? (input as Record<string, unknown>)[key] : undefined
+  return typeof value === 'string' ? value : ''
+}
+const about = (input: unknown, key = 'installationId') => ({ installationId: said(input, key) || null })
 
 export async function makeInstallationAction(input: unknown) {
-  return asSigned((scope) => makeInstallation(scope, input))
+  return asSigned('work', { action: 'made', what: said(input, 'name'), ...about(input, 'id') }, (scope) =>
+    makeInstallation(scope, input),
+  )
 }
 
 export async function importInstallationAction(input: unknown) {
-  return asSigned((scope) => importInstallation(scope, input))
+  return asSigned('work', { action: 'brought in', what: 'from a file', ...about(input, 'id') }, (scope) =>
+    importInstallation(scope, input),
+  )
 }
 
 export async function sealAction(input: unknown) {
-  return asSigned((scope) => seal(scope, input))
+  return asSigned('seal', { action: 'sealed', what: said(input, 'reason'), ...about(input) }, (scope) =>
+    seal(scope, input),
+  )
 }
 
 export async function keepCheckAction(input: unknown) {
-  return asSigned((scope) => keepCheck(scope, input))
+  return asSigned('work', { action: 'read', what: said(input, 'check'), ...about(input) }, (scope) =>
+    keepCheck(scope, input),
+  )
 }
 
 export async function keepControllerAction(input: unknown) {
-  return asSigned((scope) => keepController(scope, input))
+  return asSigned('work', { action: 'kept a controller' }, (scope) => keepController(scope, input))
 }
 
 export async function keepFeedsAction(input: unknown) {
-  return asSigned((scope) => keepFeeds(scope, input))
+  return asSigned('work', { action: 'fed readings' }, (scope) => keepFeeds(scope, input))
 }
 
-export async function setAsideAction(input: unknown) {
-  return asSigned((scope) => setAside(scope, input))
+export async function placeAction(input: unknown) {
+  const where = { here: 'brought back', aside: 'set aside', deleted: 'deleted' }[said(input, 'place')] ?? 'placed'
+  const what = `${said(input, 'kind')} ${said(input, 'id')}`
+  const of = said(input, 'kind') === 'installation' ? about(input, 'id') : {}
+  return asSigned('archive', { action: where, what, ...of }, (scope) => place(scope, input))
 }
 
 export async function replaceTextAction(input: unknown) {
-  return asSigned((scope) => replaceText(scope, input))
+  return asSigned('work', { action: 'changed', what: 'as text', ...about(input, 'id') }, (scope) =>
+    replaceText(scope, input),
+  )
 }
 
 export async function writeLogAction(input: unknown) {
-  return asSigned((scope) => writeLog(scope, input))
+  return asSigned('work', { action: 'wrote into the log', ...about(input) }, (scope) => writeLog(scope, input))
 }
 
 export async function cancelImportAction(input: unknown) {
-  return asSigned((scope) => cancelImport(scope, input))
+  return asSigned('work', { action: 'stopped an import' }, (scope) => cancelImport(scope, input))
 }
 
 export async function choosePreferenceAction(input: unknown) {
-  return asSigned((scope) => choosePreference(scope, input))
+  return asSigned('person', null, (scope) => choosePreference(scope, input))
 }
 
-/** One click on the sign-in page; only where the demo is loaded, and only from that page under a name of this server. */
+export async function invitePersonAction(input: unknown) {
+  const what = `${said(input, 'role')} ${said(input, 'email')}`
+  return asSigned('people', { action: 'invited', what }, (scope) => invitePerson(scope, input))
+}
+
+export async function withdrawInvitationAction(input: unknown) {
+  return asSigned('people', { action: 'took an invitation back' }, (scope) => withdrawInvitation(scope, input))
+}
+
+export async function changeRoleAction(input: unknown) {
+  const role = said(input, 'role')
+  const audited = { action: role ? 'gave a role' : 'removed', what: `${said(input, 'personId')} ${role}` }
+  return asSigned('people', audited, (scope) => changeRole(scope, input))
+}
+
+export async function renameWorkspaceAction(input: unknown) {
+  return asSigned('people', { action: 'renamed the workspace', what: said(input, 'name') }, (scope) =>
+    renameWorkspace(scope, input),
+  )
+}
+
+export async function leaveWorkspaceAction() {
+  return asSigned('person', { action: 'left' }, (scope) => leaveWorkspace(scope))
+}
+
+export async function switchWorkspaceAction(input: unknown) {
+  return asSigned('person', null, (_scope, who) => switchWorkspace(who, input))
+}
+
+export async function joinWorkspaceAction(input: unknown) {
+  return asSigned('person', null, async (_scope, who) => {
+    if ((await countTry('join:address', who.address)) !== null) return { kind: 'unavailable', why: 'busy' }
+    return joinWorkspace(who, input)
+  })
+}
+
+/** One click on the sign-in page; only where the demo is offered, and only from that page under a name of this server. */
 export async function signInToDemo(): Promise<void> {
   const head = await headers()
-  if (process.env.GALE_DEMO === '1' && isKnownHost(head.get('host')) && isOwnOrigin(head))
+  const isOurs = isDemoOffered() && isKnownHost(head.get('host')) && isOwnOrigin(head)
+  if (isOurs && (await countTry('demo:address', head.get(ADDRESS_HEADER) ?? 'unknown')) === null)
     await auth().api.signInEmail({ body: { email: DEMO_EMAIL, password: DEMO_PASSWORD }, headers: head })
   redirect('/yard')
 }

@@ -1,19 +1,59 @@
-import { betterAuth } from 'better-auth'
+import { APIError, betterAuth } from 'better-auth'
+import { createAuthMiddleware } from 'better-auth/api'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { nextCookies } from 'better-auth/next-js'
+import { twoFactor } from 'better-auth/plugins'
+import { passkey } from '@better-auth/passkey'
+import { eq } from 'drizzle-orm'
 import { database } from '@/db/client'
-import { makeWorkspace } from '@/server/makeWorkspace'
+import { addAudit } from '@/db/queries/audit'
+import { addMember, listMembers, listMemberships } from '@/db/queries/member'
 import * as schema from '@/db/schema'
+import { ADDRESS_HEADER } from '@/server/address'
+import { sendLetter } from '@/server/mail'
+import { makeWorkspace } from '@/server/makeWorkspace'
+import { LONGEST_PASSWORD, passwordProblem, SHORTEST_PASSWORD } from '@/server/passwords'
+import { hasName, ownUrl } from '@/server/settings'
+
+const LONGEST_NAME = 80
+const LONGEST_ADDRESS = 254
+const HOUR_S = 3600
+
+type Said = { name?: unknown; email?: unknown; newEmail?: unknown; password?: unknown; newPassword?: unknown }
+
+/** Refuses what is too long and passwords that are guessed first, wherever one is set. */
+const checkSaid = createAuthMiddleware((ctx) => {
+  const said = (ctx.body ?? {}) as Said
+  const refuse = (message: string) => {
+    throw new APIError('BAD_REQUEST', { message })
+  }
+  const texts = [said.name, said.email, said.newEmail].filter((word) => word !== undefined)
+  if (texts.some((word) => typeof word !== 'string')) refuse('A name and an address are text.')
+  if (typeof said.name === 'string' && (said.name.trim() === '' || said.name.length > LONGEST_NAME))
+    refuse(`A name has 1 to ${LONGEST_NAME} characters.`)
+  for (const word of [said.email, said.newEmail])
+    if (typeof word === 'string' && word.length > LONGEST_ADDRESS)
+      refuse(`An address has at most ${LONGEST_ADDRESS} characters.`)
+  const password = ctx.path === '/sign-up/email' ? said.password : said.newPassword
+  if (typeof password !== 'string') return Promise.resolve()
+  const own = [said.name, said.email].filter((word) => typeof word === 'string')
+  const problem = passwordProblem(password, own)
+  if (problem) refuse(problem)
+  return Promise.resolve()
+})
 
 function makeAuth() {
+  const url = ownUrl()
   const port = process.env.PORT ?? '4180'
+  const isSecure = url.startsWith('https:')
   return betterAuth({
     appName: 'Soft Gale',
-    baseURL: process.env.GALE_URL ?? `http://127.0.0.1:${port}`,
-    // The same machine has two names; a technician may type either.
-    trustedOrigins: [`http://127.0.0.1:${port}`, `http://localhost:${port}`],
+    baseURL: url,
+    // The same machine has two names; a technician may type either. Nothing else under a name of the network.
+    trustedOrigins: isSecure ? [url] : [url, `http://127.0.0.1:${port}`, `http://localhost:${port}`],
     secret: process.env.BETTER_AUTH_SECRET,
     telemetry: { enabled: false },
+    advanced: { useSecureCookies: isSecure, ipAddress: { ipAddressHeaders: [ADDRESS_HEADER] } },
     database: drizzleAdapter(database(), {
       provider: 'pg',
       schema: {
@@ -21,30 +61,148 @@ function makeAuth() {
         session: schema.session,
         signIn: schema.signIn,
         verification: schema.verification,
+        secondFactor: schema.secondFactor,
+        passkey: schema.passkey,
       },
     }),
-    emailAndPassword: { enabled: true, minPasswordLength: 10, maxPasswordLength: 128 },
+    emailAndPassword: {
+      enabled: true,
+      minPasswordLength: SHORTEST_PASSWORD,
+      maxPasswordLength: LONGEST_PASSWORD,
+      // With this, signing up answers the same whether or not there is an account of that address.
+      requireEmailVerification: true,
+      revokeSessionsOnPasswordReset: true,
+      resetPasswordTokenExpiresIn: HOUR_S,
+      sendResetPassword: ({ user, url: link }) =>
+        sendLetter({
+          to: user.email,
+          subject: 'Soft Gale: a new password',
+          text: `Somebody asked for a new password for ${user.email}. If it was you, open this within an hour:\n\n${link}\n\nIf it was not, do nothing: the old one goes on being good.`,
+        }),
+      onExistingUserSignUp: ({ user }) =>
+        sendLetter({
+          to: user.email,
+          subject: 'Soft Gale: you have an account already',
+          text: `Somebody tried to make an account for ${user.email}, and there is one. If it was you, sign in at ${url}/sign-in, or ask there for a new password. If it was not, do nothing.`,
+        }),
+    },
+    emailVerification: {
+      sendOnSignUp: true,
+      sendOnSignIn: true,
+      autoSignInAfterVerification: true,
+      expiresIn: 24 * HOUR_S,
+      sendVerificationEmail: ({ user, url: link }) =>
+        sendLetter({
+          to: user.email,
+          subject: 'Soft Gale: is this your address?',
+          text: `Open this within a day to say that ${user.email} is yours:\n\n${link}\n\nIf you know nothing of it, do nothing.`,
+        }),
+    },
     user: {
       modelName: 'person',
+      changeEmail: {
+        enabled: true,
+        sendChangeEmailConfirmation: ({ user, newEmail, url: link }) =>
+          sendLetter({
+            to: user.email,
+            subject: 'Soft Gale: another address',
+            text: `Somebody wants to change the address of this account to ${newEmail}. If it was you, open this:\n\n${link}\n\nThen a letter goes to the new address. If it was not, change your password.`,
+          }),
+      },
+      deleteUser: {
+        enabled: true,
+        // A yard that others work in keeps an owner.
+        beforeDelete: async ({ id }) => {
+          for (const { workspaceId, role } of await listMemberships(id)) {
+            const others = (await listMembers({ workspaceId })).filter(({ personId }) => personId !== id)
+            if (role === 'owner' && others.length > 0 && others.every((other) => other.role !== 'owner'))
+              throw new APIError('BAD_REQUEST', {
+                message: 'You are the only owner of a yard that others work in: make one of them an owner first.',
+              })
+          }
+        },
+      },
       additionalFields: {
         workspaceId: { type: 'string', required: false, input: false },
         temperatureUnit: { type: 'string', required: false, input: false, defaultValue: 'C' },
         flowUnit: { type: 'string', required: false, input: false, defaultValue: 'l/s' },
       },
     },
-    session: { fields: { userId: 'personId' }, expiresIn: 60 * 60 * 24 * 30 },
+    session: {
+      fields: { userId: 'personId' },
+      expiresIn: 30 * 24 * HOUR_S,
+      additionalFields: { workspaceId: { type: 'string', required: false, input: false } },
+    },
     account: { modelName: 'signIn', fields: { userId: 'personId' } },
-    rateLimit: { enabled: true, window: 60, max: 300, customRules: { '/sign-in/email': { window: 60, max: 30 } } },
+    // Tries are counted by `limits`, by account and by address, before a request comes here.
+    rateLimit: { enabled: false },
+    hooks: { before: checkSaid },
     databaseHooks: {
       // Whoever signs up gets a workspace of their own: no one lands in another's yard by signing up.
       user: {
         create: {
           before: async (made) => ({ data: { ...made, workspaceId: await makeWorkspace(`${made.name}’s yard`) } }),
+          after: async (made) => {
+            const { workspaceId } = made as { workspaceId?: string | null }
+            if (workspaceId) await addMember({ workspaceId, personId: made.id, role: 'owner' })
+          },
+        },
+      },
+      session: {
+        create: {
+          before: async (made) => ({ data: { ...made, workspaceId: await workspaceToBegin(made.userId) } }),
+          after: async (made, ctx) => {
+            const { workspaceId } = made as { workspaceId?: string | null }
+            const [known] = await database()
+              .select({ name: schema.person.name })
+              .from(schema.person)
+              .where(eq(schema.person.id, made.userId))
+            const address = ctx?.headers?.get(ADDRESS_HEADER) ?? 'unknown'
+            if (workspaceId && known)
+              await addAudit(
+                { workspaceId, personId: made.userId, personName: known.name },
+                { action: 'signed in', what: deviceIn(made.userAgent), address },
+              )
+          },
         },
       },
     },
-    plugins: [nextCookies()],
+    plugins: [
+      twoFactor({
+        issuer: 'Soft Gale',
+        twoFactorTable: 'secondFactor',
+        schema: { twoFactor: { modelName: 'secondFactor', fields: { userId: 'personId' } } },
+      }),
+      ...(hasName()
+        ? [
+            passkey({
+              rpID: new URL(url).hostname,
+              rpName: 'Soft Gale',
+              origin: url,
+              schema: { passkey: { fields: { userId: 'personId' } } },
+            }),
+          ]
+        : []),
+      nextCookies(),
+    ],
   })
+}
+
+/** The workspace that was in hand last, where the person still belongs to it. */
+async function workspaceToBegin(personId: string): Promise<string | null> {
+  const [memberships, [known]] = await Promise.all([
+    listMemberships(personId),
+    database().select({ last: schema.person.workspaceId }).from(schema.person).where(eq(schema.person.id, personId)),
+  ])
+  return (memberships.find(({ workspaceId }) => workspaceId === known?.last) ?? memberships[0])?.workspaceId ?? null
+}
+
+/** What a session was begun with, in a word or two, from what the browser says of itself. */
+export function deviceIn(userAgent: string | null | undefined): string {
+  const said = userAgent ?? ''
+  const browser = /Firefox|Edg|Chrome|Safari/.exec(said)?.[0]?.replace('Edg', 'Edge') ?? 'a program'
+  const system = /Android|iPhone|iPad|Windows|Mac OS|Linux/.exec(said)?.[0]
+  return system ? `${browser} on ${system}` : browser
 }
 
 const held = globalThis as { galeAuth?: ReturnType<typeof makeAuth> }

@@ -3,18 +3,25 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import type { CheckReading } from '@/core/prove/reading'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
-import type { Scope } from '@/db/client'
+import { inWorkspace, type Scope } from '@/db/client'
 import * as checkResults from '@/db/queries/checkResult'
 import * as controllerModels from '@/db/queries/controllerModel'
-import * as documents from '@/db/queries/document'
+import * as audits from '@/db/queries/audit'
+import * as bins from '@/db/queries/bin'
 import * as importJobs from '@/db/queries/importJob'
 import * as installations from '@/db/queries/installation'
+import * as installationLines from '@/db/queries/installationLine'
+import * as invites from '@/db/queries/invite'
+import * as lives from '@/db/queries/live'
 import * as logs from '@/db/queries/log'
+import * as members from '@/db/queries/member'
 import * as presences from '@/db/queries/presence'
 import * as readings from '@/db/queries/reading'
 import * as revisions from '@/db/queries/revision'
 import * as sites from '@/db/queries/site'
+import * as withins from '@/db/queries/within'
 import * as workspaces from '@/db/queries/workspace'
+import * as workspaceFiles from '@/db/queries/workspaceFile'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import { bePresent } from '@/server/commands/bePresent'
 import { cancelImport } from '@/server/commands/cancelImport'
@@ -22,7 +29,13 @@ import { choosePreference } from '@/server/commands/choosePreference'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { keepFeeds } from '@/server/commands/keepFeeds'
 import { replaceText } from '@/server/commands/replaceText'
-import { setAside } from '@/server/commands/setAside'
+import { changeRole, leaveWorkspace } from '@/server/commands/changeRole'
+import { invitePerson } from '@/server/commands/invitePerson'
+import { joinWorkspace } from '@/server/commands/joinWorkspace'
+import { place } from '@/server/commands/place'
+import { renameWorkspace } from '@/server/commands/renameWorkspace'
+import { switchWorkspace } from '@/server/commands/switchWorkspace'
+import { withdrawInvitation } from '@/server/commands/withdrawInvitation'
 import { keepController } from '@/server/commands/keepController'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
@@ -55,6 +68,19 @@ let id: string
 let fileId: string
 let jobId: string
 let pageId: string
+let siteId: string
+const inviteId = randomUUID()
+
+const lineOf = (name: string): installationLines.KeptLine => ({
+  installationId: id,
+  name,
+  duty: null,
+  needs: 0,
+  isAsSealed: false,
+  line: {},
+  version: 1,
+  sealNumber: null,
+})
 
 /** Everything a workspace can hold. */
 beforeAll(async () => {
@@ -62,11 +88,17 @@ beforeAll(async () => {
   stranger = await newScope('Ada Fenn')
   id = randomUUID()
   fileId = randomUUID()
-  await installations.createInstallation(mine, {
-    id,
-    siteId: (await sites.ensureSite(mine, 'Lock Cottage')).id,
-    document,
+  siteId = (await sites.ensureSite(mine, 'Lock Cottage')).id
+  await installations.createInstallation(mine, { id, siteId, document })
+  await invites.addInvite(mine, {
+    id: inviteId,
+    tokenHash: 'hash of mine',
+    role: 'technician',
+    email: '',
+    expiresAt: new Date(Date.now() + 3_600_000),
   })
+  await audits.addAudit(mine, { action: 'made', what: 'the yard', installationId: id, address: '127.0.0.1' })
+  await installationLines.saveLine(mine, 1, lineOf('mine'))
   await controllerModels.saveControllerModel(mine, demoModel('two-pad-pwm'))
   await checkResults.addCheckResult(mine, id, {
     id: randomUUID(),
@@ -103,6 +135,9 @@ const snapshot = async () => ({
   piece: (await importJobs.importPieces(mine, jobId).next()).value,
   models: await controllerModels.listControllerModels(mine),
   sites: await sites.listSites(mine),
+  audit: await audits.listAudit(mine),
+  invites: await invites.listInvites(mine),
+  yard: await installationLines.listYard(mine),
   name: await workspaces.workspaceName(mine),
   present: await presences.touchPresence(
     { ...mine, personName: 'Ida Wren' },
@@ -118,19 +153,20 @@ type Walk = Record<string, (who: Scope) => Promise<unknown>>
 
 /** Every query, asked by a stranger for what is mine. `null`: takes no scope, or holds no rows of a workspace. */
 const QUERIES: Record<string, Walk[string] | null> = {
-  listYard: (who) => installations.listYard(who),
+  listYard: async (who) => (await installationLines.listYard(who)).rows,
+  findInstallations: (who) => installationLines.findInstallations(who, ''),
+  namesOf: async (who) => [...(await installationLines.namesOf(who, [id])).keys()],
+  listStaleLines: (who) => installationLines.listStaleLines(who, 0, 10, id),
+  saveLine: (who) => installationLines.saveLine(who, 1, lineOf('by a stranger')).catch(() => undefined),
   listSetAside: (who) => installations.listSetAside(who),
-  setInstallationAside: (who) => installations.setInstallationAside(who, id, true),
-  listInstallationNames: (who) => installations.listInstallationNames(who),
+  placeInstallation: (who) => installations.placeInstallation(who, id, 'aside'),
+  getSavedVersion: (who) => installations.getSavedVersion(who, id),
   listSeals: (who) => revisions.listSeals(who, id),
   getSealed: (who) => revisions.getSealed(who, id, 1),
   touchPresence: (who) => presences.touchPresence(who, { pageId: randomUUID(), installationId: id }),
   leavePresence: (who) => presences.leavePresence(who, pageId),
   getInstallation: (who) => installations.getInstallation(who, id),
-  createInstallation: async (who) =>
-    installations
-      .createInstallation(who, { id, siteId: (await sites.ensureSite(who, 'Theirs')).id, document })
-      .catch(() => undefined),
+  createInstallation: null,
   saveWorkingCopy: (who) => installations.saveWorkingCopy(who, { id, baseVersion: 1, saveId: randomUUID(), document }),
   listRevisions: (who) => revisions.listRevisions(who, id),
   sealRevision: (who) =>
@@ -151,7 +187,8 @@ const QUERIES: Record<string, Walk[string] | null> = {
       verdict: 'fails',
       sentence: 'No.',
     }),
-  listLog: (who) => logs.listLog(who, id),
+  listLog: (who) => logs.listLog(who, { installationId: id }),
+  logWrittenBy: (who) => logs.logWrittenBy(who, 'Tam Reed'),
   addLogEntry: (who) =>
     logs.addLogEntry(who, { id: randomUUID(), installationId: id, kind: 'note', text: 'by a stranger' }),
   listReadingFiles: (who) => readings.listReadingFiles(who, id),
@@ -175,8 +212,11 @@ const QUERIES: Record<string, Walk[string] | null> = {
     const pages = readings.readingRows(who, (await readings.getReadingFile(mine, fileId))!)
     return (await pages.next()).value ?? null
   },
-  beginImport: (who) =>
-    importJobs.beginImport(who, { id: randomUUID(), installationId: id, name: 'x', layout, bytesTotal: 1 }),
+  beginImport: async (who) =>
+    (await importJobs.beginImport(who, { id: randomUUID(), installationId: id, name: 'x', layout, bytesTotal: 1 })) ===
+    'unknown'
+      ? null
+      : 'begun',
   addImportPiece: (who) => importJobs.addImportPiece(who, jobId, 9, Buffer.from('x')).catch(() => undefined),
   queueImport: (who) => importJobs.queueImport(who, jobId).catch(() => undefined),
   dropImport: (who) => importJobs.dropImport(who, jobId),
@@ -189,19 +229,54 @@ const QUERIES: Record<string, Walk[string] | null> = {
   workNextImport: null,
   listControllerModels: (who) => controllerModels.listControllerModels(who),
   listModels: async (who) => (await controllerModels.listModels(who)).models,
-  setModelAside: (who) => controllerModels.setModelAside(who, 'two-pad-pwm', true),
+  placeModel: (who) => controllerModels.placeModel(who, 'two-pad-pwm', 'aside'),
   saveControllerModel: null,
   listOwnModelIds: (who) => controllerModels.listOwnModelIds(who),
   getControllerModel: (who) => controllerModels.getControllerModel(who, 'two-pad-pwm'),
   listSites: async (who) => (await sites.listSites(who)).filter(({ name }) => name === 'Lock Cottage'),
+  listEmptySites: (who) => sites.listEmptySites(who),
   ensureSite: null,
   workspaceName: async (who) => (await workspaces.workspaceName(who)).includes('Tam'),
   renameWorkspace: (who) => workspaces.renameWorkspace(who, 'Theirs now'),
   savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm' }),
   createWorkspace: null,
   countPeople: null,
-  stored: null,
-  nameIn: null,
+  removeEmptySite: async (who) => ((await sites.removeEmptySite(who, siteId)) === 'unknown' ? null : 'removed'),
+  placeReadingFile: (who) => readings.placeReadingFile(who, fileId, new Date()),
+  listDeletedFiles: (who) => readings.listDeletedFiles(who, id),
+  addAudit: (who) => audits.addAudit(who, { action: 'looked at', what: '', installationId: id, address: '' }),
+  listAudit: async (who) => (await audits.listAudit(who)).filter(({ personName }) => personName === 'Tam Reed'),
+  auditOf: (who) => audits.auditOf(who, mine.personId),
+  addInvite: null,
+  listInvites: (who) => invites.listInvites(who),
+  getInvite: (who) => invites.getInvite(who, 'hash of mine'),
+  useInvite: (who) => invites.useInvite(who, 'hash of mine', who),
+  withdrawInvite: (who) => invites.withdrawInvite(who, inviteId),
+  listMembers: (who) => members.listMembers(who),
+  changeMember: async (who) =>
+    (await members.changeMember(who, mine.personId, null)) === 'unknown' ? null : 'changed',
+  // These name a person, and are given one’s own by whoever calls them; the walk of commands has them.
+  listMemberships: null,
+  addMember: null,
+  listInstallationIds: (who) => workspaceFiles.listInstallationIds(who),
+  wholeInstallation: (who) => workspaceFiles.wholeInstallation(who, id),
+  wholeLog: (who) => workspaceFiles.wholeLog(who),
+  wholeControllers: (who) => workspaceFiles.wholeControllers(who),
+  wholeReadingFiles: (who) => workspaceFiles.wholeReadingFiles(who),
+  // They write what a file holds, into a workspace that was made for it.
+  putInstallation: null,
+  putLog: null,
+  putController: null,
+  chooseWorkspace: null,
+  listWorkspaceIds: null,
+  emptyBin: null,
+  forgetExpired: null,
+  putInBin: null,
+  tellLive: null,
+  within: null,
+  ofItsInstallation: null,
+  hasInstallation: (who) => inWorkspace(who, (tx) => withins.hasInstallation(tx, who, id)),
+  likeText: null,
 }
 
 const COMMANDS: Walk = {
@@ -214,8 +289,9 @@ const COMMANDS: Walk = {
   sendReadings: (who) =>
     sendReadings(who, { id: randomUUID(), installationId: id, name: 'x.csv', bytes: 3, layout, feeds: null }, csv()),
   keepFeeds: (who) => keepFeeds(who, { fileId, feeds: {} }),
-  setAside: (who) => setAside(who, { kind: 'installation', id, isAside: true }),
-  replaceText: (who) => replaceText(who, { id, version: 1, text: demoText('installations/fruiting-room.json') }),
+  place: (who) => place(who, { kind: 'installation', id, place: 'deleted' }),
+  replaceText: (who) =>
+    replaceText(who, { id, saveId: randomUUID(), version: 1, text: demoText('installations/fruiting-room.json') }),
   cancelImport: (who) => cancelImport(who, { id: jobId }),
   keepController: async (who) =>
     (await keepController(who, { text: JSON.stringify({ ...demoModel('two-pad-pwm'), id: 'theirs' }) })).kind === 'done'
@@ -235,6 +311,19 @@ const COMMANDS: Walk = {
     ).kind === 'done'
       ? { kind: 'unknown' }
       : null,
+  invitePerson: async (who) =>
+    (await invitePerson(who, { id: randomUUID(), role: 'reader', email: '' })).kind === 'done'
+      ? { kind: 'unknown' }
+      : null,
+  withdrawInvitation: (who) => withdrawInvitation(who, { id: inviteId }),
+  joinWorkspace: (who) =>
+    joinWorkspace({ scope: who, sessionId: 'x' }, { workspaceId: mine.workspaceId, token: 'x'.repeat(43) }),
+  switchWorkspace: (who) =>
+    switchWorkspace({ scope: who, sessionId: 'x', workspaceIds: [who.workspaceId] }, { workspaceId: mine.workspaceId }),
+  changeRole: (who) => changeRole(who, { personId: mine.personId, role: null }),
+  leaveWorkspace: (who) => leaveWorkspace({ ...who, personId: mine.personId }),
+  renameWorkspace: async (who) =>
+    (await renameWorkspace(who, { name: 'Theirs now' })).kind === 'done' ? { kind: 'unknown' } : null,
   choosePreference: async (who) =>
     (await choosePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm' })).kind === 'done'
       ? { kind: 'unknown' }
@@ -245,15 +334,22 @@ test('every query stands in the walk', () => {
   const modules = [
     checkResults,
     controllerModels,
-    documents,
+    audits,
+    bins,
     importJobs,
     installations,
+    installationLines,
+    invites,
+    lives,
     logs,
+    members,
     presences,
     readings,
     revisions,
     sites,
+    withins,
     workspaces,
+    workspaceFiles,
   ]
   const functions = modules.flatMap((module) =>
     Object.entries(module).flatMap(([name, value]) =>

@@ -4,27 +4,48 @@ import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
 import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
+import { listMemberships } from '@/db/queries/member'
+import { ADDRESS_HEADER } from '@/server/address'
 import { auth } from '@/server/auth'
 import { isKnownHost } from '@/server/hosts'
 import { isUuid } from '@/server/commands/input'
+import { ROLES, type Role } from '@/server/rights'
 
-export type Signed = { readonly scope: Scope; readonly preference: UnitPreference }
+export type Signed = {
+  readonly scope: Scope
+  readonly role: Role
+  readonly preference: UnitPreference
+  readonly email: string
+  readonly sessionId: string
+  /** The workspaces this person belongs to, the one in hand among them. */
+  readonly workspaceIds: readonly string[]
+  /** Where the request came from. */
+  readonly address: string
+}
 
-/** Who is asking; null when nobody is signed in. Read once a request. */
+/** Who is asking; null when nobody is signed in. Read once a request: a role that was taken away is gone with the next one. */
 export const signed = cache(async (): Promise<Signed | null> => {
   const head = await headers()
   // Under a name that is not ours nobody is signed in.
   if (!isKnownHost(head.get('host'))) return null
   const session = await auth().api.getSession({ headers: head })
-  const workspaceId = session?.user.workspaceId
-  if (!session || !workspaceId) return null
-  const { id, name, temperatureUnit, flowUnit } = session.user
+  if (!session) return null
+  const { id, name, email, temperatureUnit, flowUnit } = session.user
+  const memberships = await listMemberships(id)
+  const current = memberships.find(({ workspaceId }) => workspaceId === session.session.workspaceId) ?? memberships[0]
+  const role = ROLES.find((known) => known === current?.role)
+  if (!current || !role) return null
   return {
-    scope: { workspaceId, personId: id, personName: name },
+    scope: { workspaceId: current.workspaceId, personId: id, personName: name },
+    role,
     preference: {
       temperature: TEMPERATURE_CHOICES.find((unit) => unit === temperatureUnit) ?? 'C',
       flow: FLOW_CHOICES.find((unit) => unit === flowUnit) ?? 'l/s',
     },
+    email,
+    sessionId: session.session.id,
+    workspaceIds: memberships.map(({ workspaceId }) => workspaceId),
+    address: head.get(ADDRESS_HEADER) ?? 'unknown',
   }
 })
 

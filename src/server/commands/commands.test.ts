@@ -39,6 +39,18 @@ async function openRow(of: string) {
   return row
 }
 
+/** Keeps a reading of the first check, with the exhaust at this speed. */
+const keepFloor = (exhaust: number) =>
+  keepCheck(scope, {
+    id: randomUUID(),
+    installationId: id,
+    check: 'floor',
+    reading: {
+      kind: 'speed',
+      steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust, 'make-up': 20 } }],
+    },
+  })
+
 const lines = (result: Result<object>): string[] =>
   result.kind === 'invalid' ? result.problems.map(problemLine) : [result.kind]
 
@@ -71,10 +83,13 @@ test.each([
 
 test('a text that was mended takes the place of one that could not be opened; one that is still wrong does not', async () => {
   await inWorkspace(scope, (tx) => tx.update(workingCopy).set({ document: { name: 'Shed' } }))
-  const mend = (text: string, version = 1) => replaceText(scope, { id, version, text })
+  const mend = (text: string, saveId = randomUUID(), version = 1) => replaceText(scope, { id, saveId, version, text })
+  const once = randomUUID()
   expect(lines(await mend('{"schema": "soft-gale/installation@1"}')).join(' ')).toMatch(/“name” is missing/)
   expect((await getInstallation(scope, id))?.kind).toBe('unreadable')
-  expect(await mend(demoText('installations/fruiting-room.json'))).toEqual({ kind: 'done' })
+  expect(await mend(demoText('installations/fruiting-room.json'), once)).toEqual({ kind: 'done' })
+  // Sent again because its answer was lost.
+  expect(await mend(demoText('installations/fruiting-room.json'), once)).toEqual({ kind: 'done' })
   expect((await openRow(id)).workingCopy.version).toBe(2)
   expect((await mend(demoText('installations/fruiting-room.json'))).kind).toBe('behind')
 })
@@ -108,18 +123,8 @@ test('a document that contradicts itself is not kept, and the one before stays',
 })
 
 test('a check is judged on the server, against the kept working copy', async () => {
-  const keep = (exhaust: number) =>
-    keepCheck(scope, {
-      id: randomUUID(),
-      installationId: id,
-      check: 'floor',
-      reading: {
-        kind: 'speed',
-        steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust, 'make-up': 20 } }],
-      },
-    })
-  expect(await keep(26)).toMatchObject({ kind: 'done', verdict: 'passes' })
-  expect(await keep(40)).toMatchObject({ kind: 'done', verdict: 'fails' })
+  expect(await keepFloor(26)).toMatchObject({ kind: 'done', verdict: 'passes' })
+  expect(await keepFloor(40)).toMatchObject({ kind: 'done', verdict: 'fails' })
   expect(
     lines(
       await keepCheck(scope, {
@@ -138,52 +143,39 @@ test('a seal needs a reason', async () =>
     'reason: this must not be empty.',
   ]))
 
-describe('an id that belongs to somebody else’s is no id for ours', () => {
-  test('of an installation, a log entry, a check and a seal: nothing is done, and nothing says that it was', async () => {
+describe('an id', () => {
+  test('is of one workspace: what another made under it stays as it is, and tells nobody that it is there', async () => {
     const other = await newScope('Ada Fenn')
-    const theirs = randomUUID()
+    const shared = randomUUID()
     const text = demoText('installations/fruiting-room.json')
-    expect(await importInstallation(other, { id: theirs, site: 'Elsewhere', text })).toEqual({
+    expect((await importInstallation(other, { id: shared, site: 'Elsewhere', text })).kind).toBe('done')
+    const before = await getInstallation(other, shared)
+    expect(await makeInstallation(scope, { id: shared, site: 'Lock Cottage', name: 'Mine', duty: 'exhaust' })).toEqual({
       kind: 'done',
-      id: theirs,
+      id: shared,
     })
-    expect(await importInstallation(scope, { id: theirs, site: 'Lock Cottage', text })).toEqual({ kind: 'unknown' })
-    expect(await makeInstallation(scope, { id: theirs, site: 'Lock Cottage', name: 'Mine', duty: 'exhaust' })).toEqual({
-      kind: 'unknown',
-    })
-    expect(await getInstallation(scope, theirs)).toBeNull()
-    // Sent again under its own id it is the same answer.
-    expect(await importInstallation(other, { id: theirs, site: 'Elsewhere', text })).toEqual({
+    expect(await seal(scope, { id: shared, installationId: shared, version: 1, reason: 'mine alone' })).toMatchObject({
       kind: 'done',
-      id: theirs,
     })
-
+    expect(await getInstallation(other, shared)).toEqual(before)
+    expect(await listRevisions(other, shared)).toEqual([])
+  })
+  test('that was used for something else of ours is refused, and what it was used for stays', async () => {
     const entry = randomUUID()
-    expect(await writeLog(other, { id: entry, installationId: theirs, text: 'theirs' })).toEqual({ kind: 'done' })
-    expect(await writeLog(scope, { id: entry, installationId: id, text: 'mine' })).toEqual({ kind: 'unknown' })
-
-    const sealId = randomUUID()
-    const sealing = { id: sealId, version: 1, reason: 'as found' }
-    expect(await seal(other, { ...sealing, installationId: theirs })).toEqual({ kind: 'done', number: 1 })
+    expect(await writeLog(scope, { id: entry, installationId: id, text: 'first' })).toEqual({ kind: 'done' })
+    expect(await writeLog(scope, { id: entry, installationId: id, text: 'second' })).toEqual({ kind: 'unknown' })
+    const second = randomUUID()
+    await makeInstallation(scope, { id: second, site: 'Lock Cottage', name: 'Second', duty: 'exhaust' })
+    const sealing = { id: randomUUID(), version: 1, reason: 'as found' }
+    expect((await seal(scope, { ...sealing, installationId: second })).kind).toBe('done')
     expect(await seal(scope, { ...sealing, installationId: id })).toEqual({ kind: 'unknown' })
-    expect(await seal(other, { ...sealing, installationId: theirs })).toEqual({ kind: 'done', number: 1 })
   })
 })
 
 test('what was read later counts, even where the clock was set back in between', async () => {
-  const keep = (exhaust: number) =>
-    keepCheck(scope, {
-      id: randomUUID(),
-      installationId: id,
-      check: 'floor',
-      reading: {
-        kind: 'speed',
-        steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust, 'make-up': 20 } }],
-      },
-    })
-  await keep(26)
+  await keepFloor(26)
   await inWorkspace(scope, (tx) => tx.update(checkResult).set({ readAt: new Date('2126-01-01T00:00:00Z') }))
-  await keep(40)
+  await keepFloor(40)
   expect((await listCheckResults(scope, id)).map(({ verdict }) => verdict)).toEqual(['passes', 'fails'])
 })
 
@@ -230,30 +222,20 @@ describe('a seal says what is open', () => {
     const document = demoInstallation('changing-rooms')
     const planned = planFor(document, derive(document))!.plan
     expect(open.filter(({ kind }) => kind === 'check').map(({ key }) => key)).toEqual(planned.map(({ id: key }) => key))
-    expect((await listLog(scope, rooms)).map(({ text }) => text)).toContainEqual(
+    expect((await listLog(scope, { installationId: rooms })).map(({ text }) => text)).toContainEqual(
       `Sealed revision 1: as found (${openText(open)})`,
     )
   })
 
   test('a check that passed is no longer open; one that failed is open as failed', async () => {
-    const keep = (exhaust: number) =>
-      keepCheck(scope, {
-        id: randomUUID(),
-        installationId: id,
-        check: 'floor',
-        reading: {
-          kind: 'speed',
-          steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust, 'make-up': 20 } }],
-        },
-      })
     const openFloor = async () => {
       await sealOf(id)
       const [sealed] = await listRevisions(scope, id)
       return sealed!.open!.find(({ kind, key }) => kind === 'check' && key === 'floor')
     }
-    await keep(40)
+    await keepFloor(40)
     expect(await openFloor()).toMatchObject({ detail: 'It failed.' })
-    await keep(26)
+    await keepFloor(26)
     expect(await openFloor()).toBeUndefined()
   })
 })

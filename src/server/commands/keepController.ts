@@ -1,9 +1,9 @@
 import { Type } from '@sinclair/typebox'
-import { parseJson, readControllerModel } from '@/core/document/read'
 import { validator } from '@/core/document/validator'
 import type { Scope } from '@/db/client'
 import { saveControllerModel } from '@/db/queries/controllerModel'
 import { closed } from '@/server/commands/input'
+import { heavy } from '@/server/heavy/heavy'
 import type { Result } from '@/server/result'
 
 const readInput = validator(Type.Object({ text: Type.String({ maxLength: 1_000_000 }) }, closed))
@@ -12,9 +12,7 @@ const readInput = validator(Type.Object({ text: Type.String({ maxLength: 1_000_0
 export async function keepController(scope: Scope, input: unknown): Promise<Result<{ id: string }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const json = parseJson(read.value.text)
-  if (!json.ok) return { kind: 'invalid', problems: json.problems }
-  const model = readControllerModel(json.value)
+  const model = await heavy('readModelText', read.value.text)
   if (!model.ok) return { kind: 'invalid', problems: model.problems }
   if (await saveControllerModel(scope, model.value, scope.personName)) return { kind: 'done', id: model.value.id }
   const text = `“${model.value.id}” is the id of an example that came with Soft Gale; give yours another.`

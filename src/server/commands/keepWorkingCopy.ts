@@ -1,9 +1,10 @@
 import { Type } from '@sinclair/typebox'
-import { openInstallation } from '@/core/document/open'
 import { validator } from '@/core/document/validator'
 import type { Scope } from '@/db/client'
 import { saveWorkingCopy } from '@/db/queries/installation'
 import { closed, Uuid } from '@/server/commands/input'
+import { heavy } from '@/server/heavy/heavy'
+import { refreshLine } from '@/server/refreshLines'
 import type { Result } from '@/server/result'
 
 const readInput = validator(
@@ -17,13 +18,14 @@ export async function keepWorkingCopy(
 ): Promise<Result<{ version: number; savedAt: string }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const opened = openInstallation(read.value.document)
+  const opened = await heavy('openInstallation', read.value.document)
   if (opened.kind === 'unreadable') return { kind: 'invalid', problems: opened.problems }
   const problems = opened.kind === 'marked' ? opened.problems : []
   const { id, baseVersion, saveId } = read.value
   const outcome = await saveWorkingCopy(scope, { id, baseVersion, saveId, document: opened.document, problems })
   switch (outcome.kind) {
     case 'kept':
+      await refreshLine(scope, id)
       return { kind: 'done', version: outcome.version, savedAt: outcome.savedAt.toISOString() }
     case 'behind':
       return {

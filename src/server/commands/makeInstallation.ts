@@ -1,12 +1,13 @@
 import { DUTIES } from '@/core/brief/duty'
 import { Type } from '@sinclair/typebox'
 import { newInstallation } from '@/core/document/newInstallation'
-import { readInstallationText } from '@/core/document/read'
 import { validator } from '@/core/document/validator'
 import type { Scope } from '@/db/client'
 import { createInstallation } from '@/db/queries/installation'
 import { ensureSite } from '@/db/queries/site'
 import { closed, Uuid } from '@/server/commands/input'
+import { heavy } from '@/server/heavy/heavy'
+import { refreshLine } from '@/server/refreshLines'
 import type { Result } from '@/server/result'
 
 const Named = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })
@@ -26,19 +27,20 @@ export async function makeInstallation(scope: Scope, input: unknown): Promise<Re
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const { id, site, name, duty } = read.value
   const { id: siteId } = await ensureSite(scope, site.trim())
-  const isMade = await createInstallation(scope, { id, siteId, document: newInstallation(name.trim(), duty) })
-  return isMade ? { kind: 'done', id } : { kind: 'unknown' }
+  await createInstallation(scope, { id, siteId, document: newInstallation(name.trim(), duty) })
+  await refreshLine(scope, id)
+  return { kind: 'done', id }
 }
 
 /** Makes an installation from an exported file. */
 export async function importInstallation(scope: Scope, input: unknown): Promise<Result<{ id: string }>> {
   const read = readImport(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const document = readInstallationText(read.value.text)
+  const document = await heavy('readInstallationText', read.value.text)
   if (!document.ok) return { kind: 'invalid', problems: document.problems }
   const { id, site } = read.value
   const { id: siteId } = await ensureSite(scope, site.trim())
-  return (await createInstallation(scope, { id, siteId, document: document.value }))
-    ? { kind: 'done', id }
-    : { kind: 'unknown' }
+  await createInstallation(scope, { id, siteId, document: document.value })
+  await refreshLine(scope, id)
+  return { kind: 'done', id }
 }

@@ -1,12 +1,13 @@
 import { Type } from '@sinclair/typebox'
-import { derive } from '@/core/derive'
 import { validator } from '@/core/document/validator'
-import { stillOpen, type OpenItem } from '@/core/record/stillOpen'
+import type { OpenItem } from '@/core/record/stillOpen'
 import type { Scope } from '@/db/client'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { sealRevision } from '@/db/queries/revision'
 import { closed, Uuid } from '@/server/commands/input'
+import { heavy } from '@/server/heavy/heavy'
+import { refreshLine } from '@/server/refreshLines'
 import type { Result } from '@/server/result'
 
 const Reason = Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' })
@@ -31,8 +32,7 @@ const readInput = validator(
 async function openOf(scope: Scope, installationId: string, version: number): Promise<OpenItem[] | null> {
   const row = await getInstallation(scope, installationId)
   if (row?.kind !== 'open' || row.workingCopy.version !== version) return null
-  const { document } = row.workingCopy
-  return stillOpen(document, derive(document), await listCheckResults(scope, installationId))
+  return heavy('stillOpen', row.workingCopy.document, await listCheckResults(scope, installationId))
 }
 
 /** Seals the working copy with a reason, for good, and writes on it what was open. Nothing open holds it up, but a danger needs a reason. */
@@ -58,6 +58,7 @@ export async function seal(scope: Scope, input: unknown): Promise<Result<{ numbe
   const outcome = await sealRevision(scope, { ...wanted, open })
   switch (outcome.kind) {
     case 'sealed':
+      await refreshLine(scope, wanted.installationId)
       return { kind: 'done', number: outcome.number }
     case 'behind':
       return { kind: 'behind', version: outcome.version, savedBy: '', savedAt: '' }

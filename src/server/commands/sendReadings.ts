@@ -36,8 +36,10 @@ export async function sendReadings(
   const { id, installationId, name, bytes, layout, feeds } = read.value
   const fault = layoutFault(layout)
   if (fault) return { kind: 'invalid', problems: [fault] }
-  if (!(await beginImport(scope, { id, installationId, name, layout, feeds, bytesTotal: bytes })))
-    return { kind: 'unknown' }
+  const begun = await beginImport(scope, { id, installationId, name, layout, feeds, bytesTotal: bytes })
+  if (begun === 'unknown') return { kind: 'unknown' }
+  // Sent again because the first answer was lost: it is being read, or was.
+  if (begun === 'arrived') return { kind: 'done', id }
   try {
     let [held, heldBytes, no, total]: [Uint8Array[], number, number, number] = [[], 0, 0, 0]
     const flush = async () => {

@@ -1,0 +1,24 @@
+import { canonicalJson } from '@/core/document/canonical'
+import { openInstallation } from '@/core/document/open'
+import { readControllerModel, readInstallationText, parseJson } from '@/core/document/read'
+import { overviewOf } from '@/core/record/overview'
+import { stillOpen } from '@/core/record/stillOpen'
+import { derive } from '@/core/derive'
+import type { Installation } from '@/core/document/installation'
+
+/** What can take longer than a request may hold the others: run in a worker. Arguments and results are plain data. */
+export const TASKS = {
+  openInstallation,
+  readInstallationText,
+  readModelText: (text: string) => {
+    const data = parseJson(text)
+    return data.ok ? readControllerModel(data.value) : data
+  },
+  overview: (data: unknown, sealed: unknown) => overviewOf(data, sealed, (error) => console.error(error)),
+  stillOpen: (document: Installation, results: Parameters<typeof stillOpen>[2]) =>
+    stillOpen(document, derive(document), results),
+  canonicalJson,
+} as const
+
+export type Tasks = typeof TASKS
+export type TaskName = keyof Tasks

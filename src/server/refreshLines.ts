@@ -1,0 +1,30 @@
+import { OVERVIEW_VERSION } from '@/core/record/overview'
+import { listStaleLines, saveLine } from '@/db/queries/installationLine'
+import type { OfWorkspace } from '@/db/queries/within'
+import { heavy } from '@/server/heavy/heavy'
+
+/** Derives anew what lists show of installations that changed since, or that another version of the program derived, at most so many; says how
+ *  many those were. Names one installation, or looks at all of the workspace. */
+export async function refreshLines(scope: OfWorkspace, most: number, installationId?: string): Promise<number> {
+  const stale = await listStaleLines(scope, OVERVIEW_VERSION, most, installationId)
+  for (const { document, sealed, sealNumber, version, installationId: id } of stale) {
+    const { name, overview, needs, isAsSealed } = await heavy('overview', document, sealed)
+    const duty = overview.kind === 'shown' ? overview.duty : null
+    await saveLine(scope, OVERVIEW_VERSION, {
+      installationId: id,
+      name,
+      duty,
+      needs,
+      isAsSealed,
+      line: overview,
+      version,
+      sealNumber,
+    })
+  }
+  return stale.length
+}
+
+/** After a change that was kept: whatever goes wrong here is mended when a list is read, so the change is acknowledged all the same. */
+export async function refreshLine(scope: OfWorkspace, installationId: string): Promise<void> {
+  await refreshLines(scope, 1, installationId).catch((error: unknown) => console.error(error))
+}

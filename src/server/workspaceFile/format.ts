@@ -1,0 +1,103 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { validator } from '@/core/document/validator'
+import { LOG_KINDS } from '@/db/queries/log'
+
+export const WORKSPACE_SCHEMA = 'soft-gale/workspace@1'
+
+const closed = { additionalProperties: false } as const
+const Text = (maxLength: number) => Type.String({ maxLength })
+const Time = Type.String({ maxLength: 40, pattern: '^\\d{4}-\\d\\d-\\d\\dT' })
+const OrNull = <T extends Parameters<typeof Type.Union>[0][number]>(type: T) => Type.Union([type, Type.Null()])
+
+/** `workspace.json` in the zip. */
+export const Manifest = Type.Object(
+  {
+    schema: Type.Literal(WORKSPACE_SCHEMA),
+    name: Text(80),
+    writtenAt: Time,
+    installations: Type.Integer({ minimum: 0 }),
+  },
+  closed,
+)
+
+const LogLine = Type.Object(
+  {
+    kind: Type.Union(LOG_KINDS.map((kind) => Type.Literal(kind))),
+    text: Text(2000),
+    writtenBy: Text(200),
+    writtenAt: Time,
+  },
+  closed,
+)
+
+/** `installations/ID.json` in the zip: everything about one, as it is stored. Documents are checked when they are opened, as always. */
+export const InstallationPart = Type.Object(
+  {
+    id: Text(36),
+    site: Text(80),
+    createdAt: Time,
+    setAsideAt: OrNull(Time),
+    setAsideBy: OrNull(Text(200)),
+    document: Type.Unknown(),
+    version: Type.Integer({ minimum: 1 }),
+    savedBy: Text(200),
+    savedAt: Time,
+    revisions: Type.Array(
+      Type.Object(
+        {
+          id: Text(36),
+          number: Type.Integer({ minimum: 1 }),
+          reason: Text(300),
+          document: Type.Unknown(),
+          open: Type.Unknown(),
+          sealedBy: Text(200),
+          sealedAt: Time,
+        },
+        closed,
+      ),
+    ),
+    checks: Type.Array(
+      Type.Object(
+        {
+          id: Text(36),
+          check: Text(200),
+          given: Text(2000),
+          reading: Type.Unknown(),
+          verdict: Text(40),
+          sentence: Text(2000),
+          readBy: Text(200),
+          readAt: Time,
+        },
+        closed,
+      ),
+    ),
+    log: Type.Array(LogLine),
+  },
+  closed,
+)
+export type InstallationPart = Static<typeof InstallationPart>
+
+/** `controllers/N.json` in the zip. */
+export const ControllerPart = Type.Object(
+  { id: Text(60), document: Type.Unknown(), madeBy: OrNull(Text(200)), setAsideAt: OrNull(Time) },
+  closed,
+)
+
+/** `readings/ID.json` in the zip; beside it `readings/ID.ndjson`, a line an instant: `[at in ms, value of each column in base units]`. */
+export const ReadingsPart = Type.Object(
+  {
+    id: Text(36),
+    installationId: Text(36),
+    name: Text(200),
+    columns: Type.Array(Type.Object({ name: Text(200), quantity: Text(60) }, closed), { maxItems: 100 }),
+    zone: Text(80),
+    feeds: Type.Unknown(),
+  },
+  closed,
+)
+
+export const readManifest = validator(Manifest)
+export const readInstallationPart = validator(InstallationPart)
+export const readControllerPart = validator(ControllerPart)
+export const readReadingsPart = validator(ReadingsPart)
+export const readLogPart = validator(Type.Array(LogLine))

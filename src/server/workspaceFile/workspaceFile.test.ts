@@ -1,0 +1,116 @@
+import { randomUUID } from 'node:crypto'
+import { buffer } from 'node:stream/consumers'
+import { ZipFile } from 'yazl'
+import type { Scope } from '@/db/client'
+import { database } from '@/db/client'
+import { addCheckResult, listCheckResults } from '@/db/queries/checkResult'
+import { createInstallation, getInstallation } from '@/db/queries/installation'
+import { addLogEntry, listLog } from '@/db/queries/log'
+import { listMemberships } from '@/db/queries/member'
+import { getReadings, listReadingFiles } from '@/db/queries/reading'
+import { getSealed, listRevisions, sealRevision } from '@/db/queries/revision'
+import { ensureSite } from '@/db/queries/site'
+import { workspaceName } from '@/db/queries/workspace'
+import { person } from '@/db/schema'
+import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
+import { importReadingsFile } from '@/server/commands/importReadingsFile'
+import { exportWorkspace } from '@/server/workspaceFile/export'
+import { importWorkspace } from '@/server/workspaceFile/import'
+import { demoInstallation, demoText } from '@/testing/examples'
+
+useThrowawayDatabase()
+
+let scope: Scope
+const id = randomUUID()
+
+const bytesOf = async function* (text: string) {
+  yield await Promise.resolve(new TextEncoder().encode(text))
+}
+
+beforeAll(async () => {
+  scope = await newScope()
+  await database().insert(person).values({ id: scope.personId, name: scope.personName, email: 'tam@reed.example' })
+  const { id: siteId } = await ensureSite(scope, 'Lock Cottage')
+  await createInstallation(scope, { id, siteId, document: demoInstallation('fruiting-room') })
+  await addCheckResult(scope, id, {
+    id: randomUUID(),
+    check: 'floor',
+    given: 'x',
+    reading: { kind: 'speed', steps: [{ inputs: {}, fansPct: { exhaust: 25 } }] },
+    verdict: 'passes',
+    sentence: 'Good.',
+  })
+  await sealRevision(scope, { id: randomUUID(), installationId: id, version: 1, reason: 'as found', open: [] })
+  await addLogEntry(scope, { id: randomUUID(), installationId: null, kind: 'note', text: 'The van is back.' })
+  await importReadingsFile(
+    scope,
+    { id: randomUUID(), installationId: id, name: 'cupboard.csv' },
+    bytesOf(demoText('readings/inverter-cupboard-14-nov.csv')),
+  )
+})
+
+const exported = async () => Buffer.from(await buffer(exportWorkspace(scope)))
+
+/** What a workspace holds, without what only this server gave it. */
+async function held(of: Scope) {
+  const row = await getInstallation(of, id)
+  const [file] = await listReadingFiles(of, id)
+  return {
+    name: await workspaceName(of),
+    row,
+    revisions: await listRevisions(of, id),
+    sealed: await getSealed(of, id, 1),
+    checks: await listCheckResults(of, id),
+    log: (await listLog(of, { installationId: id })).map(({ kind, text, writtenBy, writtenAt }) => ({
+      kind,
+      text,
+      writtenBy,
+      writtenAt,
+    })),
+    readings: file && (await getReadings(of, file.id)),
+  }
+}
+
+test('what is exported comes in again as it was, in a workspace of its own', async () => {
+  const made = await importWorkspace(await exported(), scope)
+  expect(made).toMatchObject({ kind: 'done', counted: { installations: 1, controllers: 0, readings: 1 }, left: [] })
+  if (made.kind !== 'done') return
+  expect(await held({ ...scope, workspaceId: made.workspaceId })).toEqual(await held(scope))
+  expect(await listMemberships(scope.personId)).toContainEqual({ workspaceId: made.workspaceId, role: 'owner' })
+})
+
+test('a part that is spoiled is left out and named; the others come in', async () => {
+  const zip = new ZipFile()
+  zip.addBuffer(
+    Buffer.from(
+      JSON.stringify({
+        schema: 'soft-gale/workspace@1',
+        name: 'Half',
+        writtenAt: '2026-11-26T10:00:00Z',
+        installations: 1,
+      }),
+    ),
+    'workspace.json',
+  )
+  zip.addBuffer(Buffer.from('{"id": 7'), 'controllers/1.json')
+  zip.addBuffer(Buffer.from('{"id": "x"}'), `installations/${id}.json`)
+  zip.addBuffer(
+    Buffer.from(JSON.stringify({ id: 'own', document: {}, madeBy: 'Tam', setAsideAt: null })),
+    'controllers/2.json',
+  )
+  zip.end()
+  const made = await importWorkspace(Buffer.from(await buffer(zip.outputStream)), scope)
+  expect(made).toMatchObject({ kind: 'done', counted: { installations: 0, controllers: 1 } })
+  expect(made.kind === 'done' && made.left.map((line) => line.split(':')[0])).toEqual([
+    'controllers/1.json',
+    `installations/${id}.json`,
+  ])
+})
+
+test.each([
+  ['no zip', Buffer.from('hello'), /no zip file/],
+  ['an empty file', Buffer.alloc(0), /no zip file/],
+])('%s is refused with a way out', async (_name, file, text) => {
+  const made = await importWorkspace(file, scope)
+  expect(made.kind === 'invalid' && made.problems[0]).toMatchObject({ text: expect.stringMatching(text) as string })
+})
