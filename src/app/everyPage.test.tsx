@@ -43,9 +43,18 @@ const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> 
   'dial-in': () => <DialInStage installationId="i" />,
   prove: () => <ProveStage installationId="i" results={[]} onKeep={nothing} />,
   'hand-over': () => (
-    <HandOverStage installationId="i" revisions={[]} log={[]} results={[]} onSeal={nothing} onWrite={nothing} />
+    <HandOverStage
+      installationId="i"
+      revisions={[]}
+      lastSealed={null}
+      log={[]}
+      results={[]}
+      onSeal={nothing}
+      onWrite={nothing}
+      onPlace={nothing}
+    />
   ),
-  readings: () => <ReadingsPage installationId="i" files={[]} jobs={[]} />,
+  readings: () => <ReadingsPage installationId="i" files={[]} deleted={[]} jobs={[]} onPlace={nothing} />,
 }
 
 function drawn(document: Installation): void {

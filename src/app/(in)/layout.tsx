@@ -1,34 +1,28 @@
 import type { ReactNode } from 'react'
-import { listInstallationNames } from '@/db/queries/installation'
-import { choosePreferenceAction, signOut } from '@/server/actions'
+import { workspaceName } from '@/db/queries/workspace'
+import { choosePreferenceAction, signOut, switchWorkspaceAction } from '@/server/actions'
+import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
-import { PLACES } from '@/ui/places'
-import { STAGES } from '@/ui/stages'
 import { TopBar } from '@/ui/TopBar'
 
 export const dynamic = 'force-dynamic'
 
 export default async function SignedInLayout({ children }: { children: ReactNode }) {
-  const { scope, preference } = await requireSigned()
-  const rows = await listInstallationNames(scope)
-  const findable = [
-    ...rows.flatMap(({ id, name }) =>
-      STAGES.map((stage) => ({
-        label: `${name}: ${stage.name}`,
-        group: name,
-        path: `/installation/${id}/${stage.id}`,
-      })),
-    ),
-    ...PLACES.map(({ name, path }) => ({ label: name, group: 'Places', path })),
-    { label: 'New installation', group: 'Do', path: '/yard?new=1' },
-  ]
+  const { scope, role, preference, workspaceIds } = await requireSigned()
+  const workspaces = await Promise.all(
+    workspaceIds.map(async (id) => ({ id, name: await workspaceName({ workspaceId: id }) })),
+  )
   return (
     <>
       <TopBar
         personName={scope.personName}
+        role={role}
+        mayInvite={may(role, 'people')}
+        workspaces={workspaces}
+        workspaceId={scope.workspaceId}
         preference={preference}
-        findable={findable}
         onPreference={choosePreferenceAction}
+        onWorkspace={switchWorkspaceAction}
         onSignOut={signOut}
       />
       {children}

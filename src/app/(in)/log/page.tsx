@@ -1,20 +1,27 @@
 import type { Metadata } from 'next'
-import { listInstallationNames } from '@/db/queries/installation'
-import { listLog } from '@/db/queries/log'
+import { namesOf } from '@/db/queries/installationLine'
+import { listLog, LOG_PAGE } from '@/db/queries/log'
 import { LogPage } from '@/features/log/LogPage'
+import { readListQuery, type ListQuery } from '@/server/listQuery'
 import { requireSigned } from '@/server/scope'
 import { stagePath } from '@/ui/stages'
 
 export const metadata: Metadata = { title: 'Log' }
 
-export default async function Log() {
-  const { scope } = await requireSigned()
-  const [entries, rows] = await Promise.all([listLog(scope), listInstallationNames(scope)])
-  const nameOf = (id: string | null) => rows.find((row) => row.id === id)?.name
+export default async function Log({ searchParams }: { searchParams: Promise<ListQuery> }) {
+  const [{ scope }, query] = await Promise.all([requireSigned(), searchParams])
+  const { holds, before } = readListQuery(query)
+  const entries = await listLog(scope, { holds, before })
+  const names = await namesOf(
+    scope,
+    entries.flatMap(({ installationId }) => installationId ?? []),
+  )
   return (
     <LogPage
+      holds={holds}
+      older={entries.length === LOG_PAGE ? (entries.at(-1)?.seq ?? null) : null}
       entries={entries.map(({ id, text, writtenBy, writtenAt, installationId }) => {
-        const name = nameOf(installationId)
+        const name = installationId === null ? undefined : names.get(installationId)
         return {
           id,
           text,

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { listInstallationNames } from '@/db/queries/installation'
+import { findInstallations } from '@/db/queries/installationLine'
 import { SumsPage } from '@/features/sums/SumsPage'
 import { requireSigned } from '@/server/scope'
 
@@ -7,6 +7,6 @@ export const metadata: Metadata = { title: 'Sums' }
 
 export default async function Sums({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
   const [{ scope, preference }, query] = await Promise.all([requireSigned(), searchParams])
-  const installations = await listInstallationNames(scope)
+  const installations = await findInstallations(scope, '', 200)
   return <SumsPage query={query} installations={installations} preference={preference} />
 }

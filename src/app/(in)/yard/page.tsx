@@ -1,37 +1,68 @@
 import type { Metadata } from 'next'
-import { listSetAside, listYard } from '@/db/queries/installation'
-import { listSites } from '@/db/queries/site'
+import { listSetAside } from '@/db/queries/installation'
+import { listYard, YARD_PAGE } from '@/db/queries/installationLine'
+import { listEmptySites, listSites } from '@/db/queries/site'
 import { workspaceName } from '@/db/queries/workspace'
 import { NewInstallation } from '@/features/yard/NewInstallation'
 import { Yard } from '@/features/yard/Yard'
-import { yardRow } from '@/features/yard/yardLine'
+import { yardLine } from '@/features/yard/yardLine'
 import { importInstallationAction, makeInstallationAction } from '@/server/actions'
+import { readListQuery } from '@/server/listQuery'
+import { refreshLines } from '@/server/refreshLines'
+import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
 
 export const metadata: Metadata = { title: 'Yard' }
 
-export default async function YardPage({ searchParams }: { searchParams: Promise<{ new?: string }> }) {
-  const { scope, preference } = await requireSigned()
-  const [rows, sites, name, aside] = await Promise.all([
-    listYard(scope),
+type Query = { new?: string; holds?: string; page?: string }
+
+/** What a page waits for to be derived anew before it is shown; the rest is derived by the job. */
+const MOST_DERIVED = 40
+
+export default async function YardPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const [{ scope, role, preference }, query] = await Promise.all([requireSigned(), searchParams])
+  await refreshLines(scope, MOST_DERIVED)
+  const { holds } = readListQuery(query)
+  const page = Math.max(1, Math.floor(Number(query.page ?? 1)) || 1)
+  const [yard, sites, emptySites, name, aside] = await Promise.all([
+    listYard(scope, { holds, offset: (Math.min(page, 10_000) - 1) * YARD_PAGE }),
     listSites(scope),
+    listEmptySites(scope),
     workspaceName(scope),
-    listSetAside(scope),
+    listSetAside(scope, 20),
   ])
-  const isNew = (await searchParams).new !== undefined
+  const isNew = query.new !== undefined
+  const line = (row: (typeof yard.rows)[number]) => yardLine(row, preference)
   return (
     <Yard
       name={name}
-      rows={rows.map((row) => yardRow(row, preference))}
-      setAside={aside.map(({ id, name: called }) => ({ id, name: called }))}
+      rows={yard.rows.map(line)}
+      needing={yard.needing.map(line)}
+      needingCount={yard.needingCount}
+      lastSealed={yard.lastSealed.map(({ id, name: called, sealed }) => ({
+        id,
+        name: called,
+        number: sealed?.number ?? 0,
+        at: sealed?.sealedAt.toISOString() ?? '',
+      }))}
+      setAside={aside.map(({ id, name: called, goneAt }) => ({
+        id,
+        name: called,
+        goneAt: goneAt?.toISOString() ?? null,
+      }))}
+      emptySites={emptySites}
+      asked={{ holds, page, pages: Math.max(1, Math.ceil(yard.count / YARD_PAGE)), count: yard.count }}
+      mayArchive={may(role, 'archive')}
       newInstallation={
-        <NewInstallation
-          key={String(isNew)}
-          startsOpen={isNew}
-          sites={sites.map((site) => site.name)}
-          onMake={makeInstallationAction}
-          onImport={importInstallationAction}
-        />
+        may(role, 'work') && (
+          <NewInstallation
+            key={String(isNew)}
+            startsOpen={isNew}
+            sites={sites.map((site) => site.name)}
+            onMake={makeInstallationAction}
+            onImport={importInstallationAction}
+          />
+        )
       }
     />
   )

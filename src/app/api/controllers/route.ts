@@ -5,7 +5,7 @@ import type { Result } from '@/server/result'
 
 /** The controllers this workspace can choose from. */
 export const GET = (): Promise<Response> =>
-  respond(async (scope): Promise<Result<{ models: readonly ControllerModel[] }>> => ({
+  respond('look', null, async (scope): Promise<Result<{ models: readonly ControllerModel[] }>> => ({
     kind: 'done',
     models: await listControllerModels(scope),
   }))

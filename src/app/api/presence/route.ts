@@ -6,7 +6,7 @@ const LARGEST_BYTES = 10_000
 
 /** A page is open, or closes: `{ pageId, installationId, isLeaving? }`. */
 export async function POST(request: Request): Promise<Response> {
-  return respondToChange(request, async (scope) => {
+  return respondToChange(request, 'look', null, async (scope) => {
     const body = await readBody(request, LARGEST_BYTES)
     return bePresent(scope, body.kind === 'json' ? body.json : null)
   })

@@ -4,7 +4,7 @@ import { canonicalJson } from '@/core/document/canonical'
 import { freeId } from '@/core/document/freeId'
 import { readControllerModel } from '@/core/document/read'
 import { getControllerModel, listControllerModels } from '@/db/queries/controllerModel'
-import { listInstallationNames } from '@/db/queries/installation'
+import { findInstallations } from '@/db/queries/installationLine'
 import { ModelEditor } from '@/features/controllers/ModelEditor'
 import { requireSigned } from '@/server/scope'
 
@@ -16,7 +16,7 @@ export default async function ControllerPage({ params }: { params: Promise<{ id:
   if (!found) notFound()
   const { data, madeBy } = found
   const read = readControllerModel(data)
-  const [known, yard] = await Promise.all([listControllerModels(scope), listInstallationNames(scope)])
+  const [known, yard] = await Promise.all([listControllerModels(scope), findInstallations(scope, '', 200)])
   const own =
     madeBy === null && read.ok
       ? {

@@ -7,6 +7,7 @@ import { getInstallation } from '@/db/queries/installation'
 import { getSealed, listSeals } from '@/db/queries/revision'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
 import { UnreadableInstallation } from '@/features/unreadable/UnreadableInstallation'
+import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
 
 /** Title and page ask for the same installation: one query a request. */
@@ -21,9 +22,16 @@ export async function generateMetadata({ params }: Omit<Props, 'children'>): Pro
 }
 
 export default async function InstallationLayout({ params, children }: Props) {
-  const { scope, preference, id } = await requireSignedAt({ params })
+  const who = await requireSignedAt({ params })
+  const { scope, preference, id } = who
   const row = await installationOnce(scope, id)
   if (!row) notFound()
+  await writeAudit(who, {
+    action: 'looked at',
+    what: row.kind === 'open' ? row.workingCopy.document.name : row.name,
+    installationId: id,
+    onceInMin: 60,
+  })
   if (row.kind === 'unreadable')
     return (
       <UnreadableInstallation

@@ -2,9 +2,10 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
-import { listRevisions } from '@/db/queries/revision'
+import { getSealed, listRevisions } from '@/db/queries/revision'
 import { RecordSheet } from '@/features/record/RecordSheet'
 import { Fault } from '@/ui/Fault'
+import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
 
 export const dynamic = 'force-dynamic'
@@ -16,15 +17,21 @@ const WORKING = 'working'
 
 /** The record of a sealed revision (the last one where none is named), or of the working copy, for paper. */
 export default async function RecordPage({ params, searchParams }: Props) {
-  const { scope, preference, id } = await requireSignedAt({ params })
+  const who = await requireSignedAt({ params })
+  const { scope, preference, id } = who
   const { rev } = await searchParams
   const row = await getInstallation(scope, id)
   if (!row) notFound()
+  await writeAudit(who, { action: 'printed', what: `record ${rev ?? ''}`, installationId: id, onceInMin: 60 })
   const [revisions, results] = await Promise.all([listRevisions(scope, id), listCheckResults(scope, id)])
   // A record is of what was sealed; the working copy is printed only when it is asked for by name.
   const wanted = rev ?? String(revisions[0]?.number ?? WORKING)
   const revision = wanted === WORKING ? null : (revisions.find(({ number }) => String(number) === wanted) ?? notFound())
-  const document = revision ? revision.document : row.kind === 'open' ? row.workingCopy.document : null
+  const document = revision
+    ? await getSealed(scope, id, revision.number)
+    : row.kind === 'open'
+      ? row.workingCopy.document
+      : null
   if (!document)
     return (
       <Fault title="This record cannot be made">

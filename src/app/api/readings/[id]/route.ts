@@ -11,7 +11,7 @@ type Context = { params: Promise<{ id: string }> }
 /** Every reading of a file, a list a column; means of stretches where it is a long one. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
   const { id } = await params
-  return respond(async (scope): Promise<Result<ReadingTable>> => {
+  return respond('look', null, async (scope): Promise<Result<ReadingTable>> => {
     const table = isUuid(id) ? await getReadings(scope, id) : null
     return table ? { kind: 'done', ...table } : { kind: 'unknown' }
   })
@@ -23,7 +23,8 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const query = new URL(request.url).searchParams
   const layout = parseJson(query.get('layout') ?? '')
   const feeds = parseJson(query.get('feeds') ?? 'null')
-  return respondToChange(request, async (scope): Promise<Result<{ id: string }>> => {
+  const audited = { action: 'sent readings', what: query.get('name') ?? '', installationId: query.get('installation') }
+  return respondToChange(request, 'work', audited, async (scope): Promise<Result<{ id: string }>> => {
     if (!layout.ok) return { kind: 'invalid', problems: layout.problems }
     if (!feeds.ok) return { kind: 'invalid', problems: feeds.problems }
     const input = {

@@ -19,7 +19,7 @@ const TOO_LARGE = {
 /** The working copy as it is kept now. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
   const { id } = await params
-  return respond(async (scope): Promise<Result<Kept>> => {
+  return respond('look', null, async (scope): Promise<Result<Kept>> => {
     const row = isUuid(id) ? await getInstallation(scope, id) : null
     if (!row) return { kind: 'unknown' }
     if (row.kind === 'unreadable') return { kind: 'invalid', problems: row.problems }
@@ -31,7 +31,8 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
 /** Keeps a change: `{ baseVersion, saveId, document }`. */
 export async function PUT(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params
-  return respondToChange(request, async (scope): ReturnType<typeof keepWorkingCopy> => {
+  const audited = { action: 'changed', installationId: id, onceInMin: 30 }
+  return respondToChange(request, 'work', audited, async (scope): ReturnType<typeof keepWorkingCopy> => {
     // Only who is signed in is listened to.
     const body = await readBody(request, LARGEST_BYTES)
     if (body.kind === 'too-long') return TOO_LARGE

@@ -1,24 +1,24 @@
 import { listCheckResults } from '@/db/queries/checkResult'
 import { listLog } from '@/db/queries/log'
-import { listRevisions } from '@/db/queries/revision'
+import { getSealed, listRevisions } from '@/db/queries/revision'
 import { HandOverStage } from '@/features/hand-over/HandOverStage'
-import { sealAction, writeLogAction } from '@/server/actions'
+import { placeAction, sealAction, writeLogAction } from '@/server/actions'
+import { may } from '@/server/rights'
 import { requireSignedAt, type AtInstallation } from '@/server/scope'
 
 export default async function HandOverPage(props: AtInstallation) {
-  const { scope, id } = await requireSignedAt(props)
+  const { scope, role, id } = await requireSignedAt(props)
   const [revisions, log, results] = await Promise.all([
     listRevisions(scope, id),
-    listLog(scope, id),
+    listLog(scope, { installationId: id }),
     listCheckResults(scope, id),
   ])
+  const [last] = revisions
   return (
     <HandOverStage
       installationId={id}
-      revisions={revisions.map(({ sealedAt, data: _data, ...revision }) => ({
-        ...revision,
-        sealedAt: sealedAt.toISOString(),
-      }))}
+      revisions={revisions.map(({ sealedAt, ...revision }) => ({ ...revision, sealedAt: sealedAt.toISOString() }))}
+      lastSealed={last ? await getSealed(scope, id, last.number) : null}
       log={log.map(({ id: entryId, text, writtenBy, writtenAt }) => ({
         id: entryId,
         text,
@@ -26,8 +26,9 @@ export default async function HandOverPage(props: AtInstallation) {
         writtenAt: writtenAt.toISOString(),
       }))}
       results={results.map(({ check, given, verdict }) => ({ check, given, verdict }))}
-      onSeal={sealAction}
-      onWrite={writeLogAction}
+      onSeal={may(role, 'seal') ? sealAction : null}
+      onWrite={may(role, 'work') ? writeLogAction : null}
+      onPlace={may(role, 'archive') ? placeAction : null}
     />
   )
 }

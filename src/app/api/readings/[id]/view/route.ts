@@ -8,7 +8,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const { id } = await params
   const query = new URL(request.url).searchParams
   const [from, to, points] = ['from', 'to', 'points'].map((key) => Number(query.get(key) ?? NaN))
-  return respond(async (scope): Promise<Result<ReadingView>> => {
+  return respond('look', null, async (scope): Promise<Result<ReadingView>> => {
     const isAsked = Number.isSafeInteger(from) && Number.isSafeInteger(to) && from! <= to! && points! >= 1
     if (!isAsked) {
       const text = 'Ask for whole milliseconds from and to, from not after to, and at least one point.'

@@ -1,0 +1,34 @@
+import type { Metadata } from 'next'
+import { headers } from 'next/headers'
+import { AccountPage } from '@/features/account/AccountPage'
+import { auth, deviceIn } from '@/server/auth'
+import { requireSigned } from '@/server/scope'
+import { areLettersShown, hasName } from '@/server/settings'
+
+export const metadata: Metadata = { title: 'Your account' }
+
+export default async function Account() {
+  const { scope, email, sessionId } = await requireSigned()
+  const head = await headers()
+  const [sessions, session] = await Promise.all([
+    auth().api.listSessions({ headers: head }),
+    auth().api.getSession({ headers: head }),
+  ])
+  return (
+    <AccountPage
+      name={scope.personName}
+      email={email}
+      sessions={sessions.map(({ id, token, userAgent, ipAddress, updatedAt }) => ({
+        id,
+        token,
+        device: deviceIn(userAgent),
+        address: ipAddress ?? '',
+        seenAt: updatedAt.toISOString(),
+        isThis: id === sessionId,
+      }))}
+      hasSecondFactor={session?.user.twoFactorEnabled === true}
+      hasPasskeys={hasName()}
+      lettersPath={areLettersShown() ? '/letters' : null}
+    />
+  )
+}
