@@ -91,6 +91,25 @@ test('find or do goes to a stage of an installation', async ({ yard }) => {
   await expect(yard.getByRole('heading', { level: 1 })).toHaveText('Inverter cupboard')
 })
 
+test('Enter pressed before the server has answered chooses what it then finds', async ({ yard }) => {
+  let release = () => {}
+  const released = new Promise<void>((resolve) => {
+    release = resolve
+  })
+  await yard.route('**/api/find?holds=Inverter*', async (route) => {
+    await released
+    await route.continue()
+  })
+  const asked = yard.waitForRequest('**/api/find?holds=Inverter*')
+  await yard.keyboard.press('Control+k')
+  await yard.getByRole('combobox', { name: 'Find or do' }).fill('Inverter cupboard: Kit')
+  await yard.keyboard.press('Enter')
+  await asked
+  await yard.keyboard.press('Enter')
+  release()
+  await yard.waitForURL('**/kit')
+})
+
 test('a person of °F reads points with 32 and differences without', async ({ yard }) => {
   const choose = async (unit: string) => {
     await yard.getByRole('button', { name: /Imke Marsh/ }).click()

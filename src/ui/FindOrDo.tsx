@@ -1,26 +1,78 @@
 'use client'
 
-import Autocomplete from '@mui/material/Autocomplete'
+import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete'
 import Dialog from '@mui/material/Dialog'
 import TextField from '@mui/material/TextField'
 import { useRouter } from 'next/navigation'
+import { useEffect, useEffectEvent, useState } from 'react'
 import { useOfferedActions, type Action } from '@/ui/actions'
+import { getJson } from '@/ui/json'
+import { PLACES } from '@/ui/places'
+import { STAGES } from '@/ui/stages'
 
 export type Findable = { readonly label: string; readonly group: string; readonly path: string }
 type Choosable = Findable | Action
 
-/** Type a few words and go there, or do it. */
-export function FindOrDo({
-  open,
-  onClose,
-  findable,
-}: {
-  open: boolean
-  onClose: () => void
-  findable: readonly Findable[]
-}) {
+type Found = { kind: string; found?: readonly { id: string; name: string }[] }
+
+const ASK_AFTER_MS = 120
+
+// The first word finds the installation; what follows chooses among its stages.
+const lookedFor = (typed: string): string => typed.split(':')[0]?.trim() ?? ''
+
+const matching = createFilterOptions<Choosable>()
+const labelOf = ({ label }: Choosable): string => label
+
+const ALWAYS: readonly Findable[] = [
+  ...PLACES.map(({ name, path }) => ({ label: name, group: 'Places', path })),
+  { label: 'People', group: 'Places', path: '/people' },
+  { label: 'Your account', group: 'Places', path: '/account' },
+  { label: 'New installation', group: 'Do', path: '/yard?new=1' },
+]
+
+type AutocompleteKey = { defaultMuiPrevented?: boolean }
+
+const stagesOf = ({ id, name }: { id: string; name: string }): readonly Findable[] =>
+  STAGES.map((stage) => ({ label: `${name}: ${stage.name}`, group: name, path: `/installation/${id}/${stage.id}` }))
+
+/** Type a few words and go there, or do it. Installations are looked up by the server: there may be thousands. */
+export function FindOrDo({ open, onClose }: { open: boolean; onClose: () => void }) {
   const router = useRouter()
   const actions = useOfferedActions()
+  const [typed, setTyped] = useState('')
+  const [found, setFound] = useState<{ holds: string; choices: readonly Findable[] }>({ holds: '', choices: [] })
+  const [chooseFirst, setChooseFirst] = useState(false)
+  const holds = lookedFor(typed)
+  const choicesOf = (installations: readonly Findable[]): Choosable[] => [...actions, ...installations, ...ALWAYS]
+
+  const choose = (choice: Choosable) => {
+    onClose()
+    if ('path' in choice) router.push(choice.path)
+    else choice.run()
+  }
+
+  const hear = useEffectEvent((answered: string, installations: readonly Findable[]) => {
+    setFound({ holds: answered, choices: installations })
+    if (!chooseFirst) return
+    setChooseFirst(false)
+    const [first] = matching(choicesOf(installations), { inputValue: typed, getOptionLabel: labelOf })
+    if (first) choose(first)
+  })
+
+  useEffect(() => {
+    let asked = true
+    const timer = setTimeout(() => {
+      void getJson<Found>(`/api/find?holds=${encodeURIComponent(holds)}`).then((answer) => {
+        // An answer to what is no longer typed comes too late to be shown.
+        if (asked) hear(holds, (answer?.found ?? []).flatMap(stagesOf))
+      })
+    }, ASK_AFTER_MS)
+    return () => {
+      asked = false
+      clearTimeout(timer)
+    }
+  }, [holds])
+
   return (
     <Dialog
       open={open}
@@ -31,18 +83,27 @@ export function FindOrDo({
       sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
     >
       <Autocomplete<Choosable>
-        options={[...actions, ...findable]}
+        options={choicesOf(found.choices)}
+        filterOptions={matching}
         groupBy={({ group }) => group}
-        getOptionLabel={({ label }) => label}
+        getOptionLabel={labelOf}
         getOptionKey={(choice) => ('path' in choice ? choice.path : `do:${choice.label}`)}
         isOptionEqualToValue={(a, b) => a.label === b.label}
+        inputValue={typed}
+        onInputChange={(_event, next) => {
+          setTyped(next)
+          setChooseFirst(false)
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' || found.holds === holds) return
+          // The list does not hold the answer yet: its own Enter would choose something else, or nothing.
+          ;(event as AutocompleteKey).defaultMuiPrevented = true
+          setChooseFirst(true)
+        }}
         autoHighlight
         openOnFocus
         onChange={(_event, choice) => {
-          if (!choice) return
-          onClose()
-          if ('path' in choice) router.push(choice.path)
-          else choice.run()
+          if (choice) choose(choice)
         }}
         renderInput={(params) => (
           <TextField
