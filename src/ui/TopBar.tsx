@@ -14,7 +14,6 @@ import { usePathname, useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
-import type { Findable } from '@/ui/FindOrDo'
 import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
 
@@ -24,8 +23,12 @@ const FindOrDo = dynamic(() => import('@/ui/FindOrDo').then((module) => module.F
 
 type Props = {
   personName: string
+  role: string
+  mayInvite: boolean
+  workspaces: readonly { readonly id: string; readonly name: string }[]
+  workspaceId: string
   preference: UnitPreference
-  findable: readonly Findable[]
+  onWorkspace: (input: { workspaceId: string }) => Promise<{ kind: string }>
   onPreference: (choice: { temperatureUnit: string; flowUnit: string }) => Promise<unknown>
   onSignOut: () => Promise<void>
 }
@@ -38,7 +41,7 @@ const initials = (name: string): string =>
     .join('')
 
 /** Name, the places, find-or-do, how the work stands towards the server, and the person. */
-export function TopBar({ personName, preference, findable, onPreference, onSignOut }: Props) {
+export function TopBar(props: Props) {
   const path = usePathname()
   const router = useRouter()
   const [isFinding, setFinding] = useState(false)
@@ -155,14 +158,24 @@ export function TopBar({ personName, preference, findable, onPreference, onSignO
         </Box>
       </ButtonBase>
       <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
-      <PersonMenu {...{ personName, preference, onPreference, onSignOut }} />
+      <PersonMenu {...props} />
       {areKeysShown && <KeysList onClose={() => setKeysShown(false)} />}
-      {isFinding && <FindOrDo open onClose={() => setFinding(false)} findable={findable} />}
+      {isFinding && <FindOrDo open onClose={() => setFinding(false)} />}
     </Box>
   )
 }
 
-function PersonMenu({ personName, preference, onPreference, onSignOut }: Omit<Props, 'findable'>) {
+function PersonMenu({
+  personName,
+  role,
+  mayInvite,
+  workspaces,
+  workspaceId,
+  preference,
+  onPreference,
+  onWorkspace,
+  onSignOut,
+}: Props) {
   const router = useRouter()
   const { mode, setMode } = useColorScheme()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
@@ -175,15 +188,34 @@ function PersonMenu({ personName, preference, onPreference, onSignOut }: Omit<Pr
     <>
       <ButtonBase
         onClick={(event) => setAnchor(event.currentTarget)}
-        aria-label={`${personName}: units, light or dark, sign out`}
+        aria-label={`${personName}: account, people, units, light or dark, sign out`}
         sx={{ fontSize: '0.8125rem', fontWeight: 600, minWidth: 32, minHeight: 32 }}
       >
         {initials(personName)}
       </ButtonBase>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <Typography variant="body2" sx={{ px: 2, py: 0.5 }}>
-          {personName}
+          {personName}, {role}
         </Typography>
+        <Divider />
+        {workspaces.length > 1 &&
+          workspaces.map(({ id, name }) => (
+            <MenuItem
+              key={id}
+              selected={id === workspaceId}
+              // A full load: nothing of the other workspace stays on the page.
+              onClick={() => void onWorkspace({ workspaceId: id }).then(() => window.location.assign('/yard'))}
+            >
+              {name}
+            </MenuItem>
+          ))}
+        {workspaces.length > 1 && <Divider />}
+        <MenuItem component={Link} href="/account" onClick={() => setAnchor(null)}>
+          Your account
+        </MenuItem>
+        <MenuItem component={Link} href="/people" onClick={() => setAnchor(null)}>
+          {mayInvite ? 'People and audit' : 'People'}
+        </MenuItem>
         <Divider />
         {TEMPERATURE_CHOICES.map((unit) => (
           <MenuItem key={unit} selected={preference.temperature === unit} onClick={() => choose({ temperature: unit })}>

@@ -1,4 +1,4 @@
-import Box from '@mui/material/Box'
+import { paletteVar } from '@/ui/paletteVar'
 import { hatch } from '@/ui/rail/hatch'
 
 /** The bar itself: hatched where the fan will not turn, tinted between floor and ceiling. */
@@ -14,10 +14,15 @@ export function RailBar({
   const band = { position: 'absolute', top: 12, bottom: 5, printColorAdjust: 'exact' } as const
   return (
     <>
-      <Box sx={{ ...band, left: 0, right: 0, bgcolor: 'ground.wont' }} />
-      {startPct !== null && <Box sx={{ ...band, left: 0, width: `${startPct}%`, ...hatch }} />}
-      <Box
-        sx={{ ...band, left: `${floorPct}%`, width: `${Math.max(0, ceilingPct - floorPct)}%`, bgcolor: 'ground.tint' }}
+      <div style={{ ...band, left: 0, right: 0, backgroundColor: paletteVar('ground.wont') }} />
+      {startPct !== null && <div style={{ ...band, left: 0, width: `${startPct}%`, ...hatch }} />}
+      <div
+        style={{
+          ...band,
+          left: `${floorPct}%`,
+          width: `${Math.max(0, ceilingPct - floorPct)}%`,
+          backgroundColor: paletteVar('ground.tint'),
+        }}
       />
     </>
   )

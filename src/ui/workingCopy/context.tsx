@@ -40,7 +40,7 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
     createWorkingCopyStore(id, { document, version, savedAt }, (kept) => channel?.postMessage(kept)),
   )
   useEffect(() => {
-    const hear = (event: MessageEvent) => store.getState().heard(Number(event.data))
+    const hear = (event: MessageEvent) => void store.getState().heard(Number(event.data))
     channel?.addEventListener('message', hear)
     void store.getState().open()
     return () => channel?.removeEventListener('message', hear)

@@ -6,7 +6,9 @@ export type KeepAnswer =
   | { readonly kind: 'done'; readonly version: number; readonly savedAt: string }
   | { readonly kind: 'behind'; readonly version: number; readonly savedBy: string; readonly savedAt: string }
   | { readonly kind: 'invalid'; readonly problems: readonly Problem[] }
-  | { readonly kind: 'unknown' | 'signed-out' | 'unavailable' }
+  | { readonly kind: 'forbidden'; readonly text: string }
+  | { readonly kind: 'unavailable'; readonly why: 'gone' | 'busy' | 'full' }
+  | { readonly kind: 'unknown' | 'signed-out' }
 
 export type FetchedCopy = {
   readonly version: number
@@ -31,7 +33,7 @@ export async function sendChange(
     })
     return (await answer.json()) as KeepAnswer
   } catch {
-    return { kind: 'unavailable' }
+    return { kind: 'unavailable', why: 'gone' }
   }
 }
 

@@ -12,6 +12,7 @@ class PretendServer {
   requests: Request[] = []
   isCut = false
   losesAnswer = false
+  forbids = false
 
   readonly fetch = async (_address: unknown, init?: RequestInit): Promise<Response> => {
     await Promise.resolve()
@@ -26,6 +27,7 @@ class PretendServer {
       })
     const request = JSON.parse(init.body as string) as Request
     this.requests.push(request)
+    if (this.forbids) return Response.json({ kind: 'forbidden', text: 'As a reader…' }, { status: 403 })
     if (request.saveId !== this.lastSave && request.baseVersion !== this.version)
       return Response.json({ kind: 'behind', version: this.version, savedBy: 'Tam', savedAt: 'then' }, { status: 409 })
     if (request.saveId !== this.lastSave)
@@ -168,9 +170,42 @@ test('a document that contradicts itself is not sent until it is mended', async 
   expect(store.getState().standing.kind).toBe('kept')
 })
 
-test('another tab that kept something makes this one behind', () => {
-  store.getState().heard(1)
-  expect(store.getState().standing.kind).toBe('kept')
-  store.getState().heard(2)
-  expect(store.getState().standing.kind).toBe('behind')
+/** Somebody else keeps something on the server. */
+const keepElsewhere = (pct: number) => {
+  server.version++
+  server.document = structuredClone(server.document)
+  server.document.response.floor.speedPct = pct
+}
+
+describe('somebody else kept something', () => {
+  test('what one has already is no news', async () => {
+    expect(await store.getState().heard(1)).toBe(false)
+    expect(store.getState().standing.kind).toBe('kept')
+  })
+  test('it is shown at once where nothing of one’s own waits', async () => {
+    keepElsewhere(31)
+    expect(await store.getState().heard(2, 'Ada')).toBe(true)
+    expect([floor(), store.getState().version, store.getState().standing.kind]).toEqual([31, 2, 'kept'])
+  })
+  test('with a change of one’s own on the way it asks, and loses neither', async () => {
+    keepElsewhere(31)
+    setFloor(27)
+    expect(await store.getState().heard(2, 'Ada')).toBe(false)
+    expect(store.getState().standing).toMatchObject({ kind: 'behind', savedBy: 'Ada' })
+    expect([floor(), server.document.response.floor.speedPct]).toEqual([27, 31])
+  })
+  test('a hand that moves while it is fetched is not overwritten', async () => {
+    keepElsewhere(31)
+    const heard = store.getState().heard(2, 'Ada')
+    setFloor(27)
+    expect(await heard).toBe(false)
+    expect([floor(), store.getState().standing.kind]).toEqual([27, 'behind'])
+  })
+})
+
+test('who may only look is told so, and nothing waits to be sent', async () => {
+  server.forbids = true
+  setFloor(27)
+  await settle()
+  expect([store.getState().standing.kind, server.requests.length, kept.size]).toEqual(['forbidden', 1, 0])
 })

@@ -13,7 +13,9 @@ enablePatches()
 export type Standing =
   | { readonly kind: 'kept'; readonly savedAt: string }
   | { readonly kind: 'keeping' }
-  | { readonly kind: 'waiting'; readonly why: 'unavailable' | 'signed-out' }
+  | { readonly kind: 'waiting'; readonly why: 'gone' | 'busy' | 'full' | 'unknown' | 'signed-out' }
+  /** Not for this role: it is shown, and not kept anywhere but here. */
+  | { readonly kind: 'forbidden'; readonly text: string }
   | { readonly kind: 'contradicts'; readonly problems: readonly Problem[] }
   | { readonly kind: 'behind'; readonly savedBy: string; readonly savedAt: string }
 
@@ -43,8 +45,9 @@ export type WorkingCopyState = {
   readonly takeTheirs: () => Promise<void>
   readonly keepMine: () => Promise<void>
   readonly retry: () => void
-  /** Another tab, or someone else, kept this version. */
-  readonly heard: (version: number, by?: string) => void
+  /** Another tab, or someone else, kept this version: it is taken over where nothing of one’s own waits, and true is the answer; otherwise this page
+   *  is behind, and asks. */
+  readonly heard: (version: number, by?: string) => Promise<boolean>
   readonly open: () => Promise<void>
 }
 
@@ -103,8 +106,13 @@ export function createWorkingCopyStore(
         case 'unknown':
         case 'signed-out':
         case 'unavailable':
-          set({ standing: { kind: 'waiting', why: answer.kind === 'signed-out' ? 'signed-out' : 'unavailable' } })
+          set({ standing: { kind: 'waiting', why: answer.kind === 'unavailable' ? answer.why : answer.kind } })
           later(RETRY_AFTER_MS)
+          return
+        case 'forbidden':
+          owed = null
+          dropUnsent(id)
+          set({ standing: { kind: 'forbidden', text: answer.text } })
       }
     }
 
@@ -195,9 +203,19 @@ export function createWorkingCopyStore(
         owe(get().document)
       },
       retry: () => later(0),
-      heard(version, by = 'another tab') {
-        if (version > get().version && !isSending && get().standing.kind !== 'behind')
-          set({ standing: { kind: 'behind', savedBy: by, savedAt: new Date().toISOString() } })
+      async heard(version, by = 'another tab') {
+        const isNews = () => version > get().version && !isSending && get().standing.kind !== 'behind'
+        if (!isNews()) return false
+        if (!owed && get().standing.kind === 'kept') {
+          const theirs = await fetchCopy(id)
+          // Meanwhile a hand may have changed something here.
+          if (theirs && theirs.version > get().version && !owed && !isSending) {
+            take(theirs)
+            return true
+          }
+        }
+        if (isNews()) set({ standing: { kind: 'behind', savedBy: by, savedAt: new Date().toISOString() } })
+        return false
       },
       /** Looks at what the server has now, and at what this browser still owes it from before. */
       async open() {
