@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import Chip from '@mui/material/Chip'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { bracketOf, dropTrial, foundPct, keepTry, nextTry } from '@/core/calibration/nextTry'
+import { bracketOf, dropTrial, foundPct, keepTry, nextTry, trialsOf } from '@/core/calibration/nextTry'
 import type { FanCalibration, Try } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
 import { signalAt } from '@/core/motor/signal'
@@ -73,7 +73,7 @@ type TrialProps = Props & {
 
 function Trial({ calibration, fan, onChange, of, title, turned, stood, how, lastPct, firstPct }: TrialProps) {
   const { kit } = useDocument()
-  const list = of === 'start' ? calibration.startsPct : calibration.stallsPct
+  const list = trialsOf(calibration, of)
   const stepPct = kit.controller?.outputs.find(({ id }) => id === fan.output)?.stepPct || 1
   const bracket = bracketOf(calibration, of)
   const isUnderWay = bracket.standsPct !== null || bracket.turnsPct !== null
@@ -85,7 +85,7 @@ function Trial({ calibration, fan, onChange, of, title, turned, stood, how, last
   const seenPct = isUnderWay ? foundPct(bracket, of) : pct
 
   function note(atPct: number): void {
-    onChange(of, (held) => void (of === 'start' ? held.startsPct : held.stallsPct).push(atPct))
+    onChange(of, (held) => void trialsOf(held, of).push(atPct))
     setPct(null)
   }
 

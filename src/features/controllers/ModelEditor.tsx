@@ -18,6 +18,7 @@ import { PanelPreview } from '@/features/controllers/PanelPreview'
 import { SettingsForm } from '@/features/controllers/SettingsForm'
 import { keepControllerAction } from '@/server/actions'
 import { FormRow } from '@/ui/FormRow'
+import { whyNot } from '@/ui/answer'
 import { PreferenceProvider } from '@/ui/preference'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
@@ -66,7 +67,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
 
   async function keep(): Promise<void> {
     setSaid({ kind: 'keeping' })
-    const result = await keepControllerAction({ text }).catch(() => ({ kind: 'unavailable' }) as const)
+    const result = await keepControllerAction({ text }).catch(() => ({ kind: 'unavailable', why: 'gone' }) as const)
     if (result.kind === 'done') {
       window.localStorage.removeItem(key)
       setSaid({ kind: 'kept' })
@@ -77,7 +78,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
         lines:
           result.kind === 'invalid'
             ? result.problems.map(problemLine)
-            : ['It could not be kept just now; the draft stays in this browser. Try again in a moment.'],
+            : [`${whyNot(result)} The draft stays in this browser.`],
       })
   }
 

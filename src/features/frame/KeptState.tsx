@@ -29,6 +29,7 @@ export function KeptState() {
       </ButtonBase>
     ),
     contradicts: () => <span style={{ color: '#F2C078' }}>▲ kept in this browser until it is mended</span>,
+    forbidden: () => <span style={{ color: '#F2C078' }}>▲ only looked at</span>,
     behind: () => <span style={{ color: '#FF9A9F' }}>▲ behind</span>,
   }[standing.kind]()
   return createPortal(

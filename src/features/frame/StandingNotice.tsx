@@ -1,6 +1,6 @@
 'use client'
 
-import Alert from '@mui/material/Alert'
+import Alert, { type AlertProps } from '@mui/material/Alert'
 import Button from '@mui/material/Button'
 import { problemLine } from '@/core/problem'
 import { formatClock } from '@/ui/clock'
@@ -14,10 +14,8 @@ export function StandingNotice() {
   const undo = useWorkingCopy((state) => state.undo)
   if (standing.kind === 'behind')
     return (
-      <Alert
+      <Bar
         severity="error"
-        variant="outlined"
-        sx={{ borderRadius: 0 }}
         action={
           <>
             <Button size="small" onClick={() => void takeTheirs()}>
@@ -31,14 +29,12 @@ export function StandingNotice() {
       >
         This page is behind: {standing.savedBy} kept a newer working copy at {formatClock(standing.savedAt)}. Nothing
         here has been sent over it.
-      </Alert>
+      </Bar>
     )
   if (standing.kind === 'contradicts')
     return (
-      <Alert
+      <Bar
         severity="warning"
-        variant="outlined"
-        sx={{ borderRadius: 0 }}
         action={
           <Button size="small" onClick={undo}>
             Undo
@@ -47,15 +43,33 @@ export function StandingNotice() {
       >
         {standing.problems.map(problemLine).join(' ')} Your change stays in this browser and is sent as soon as this is
         mended.
-      </Alert>
+      </Bar>
     )
-  if (standing.kind === 'waiting')
+  if (standing.kind === 'waiting') return <Bar severity="warning">{WAITING[standing.why]}</Bar>
+  if (standing.kind === 'forbidden')
     return (
-      <Alert severity="warning" variant="outlined" sx={{ borderRadius: 0 }}>
-        {standing.why === 'signed-out'
-          ? 'You are signed out. Your change is kept in this browser; sign in again in another tab and it is sent.'
-          : 'The server cannot be reached. Your change is kept in this browser and is sent as soon as the server answers.'}
-      </Alert>
+      <Bar
+        severity="warning"
+        action={
+          <Button size="small" onClick={() => void takeTheirs()}>
+            Show what is kept
+          </Button>
+        }
+      >
+        {standing.text} What you changed here is only on this page.
+      </Bar>
     )
   return null
 }
+
+const WAITING = {
+  'signed-out': 'You are signed out. Your change is kept in this browser; sign in again in another tab and it is sent.',
+  gone: 'The server cannot be reached. Your change is kept in this browser and is sent as soon as the server answers.',
+  busy: 'The server has too much to do just now. Your change is kept in this browser and is sent as soon as it can be.',
+  full: 'The disk of the server is full. Your change is kept in this browser and is sent as soon as there is room; tell who looks after the server.',
+  unknown:
+    'This installation is not in your workspace any more. Your change is kept in this browser; was it deleted, or do you work in another workspace now?',
+} as const
+
+/** It lies across the page, from edge to edge. */
+const Bar = (props: AlertProps) => <Alert variant="outlined" sx={{ borderRadius: 0 }} {...props} />

@@ -9,7 +9,9 @@ import type { Installation } from '@/core/document/installation'
 import { compare } from '@/core/record/compare'
 import { openText, stillOpen, type OpenItem, type ReadVerdict } from '@/core/record/stillOpen'
 import { ChangeList } from '@/ui/ChangeList'
+import type { Answer as Refusable } from '@/ui/answer'
 import { LogList, type ShownEntry } from '@/ui/LogList'
+import { OutOfYard } from '@/features/hand-over/OutOfYard'
 import { SealForm } from '@/features/hand-over/SealForm'
 import { WriteLog } from '@/features/hand-over/WriteLog'
 import { formatDayAndClock } from '@/ui/clock'
@@ -23,29 +25,32 @@ export type SealedRevision = {
   readonly reason: string
   readonly sealedBy: string
   readonly sealedAt: string
-  /** Null where this program cannot open it. */
-  readonly document: Installation | null
   readonly open: readonly OpenItem[] | null
 }
-export type Answer = { kind: string; number?: number; problems?: readonly { path: string }[] }
+export type Answer = Refusable & { number?: number }
 type Props = {
   installationId: string
   revisions: readonly SealedRevision[]
+  /** What the last of them sealed; null where there is none, or none that this program can open. */
+  lastSealed: Installation | null
   log: readonly ShownEntry[]
   results: readonly ReadVerdict[]
-  onSeal: (input: unknown) => Promise<Answer>
-  onWrite: (input: unknown) => Promise<Answer>
+  /** Null where the role of who looks does not let them. */
+  onSeal: ((input: unknown) => Promise<Answer>) | null
+  onWrite: ((input: unknown) => Promise<Answer>) | null
+  onPlace: ((input: unknown) => Promise<Answer>) | null
 }
 
 /** What changed since the last seal, what is still open, the seal with its reasons, the record, the log. */
-export function HandOverStage({ installationId, revisions, log, results, onSeal, onWrite }: Props) {
+export function HandOverStage(props: Props) {
+  const { installationId, revisions, lastSealed, log, results, onSeal, onWrite, onPlace } = props
   const document = useDocument()
   const derived = useDerived()
   const preference = usePreference()
   const [last] = revisions
   const changes = useMemo(
-    () => (last?.document ? compare(last.document, document, preference) : []),
-    [last, document, preference],
+    () => (lastSealed ? compare(lastSealed, document, preference) : []),
+    [lastSealed, document, preference],
   )
   const open = useMemo(
     () => stillOpen(document, derived, results, preference),
@@ -57,8 +62,9 @@ export function HandOverStage({ installationId, revisions, log, results, onSeal,
       side={
         <>
           <SideHeading>Log</SideHeading>
-          <WriteLog installationId={installationId} onWrite={onWrite} />
+          {onWrite && <WriteLog installationId={installationId} onWrite={onWrite} />}
           <LogList entries={log} />
+          {onPlace && <OutOfYard installationId={installationId} isSealed={last !== undefined} onPlace={onPlace} />}
         </>
       }
       sideTitle="Log"
@@ -70,13 +76,20 @@ export function HandOverStage({ installationId, revisions, log, results, onSeal,
         <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>
       )}
       <ChangeList changes={changes} />
-      <SealForm
-        installationId={installationId}
-        next={(last?.number ?? 0) + 1}
-        open={open}
-        before={last?.open ?? []}
-        onSeal={onSeal}
-      />
+      {onSeal ? (
+        <SealForm
+          installationId={installationId}
+          next={(last?.number ?? 0) + 1}
+          open={open}
+          before={last?.open ?? []}
+          onSeal={onSeal}
+        />
+      ) : (
+        <Typography sx={{ mt: 2 }}>
+          Sealing is for technicians and owners. {open.length > 0 && `It would be sealed with ${openText(open)}.`} Ask
+          one of them; they see here what you see.
+        </Typography>
+      )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 2 }}>
         {last && (
           <Button variant="outlined" component={Link} href={`/record/${installationId}?rev=${last.number}`}>

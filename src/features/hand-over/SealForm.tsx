@@ -11,6 +11,7 @@ import { useState, type FormEvent } from 'react'
 import { openText, type OpenItem } from '@/core/record/stillOpen'
 import type { Answer } from '@/features/hand-over/HandOverStage'
 import { StillOpen } from '@/features/hand-over/StillOpen'
+import { NO_ANSWER, whyNot } from '@/ui/answer'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = {
@@ -25,8 +26,6 @@ type Props = {
 const REFUSALS: Record<string, string> = {
   invalid: 'A seal needs a reason of a few words: what was done, and why. So does each danger that stays.',
   behind: 'The working copy has changed since this page was opened. Look at the changes again, then seal.',
-  'signed-out': 'You are signed out. Sign in again in another tab, then press again; nothing is lost.',
-  unavailable: 'The server cannot be reached. Nothing was sealed; press again in a moment.',
 }
 
 /** Seals what is kept, with a reason, and writes on it what is open; nobody can change it afterwards. */
@@ -54,9 +53,9 @@ export function SealForm({ installationId, next, open, before, onSeal }: Props) 
       reason,
       stays: dangers.map(({ key }) => ({ danger: key, reason: stays[key] ?? '' })),
     }
-    const answer = await onSeal(input).catch((): Answer => ({ kind: 'unavailable' }))
+    const answer = await onSeal(input).catch((): Answer => NO_ANSWER)
     if (answer.kind !== 'done') {
-      setMessage(REFUSALS[answer.kind] ?? 'This could not be sealed.')
+      setMessage(REFUSALS[answer.kind] ?? `${whyNot(answer)} Nothing was sealed.`)
       return
     }
     setSealId(null)

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
-import type { Answer } from '@/features/hand-over/HandOverStage'
+import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 
 /** A line for the log: what was seen, said or left. */
 export function WriteLog({
@@ -18,15 +18,15 @@ export function WriteLog({
 }) {
   const router = useRouter()
   const [text, setText] = useState('')
-  const [hasFailed, setFailed] = useState(false)
+  const [message, setMessage] = useState<string | null>(null)
   const [entryId, setEntryId] = useState<string | null>(null)
 
   async function onSubmit(event: FormEvent): Promise<void> {
     event.preventDefault()
     const id = entryId ?? crypto.randomUUID()
     setEntryId(id)
-    const answer = await onWrite({ id, installationId, text }).catch((): Answer => ({ kind: 'unavailable' }))
-    setFailed(answer.kind !== 'done')
+    const answer = await onWrite({ id, installationId, text }).catch((): Answer => NO_ANSWER)
+    setMessage(answer.kind === 'done' ? null : whyNot(answer))
     if (answer.kind !== 'done') return
     setEntryId(null)
     setText('')
@@ -45,9 +45,9 @@ export function WriteLog({
         fullWidth
         slotProps={{ htmlInput: { maxLength: 1000 } }}
       />
-      {hasFailed && (
+      {message !== null && (
         <Typography variant="body2" sx={{ color: 'error.main' }}>
-          It could not be written just now; the text is still here.
+          {message}
         </Typography>
       )}
       <Button type="submit" size="small" variant="outlined" sx={{ mt: 0.75 }}>

@@ -10,9 +10,10 @@ import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import type { VerdictKind } from '@/core/prove/verdict'
 import type { CheckReading } from '@/core/prove/reading'
-import { problemText, type Problem } from '@/core/problem'
+import { problemText } from '@/core/problem'
 import { CheckCard } from '@/features/prove/CheckCard'
 import { VERDICT_COLOURS } from '@/features/prove/VerdictLine'
+import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { stagePath } from '@/ui/stages'
@@ -27,7 +28,6 @@ export type KeptResult = {
 }
 const SHORT: Record<VerdictKind, string> = { passes: 'passes', fails: 'fails', 'cannot-tell': 'not told' }
 
-type Answer = { kind: string; problems?: readonly Problem[] }
 type Props = { installationId: string; results: readonly KeptResult[]; onKeep: (input: unknown) => Promise<Answer> }
 
 /** The checks one at a time: do it, read it, judged at what was really read. */
@@ -54,14 +54,10 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
   async function keep(reading: CheckReading): Promise<void> {
     if (!open) return
     const answer = await onKeep({ id: crypto.randomUUID(), installationId, check: open.id, reading }).catch(
-      (): Answer => ({ kind: 'unavailable' }),
+      (): Answer => NO_ANSWER,
     )
     if (answer.kind !== 'done') {
-      setMessage(
-        answer.kind === 'invalid'
-          ? (answer.problems ?? []).map(problemText).join(' ')
-          : 'The server cannot be reached; the reading is still here. Press again in a moment.',
-      )
+      setMessage(answer.kind === 'invalid' ? (answer.problems ?? []).map(problemText).join(' ') : whyNot(answer))
       return
     }
     setMessage(null)

@@ -5,24 +5,41 @@ import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
+import { enqueueSnackbar } from 'notistack'
 import { useCallback, useState } from 'react'
 import { ImportFile } from '@/features/readings/ImportFile'
 import { Jobs } from '@/features/readings/Jobs'
 import { ReadingsChart } from '@/features/readings/ReadingsChart'
 import type { FileLine, JobLine } from '@/features/readings/types'
 import { dayText } from '@/features/readings/wallText'
+import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { Choice } from '@/ui/Choice'
 import { stagePath } from '@/ui/stages'
+import { formatDay } from '@/ui/clock'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { TextButton } from '@/ui/TextButton'
 
-type Props = { installationId: string; files: readonly FileLine[]; jobs: readonly JobLine[] }
+type Props = {
+  installationId: string
+  files: readonly FileLine[]
+  /** Those that can still be brought back. */
+  deleted: readonly { readonly id: string; readonly name: string; readonly goneAt: string }[]
+  jobs: readonly JobLine[]
+  /** Null where the role of who looks does not let them. */
+  onPlace: ((input: unknown) => Promise<Answer>) | null
+}
 
 /** The logger files of an installation: brought in, looked at at any zoom, taken out again. */
-export function ReadingsPage({ installationId, files, jobs }: Props) {
+export function ReadingsPage({ installationId, files, deleted, jobs, onPlace }: Props) {
   const router = useRouter()
   const [chosen, setChosen] = useState<string | null>(null)
   const [sentAt, setSentAt] = useState(0)
   const file = files.find(({ id }) => id === chosen) ?? files[0]
+  async function place(id: string, where: 'here' | 'deleted'): Promise<void> {
+    const answer = await onPlace?.({ kind: 'readings', id, place: where }).catch(() => NO_ANSWER)
+    if (answer?.kind === 'done') router.refresh()
+    else if (answer) enqueueSnackbar(whyNot(answer))
+  }
   const onEnded = useCallback(() => router.refresh(), [router])
   return (
     <StageLayout
@@ -62,8 +79,27 @@ export function ReadingsPage({ installationId, files, jobs }: Props) {
               <Link href={`/api/readings/${file.id}/csv`} download>
                 Take it out as CSV
               </Link>
+              {onPlace && (
+                <Typography variant="body2" sx={{ mt: 1 }}>
+                  <TextButton label={`Delete ${file.name}`} onClick={() => void place(file.id, 'deleted')}>
+                    Delete this file
+                  </TextButton>{' '}
+                  It can be brought back for 30 days.
+                </Typography>
+              )}
             </>
           )}
+          {deleted.length > 0 && <SideHeading>Deleted</SideHeading>}
+          {deleted.map(({ id, name, goneAt }) => (
+            <Typography key={id} variant="body2">
+              {name}, gone for good on <span suppressHydrationWarning>{formatDay(goneAt)}</span>.{' '}
+              {onPlace && (
+                <TextButton label={`Bring back ${name}`} onClick={() => void place(id, 'here')}>
+                  Bring it back
+                </TextButton>
+              )}
+            </Typography>
+          ))}
         </>
       }
       sideTitle="Bring in and take out"

@@ -7,112 +7,204 @@ import Link from '@mui/material/Link'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState, type FormEvent } from 'react'
+import { authAsk, authClient } from '@/ui/authClient'
+import { SmallSheet } from '@/ui/SmallSheet'
 
-type Props = { demoEmail: string | null; onDemo: () => Promise<void> }
-
-/** Signs in or up by the sign-in service; the message is a sentence, and what was typed stays. */
-async function ask(path: 'sign-in' | 'sign-up', body: object): Promise<string | null> {
-  try {
-    const answer = await fetch(`/api/auth/${path}/email`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    })
-    if (answer.ok) return null
-    if (answer.status === 429) return 'Too many tries; wait a minute and try again.'
-    if (answer.status >= 500)
-      return 'The server cannot answer just now; what you typed is still here. Try again in a moment.'
-    const said = (await answer.json().catch(() => ({}))) as { message?: string }
-    return path === 'sign-in'
-      ? 'This e-mail and password do not belong together.'
-      : (said.message ?? 'This could not be done.')
-  } catch {
-    return 'The server cannot be reached; what you typed is still here. Try again in a moment.'
-  }
+type Props = {
+  demoEmail: string | null
+  onDemo: () => Promise<void>
+  /** Where to go afterwards: a path of this server. */
+  next: string
+  hasPasskeys: boolean
+  /** The page that shows what the mail stand-in wrote; null where there is real mail. */
+  lettersPath: string | null
 }
 
-export function SignInForm({ demoEmail, onDemo }: Props) {
-  const [isNew, setNew] = useState(false)
+type Step = 'sign-in' | 'sign-up' | 'forgot' | 'second-factor' | 'letter'
+
+const TITLES: Record<Step, string> = {
+  'sign-in': 'Sign in',
+  'sign-up': 'Make my workspace',
+  forgot: 'Send me a letter',
+  'second-factor': 'Go on',
+  letter: '',
+}
+
+/** Signs in or up; the message is a sentence, and what was typed stays. */
+export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }: Props) {
+  const [step, setStep] = useState<Step>('sign-in')
   const [message, setMessage] = useState<string | null>(null)
   const [isAsking, setAsking] = useState(false)
+  const go = (to: Step) => {
+    setStep(to)
+    setMessage(null)
+  }
+  // A full load, so that nothing of the stranger's page is kept.
+  const enter = () => window.location.assign(next)
+
+  async function ask(said: Record<string, string>): Promise<string | null> {
+    const { name = '', email = '', password = '', code = '' } = said
+    switch (step) {
+      case 'sign-up': {
+        const problem = await authAsk(() => authClient.signUp.email({ name, email, password, callbackURL: next }))
+        if (problem === null) go('letter')
+        return problem
+      }
+      case 'forgot': {
+        const problem = await authAsk(() => authClient.requestPasswordReset({ email, redirectTo: '/reset' }))
+        if (problem === null) go('letter')
+        return problem
+      }
+      case 'second-factor': {
+        const verify = /^\d{6}$/.test(code)
+          ? authClient.twoFactor.verifyTotp({ code })
+          : authClient.twoFactor.verifyBackupCode({ code })
+        const problem = await authAsk(() => verify)
+        if (problem === null) enter()
+        return problem
+      }
+      case 'letter':
+        return null
+      case 'sign-in': {
+        let isTwofold = false
+        let isUnconfirmed = false
+        const problem = await authAsk(async () => {
+          const answer = await authClient.signIn.email({ email, password, callbackURL: next })
+          isTwofold = (answer.data as { twoFactorRedirect?: boolean } | null)?.twoFactorRedirect === true
+          isUnconfirmed = answer.error?.code === 'EMAIL_NOT_VERIFIED'
+          return answer
+        })
+        if (isUnconfirmed) go('letter')
+        else if (isTwofold) go('second-factor')
+        else if (problem === null) enter()
+        return isUnconfirmed || problem === null
+          ? null
+          : /password|email|credential/i.test(problem)
+            ? 'This e-mail and password do not belong together.'
+            : problem
+      }
+    }
+  }
 
   async function onSubmit(event: FormEvent<HTMLFormElement>): Promise<void> {
     event.preventDefault()
-    const { name, email, password } = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>
+    const said = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>
     setAsking(true)
-    const problem = await ask(isNew ? 'sign-up' : 'sign-in', isNew ? { name, email, password } : { email, password })
+    setMessage(await ask(said))
     setAsking(false)
-    setMessage(problem)
-    // A full load, so that nothing of the stranger's page is kept.
-    if (problem === null) window.location.assign('/yard')
+  }
+
+  async function withPasskey(): Promise<void> {
+    const problem = await authAsk(() => authClient.signIn.passkey())
+    if (problem === null) enter()
+    else setMessage('No passkey was used. Sign in with your password, or try again.')
   }
 
   return (
-    <Box
-      component="main"
-      sx={{ minHeight: '100vh', display: 'grid', placeItems: 'center', bgcolor: 'ground.paper', p: 2 }}
-    >
-      <Box
-        sx={{
-          width: '100%',
-          maxWidth: 400,
-          bgcolor: 'ground.sheet',
-          borderTop: '4px solid',
-          borderColor: 'cause.speed',
-          p: 3,
-        }}
-      >
-        <Typography variant="h1" component="h1">
-          Soft Gale
-        </Typography>
-        <Typography sx={{ color: 'text.secondary', mb: 2 }}>
-          Fan speed controllers, from the brief to a sealed and proved setting.
-        </Typography>
-        {demoEmail !== null && (
-          <Box component="form" action={onDemo} sx={{ mb: 2 }}>
-            <Button type="submit" variant="contained" fullWidth>
-              Open the demo yard
-            </Button>
-            <Typography variant="body2" sx={{ color: 'text.secondary', mt: 0.5 }}>
-              Made-up people and places; signs in as {demoEmail}.
+    <SmallSheet title="Soft Gale">
+      <Typography sx={{ color: 'text.secondary', mb: 2 }}>
+        Fan speed controllers, from the brief to a sealed and proved setting.
+      </Typography>
+      {demoEmail !== null && step === 'sign-in' && (
+        <Box component="form" action={onDemo} sx={{ mb: 2 }}>
+          <Button type="submit" variant="contained" fullWidth>
+            Open the demo yard
+          </Button>
+          <Typography variant="body2" sx={{ color: 'text.secondary', mt: 0.5 }}>
+            Made-up people and places; signs in as {demoEmail}.
+          </Typography>
+        </Box>
+      )}
+      {step === 'letter' ? (
+        <Box role="status">
+          <Typography>
+            A letter with a link is on its way to the address you gave. Open the link in it, on this device or another.
+          </Typography>
+          {lettersPath !== null && (
+            <Typography sx={{ mt: 1 }}>
+              This server has no mail yet: its letters lie in the data folder, and{' '}
+              <Link href={lettersPath}>the mail stand-in shows them</Link>.
             </Typography>
-          </Box>
-        )}
+          )}
+        </Box>
+      ) : (
         <Box
           component="form"
           onSubmit={(event: FormEvent<HTMLFormElement>) => void onSubmit(event)}
           sx={{ display: 'grid', gap: 1.5 }}
         >
-          {isNew && <TextField name="name" label="Your name" required size="small" autoComplete="name" />}
-          <TextField name="email" label="E-mail" type="email" required size="small" autoComplete="email" />
-          <TextField
-            name="password"
-            label="Password"
-            type="password"
-            required
-            size="small"
-            autoComplete={isNew ? 'new-password' : 'current-password'}
-            helperText={isNew ? 'At least 10 characters' : undefined}
-          />
+          {step === 'sign-up' && (
+            <TextField
+              name="name"
+              label="Your name"
+              required
+              size="small"
+              autoComplete="name"
+              slotProps={{ htmlInput: { maxLength: 80 } }}
+            />
+          )}
+          {step === 'second-factor' ? (
+            <TextField
+              name="code"
+              label="Code of your second factor, or a spare code"
+              required
+              size="small"
+              autoComplete="one-time-code"
+              autoFocus
+            />
+          ) : (
+            <TextField
+              name="email"
+              label="E-mail"
+              type="email"
+              required
+              size="small"
+              autoComplete="email"
+              slotProps={{ htmlInput: { maxLength: 254 } }}
+            />
+          )}
+          {(step === 'sign-in' || step === 'sign-up') && (
+            <TextField
+              name="password"
+              label="Password"
+              type="password"
+              required
+              size="small"
+              autoComplete={step === 'sign-up' ? 'new-password' : 'current-password'}
+              helperText={step === 'sign-up' ? 'At least 10 characters; three or four words do well' : undefined}
+            />
+          )}
           {message !== null && (
             <Alert severity="error" variant="outlined">
               {message}
             </Alert>
           )}
           <Button type="submit" variant="outlined" disabled={isAsking}>
-            {isNew ? 'Make my workspace' : 'Sign in'}
+            {TITLES[step]}
           </Button>
+          {step === 'sign-in' && hasPasskeys && (
+            <Button type="button" onClick={() => void withPasskey()}>
+              Sign in with a passkey
+            </Button>
+          )}
         </Box>
-        <Link
-          component="button"
-          type="button"
-          variant="body2"
-          onClick={() => setNew(!isNew)}
-          sx={{ mt: 1.5, minHeight: 44 }}
-        >
-          {isNew ? 'I have an account already' : 'New here: make a workspace of your own'}
-        </Link>
+      )}
+      <Box sx={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start', mt: 1.5 }}>
+        {step === 'sign-in' ? (
+          <>
+            <TextLink onClick={() => go('sign-up')}>New here: make a workspace of your own</TextLink>
+            <TextLink onClick={() => go('forgot')}>I have forgotten my password</TextLink>
+          </>
+        ) : (
+          <TextLink onClick={() => go('sign-in')}>I have an account already</TextLink>
+        )}
       </Box>
-    </Box>
+    </SmallSheet>
   )
 }
+
+const TextLink = ({ onClick, children }: { onClick: () => void; children: string }) => (
+  <Link component="button" type="button" variant="body2" onClick={onClick} sx={{ minHeight: 44 }}>
+    {children}
+  </Link>
+)

@@ -6,10 +6,11 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { readInstallationText } from '@/core/document/read'
 import { problemLine, type Problem } from '@/core/problem'
-import { replaceTextAction, setAsideAction } from '@/server/actions'
+import { replaceTextAction, placeAction } from '@/server/actions'
+import { NO_ANSWER, whyNot } from '@/ui/answer'
 import { MONO } from '@/ui/theme'
 
 type Props = {
@@ -22,32 +23,25 @@ type Props = {
   problems: readonly Problem[]
 }
 
-const REFUSALS: Record<string, string> = {
-  behind: 'Somebody kept another version meanwhile. Load the page again.',
-  'signed-out': 'You are signed out. Sign in again in another tab, then press again; the text stays here.',
-  unavailable: 'The server cannot be reached; the text stays here. Press again in a moment.',
-  unknown: 'There is no such installation here any more.',
-}
-
 /** An installation whose stored document this program cannot open: what is wrong with it, and the ways out. */
 export function UnreadableInstallation({ id, name, siteName, version, text: stored, problems }: Props) {
   const router = useRouter()
   const [text, setText] = useState(stored)
+  // One id for as long as the text stays as it is: pressing again after a broken line keeps it once.
+  const saveId = useMemo(() => (text === stored ? '' : crypto.randomUUID()), [text, stored])
   const [message, setMessage] = useState<string | null>(null)
   const read = readInstallationText(text)
   const found = read.ok ? [] : text === stored ? problems : read.problems
 
   async function keep(): Promise<void> {
-    const answer = await replaceTextAction({ id, version, text }).catch(() => ({ kind: 'unavailable' }) as const)
+    const answer = await replaceTextAction({ id, saveId, version, text }).catch(() => NO_ANSWER)
     if (answer.kind === 'done') return router.refresh()
-    setMessage(answer.kind === 'invalid' ? answer.problems.map(problemLine).join(' ') : (REFUSALS[answer.kind] ?? ''))
+    setMessage(whyNot(answer))
   }
   async function setAside(): Promise<void> {
-    const answer = await setAsideAction({ kind: 'installation', id, isAside: true }).catch(
-      () => ({ kind: 'unavailable' }) as const,
-    )
+    const answer = await placeAction({ kind: 'installation', id, place: 'aside' }).catch(() => NO_ANSWER)
     if (answer.kind === 'done') router.push('/yard')
-    else setMessage(REFUSALS[answer.kind] ?? '')
+    else setMessage(whyNot(answer))
   }
 
   return (

@@ -12,24 +12,16 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
-import { problemLine, type Problem } from '@/core/problem'
+import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { FileButton } from '@/ui/FileButton'
 import { stagePath } from '@/ui/stages'
 
-type Answer = { kind: string; id?: string; problems?: readonly Problem[] }
 type Props = {
   startsOpen: boolean
   sites: readonly string[]
   onMake: (input: unknown) => Promise<Answer>
   onImport: (input: unknown) => Promise<Answer>
 }
-
-const answerText = ({ kind, problems }: Answer): string =>
-  kind === 'invalid'
-    ? (problems ?? []).map(problemLine).join(' ')
-    : kind === 'signed-out'
-      ? 'You are signed out; sign in again in another tab, then try again. What you typed is still here.'
-      : 'The database cannot be reached. What you typed is still here; try again in a moment.'
 
 /** Name, site and duty make an installation; a file makes one too. */
 export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) {
@@ -43,9 +35,9 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
   async function finish(work: (id: string) => Promise<Answer>): Promise<void> {
     const made = id ?? crypto.randomUUID()
     setId(made)
-    const answer = await work(made).catch((): Answer => ({ kind: 'unavailable' }))
+    const answer = await work(made).catch(() => NO_ANSWER)
     if (answer.kind === 'done') router.push(stagePath(made, 'brief'))
-    else setMessage(answerText(answer))
+    else setMessage(whyNot(answer))
   }
 
   function onSubmit(event: FormEvent<HTMLFormElement>): void {

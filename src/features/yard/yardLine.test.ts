@@ -1,20 +1,29 @@
 import type { Installation } from '@/core/document/installation'
 import { METRIC } from '@/core/quantity/format'
-import { yardLine } from '@/features/yard/yardLine'
+import { overviewOf } from '@/core/record/overview'
+import { yardLine, type YardLine } from '@/features/yard/yardLine'
 import { demoInstallation } from '@/testing/examples'
 
-const line = (document: Installation, sealed: Installation | null) =>
-  yardLine(
+const fault = (error: unknown) => {
+  throw error
+}
+
+function line(document: Installation, sealed: Installation | null): YardLine {
+  const { overview, isAsSealed, name } = overviewOf(document, sealed, fault)
+  const drawn = yardLine(
     {
-      kind: 'open',
-      setAsideAt: null,
       id: 'one',
       siteName: 'Wherry Lane Yard',
-      workingCopy: { version: 1, document, problems: [], savedAt: new Date(0), savedBy: 'Tam' },
-      sealed: sealed && { number: 3, sealedAt: new Date('2026-11-19T10:00:00Z'), document: sealed },
+      name,
+      line: overview,
+      isAsSealed,
+      sealed: sealed && { number: 3, sealedAt: new Date('2026-11-19T10:00:00Z') },
     },
     METRIC,
   )
+  if ('wrong' in drawn) throw new Error(drawn.wrong)
+  return drawn
+}
 
 const room = demoInstallation('fruiting-room')
 

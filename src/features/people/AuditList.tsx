@@ -1,0 +1,64 @@
+import Box from '@mui/material/Box'
+import Table from '@mui/material/Table'
+import TableBody from '@mui/material/TableBody'
+import TableCell from '@mui/material/TableCell'
+import TableHead from '@mui/material/TableHead'
+import TableRow from '@mui/material/TableRow'
+import Typography from '@mui/material/Typography'
+import { formatDayAndClock } from '@/ui/clock'
+import { OlderEntries } from '@/ui/OlderEntries'
+import { SearchForm } from '@/ui/SearchForm'
+
+export type ShownDeed = {
+  readonly seq: number
+  readonly personName: string
+  readonly action: string
+  readonly what: string
+  readonly address: string
+  readonly at: string
+}
+
+type Props = { audit: readonly ShownDeed[]; holds: string; older: number | null }
+
+/** Who did what, from where, newest first. */
+export const AuditList = ({ audit, holds, older }: Props) => (
+  <Box component="section" aria-label="Audit" sx={{ mt: 3 }}>
+    <Typography variant="h2">Who did what</Typography>
+    <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+      It is added to, never changed; a name is the name of that time.{' '}
+      <a href="/api/audit" download>
+        Export it as CSV
+      </a>
+      {' · '}
+      <a href="/api/workspace" download>
+        Take this whole yard out as one file
+      </a>
+    </Typography>
+    <SearchForm label="Search the audit" holds={holds} />
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            {['When', 'Who', 'Did', 'What', 'From'].map((heading) => (
+              <TableCell key={heading}>{heading}</TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {audit.map(({ seq, personName, action, what, address, at }) => (
+            <TableRow key={seq}>
+              <TableCell suppressHydrationWarning sx={{ whiteSpace: 'nowrap' }}>
+                {formatDayAndClock(at)}
+              </TableCell>
+              <TableCell>{personName}</TableCell>
+              <TableCell>{action}</TableCell>
+              <TableCell sx={{ overflowWrap: 'anywhere' }}>{what}</TableCell>
+              <TableCell>{address}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+    <OlderEntries path="/people" holds={holds} older={older} />
+  </Box>
+)

@@ -1,0 +1,195 @@
+'use client'
+
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import { AuditList, type ShownDeed } from '@/features/people/AuditList'
+import { InviteForm } from '@/features/people/InviteForm'
+import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
+import { formatDay } from '@/ui/clock'
+import { TextButton } from '@/ui/TextButton'
+
+type Act<T> = (input: T) => Promise<Answer>
+export type RoleChoice = { readonly id: string; readonly says: string }
+
+type Props = {
+  name: string
+  meId: string
+  roles: readonly RoleChoice[]
+  members: readonly {
+    readonly personId: string
+    readonly name: string
+    readonly email: string
+    readonly role: string
+    readonly since: string
+  }[]
+  invites: readonly {
+    readonly id: string
+    readonly role: string
+    readonly email: string
+    readonly madeBy: string
+    readonly expiresAt: string
+  }[]
+  /** What only owners see; null for the others. */
+  owner: { readonly holds: string; readonly audit: readonly ShownDeed[]; readonly older: number | null } | null
+  onInvite: (input: unknown) => Promise<Answer & { link?: string; qrSvg?: string }>
+  onWithdraw: Act<unknown>
+  onRole: Act<unknown>
+  onRename: Act<unknown>
+  onLeave: () => Promise<Answer>
+}
+
+/** Who belongs to the workspace and as what, who was invited, and, for owners, who did what. */
+export function PeoplePage(props: Props) {
+  const { name, meId, roles, members, invites, owner, onInvite, onWithdraw, onRole, onRename, onLeave } = props
+  const router = useRouter()
+  const [message, setMessage] = useState<string | null>(null)
+  const [isLeaving, setLeaving] = useState(false)
+  async function act(work: () => Promise<Answer>): Promise<boolean> {
+    const answer = await work().catch(() => NO_ANSWER)
+    setMessage(answer.kind === 'done' ? null : whyNot(answer))
+    if (answer.kind === 'done') router.refresh()
+    return answer.kind === 'done'
+  }
+  async function leave(): Promise<void> {
+    if (await act(onLeave)) window.location.assign('/yard')
+  }
+  return (
+    <Box
+      component="main"
+      sx={{ bgcolor: 'ground.sheet', minHeight: 'calc(100vh - 44px)', px: { xs: 1.75, sm: 2.5 }, py: 2 }}
+    >
+      <Box sx={{ maxWidth: 860 }}>
+        <Typography variant="h1">People of {name}</Typography>
+        {message !== null && (
+          <Alert severity="error" variant="outlined" sx={{ my: 1 }}>
+            {message}
+          </Alert>
+        )}
+        <Box component="ul" aria-label="Members" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+          {members.map(({ personId, name: called, email, role, since }) => (
+            <Box
+              component="li"
+              key={personId}
+              sx={{
+                display: 'flex',
+                flexWrap: 'wrap',
+                alignItems: 'center',
+                gap: 1.5,
+                borderBottom: 1,
+                borderColor: 'divider',
+                py: 1,
+              }}
+            >
+              <Box sx={{ flex: 1, minWidth: 200 }}>
+                <Typography sx={{ fontWeight: 700 }}>
+                  {called}
+                  {personId === meId && ' (you)'}
+                </Typography>
+                <Typography variant="body2" sx={{ color: 'text.secondary', overflowWrap: 'anywhere' }}>
+                  {email}, since <span suppressHydrationWarning>{formatDay(since)}</span>
+                </Typography>
+              </Box>
+              {owner ? (
+                <TextField
+                  select
+                  size="small"
+                  label={`Role of ${called}`}
+                  value={role}
+                  onChange={(event) => void act(() => onRole({ personId, role: event.target.value }))}
+                  sx={{ minWidth: 150 }}
+                >
+                  {roles.map(({ id }) => (
+                    <MenuItem key={id} value={id}>
+                      {id}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              ) : (
+                <Typography>{role}</Typography>
+              )}
+              {owner && personId !== meId && (
+                <TextButton label={`Remove ${called}`} onClick={() => void act(() => onRole({ personId, role: null }))}>
+                  Remove
+                </TextButton>
+              )}
+            </Box>
+          ))}
+        </Box>
+        <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
+          {roles.map(({ id, says }) => `${id}: ${says}`).join(' · ')}. What somebody sealed or wrote stays under their
+          name, whatever becomes of them here.
+        </Typography>
+        <Typography component="div" sx={{ mt: 1 }}>
+          {isLeaving ? (
+            <>
+              You will not see this yard any more; what you did here stays.{' '}
+              <TextButton label="Leave this yard" onClick={() => void leave()}>
+                Leave it
+              </TextButton>{' '}
+              <TextButton label="Stay in this yard" onClick={() => setLeaving(false)}>
+                Stay
+              </TextButton>
+            </>
+          ) : (
+            <TextButton label="Leave this yard…" onClick={() => setLeaving(true)}>
+              Leave this yard…
+            </TextButton>
+          )}
+        </Typography>
+        {owner && (
+          <>
+            <InviteForm roles={roles} onInvite={onInvite} />
+            {invites.length > 0 && <Typography variant="h2">Invited, not here yet</Typography>}
+            {invites.map(({ id, role, email, madeBy, expiresAt }) => (
+              <Box key={id} sx={{ display: 'flex', gap: 2, borderBottom: 1, borderColor: 'divider', py: 0.75 }}>
+                <Typography variant="body2" sx={{ flex: 1 }}>
+                  {email || 'by a link'} as {role}, by {madeBy}, good until{' '}
+                  <span suppressHydrationWarning>{formatDay(expiresAt)}</span>
+                </Typography>
+                <TextButton
+                  label={`Take back the invitation of ${email || 'a link'}`}
+                  onClick={() => void act(() => onWithdraw({ id }))}
+                >
+                  Take back
+                </TextButton>
+              </Box>
+            ))}
+            <RenameForm name={name} onRename={(next) => act(() => onRename({ name: next }))} />
+            <AuditList {...owner} />
+          </>
+        )}
+      </Box>
+    </Box>
+  )
+}
+
+function RenameForm({ name, onRename }: { name: string; onRename: (name: string) => Promise<boolean> }) {
+  function onSubmit(event: FormEvent<HTMLFormElement>): void {
+    event.preventDefault()
+    const { name: next = '' } = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>
+    void onRename(next)
+  }
+  return (
+    <Box component="form" onSubmit={onSubmit} sx={{ display: 'flex', gap: 1, mt: 3, maxWidth: 480 }}>
+      <TextField
+        key={name}
+        name="name"
+        label="Name of this yard"
+        defaultValue={name}
+        size="small"
+        required
+        fullWidth
+        slotProps={{ htmlInput: { maxLength: 80 } }}
+      />
+      <Button type="submit" variant="outlined">
+        Rename
+      </Button>
+    </Box>
+  )
+}

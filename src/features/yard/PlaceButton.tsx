@@ -1,0 +1,33 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { enqueueSnackbar } from 'notistack'
+import type { ReactNode } from 'react'
+import { placeAction } from '@/server/actions'
+import { NO_ANSWER, whyNot } from '@/ui/answer'
+import { TextButton } from '@/ui/TextButton'
+
+type Props = {
+  kind?: 'installation' | 'site'
+  id: string
+  name: string
+  place: 'here' | 'aside' | 'deleted'
+  children: ReactNode
+}
+
+const LABELS = { here: 'Bring back', aside: 'Set aside', deleted: 'Delete' }
+
+/** Moves an installation out of the yard, or back into it; or removes an empty site. */
+export function PlaceButton({ kind = 'installation', id, name, place, children }: Props) {
+  const router = useRouter()
+  async function press(): Promise<void> {
+    const answer = await placeAction({ kind, id, place }).catch(() => NO_ANSWER)
+    if (answer.kind === 'done') return router.refresh()
+    enqueueSnackbar(`“${name}” stays where it is. ${whyNot(answer)}`)
+  }
+  return (
+    <TextButton label={`${LABELS[place]}: ${name}`} onClick={() => void press()}>
+      {children}
+    </TextButton>
+  )
+}
