@@ -1,3 +1,4 @@
+import { build as bundle } from 'esbuild'
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -23,6 +24,29 @@ function sourcesMark(): string {
   return hash.digest('hex')
 }
 
+/** Where the programs beside the application are built: they run without a compiler in the process, which holds memory and slows a start. */
+const PROGRAMS = '.next/gale'
+export const WEB_PROGRAM = `${PROGRAMS}/serve.mjs`
+export const IMPORTER_PROGRAM = `${PROGRAMS}/importer.mjs`
+
+async function bundlePrograms(): Promise<void> {
+  await bundle({
+    entryPoints: {
+      serve: 'src/server/front/serve.ts',
+      worker: 'src/server/heavy/worker.ts',
+      importer: 'src/server/jobs/importer.ts',
+    },
+    outdir: PROGRAMS,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
+  })
+}
+
 /** Builds the application when its sources are not those of the last build. */
 export async function ensureBuilt(): Promise<void> {
   const mark = sourcesMark()
@@ -34,5 +58,6 @@ export async function ensureBuilt(): Promise<void> {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   })
   if (!built) throw new Trouble('The build failed; its message is above.')
+  await bundlePrograms()
   writeFileSync(MARK, mark)
 }

@@ -1,8 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { Client } from 'pg'
-import { needPackage, postgresPrograms } from './debian'
+import { needPostgres } from './debian'
 import { freePort, hasEnded, needDisk, output, until } from './run'
 import { Trouble } from './trouble'
 
@@ -21,8 +21,16 @@ const DATABASE = 'gale'
 
 function passwordOf(folder: string): string {
   const file = `${folder}/password`
-  if (!existsSync(file)) writeFileSync(file, randomBytes(18).toString('base64url'), { mode: 0o600 })
-  return readFileSync(file, 'utf8').trim()
+  if (!existsSync(file)) {
+    writeFileSync(`${file}.new`, randomBytes(18).toString('base64url'), { mode: 0o600, flush: true })
+    renameSync(`${file}.new`, file)
+  }
+  const password = readFileSync(file, 'utf8').trim()
+  if (password === '')
+    throw new Trouble(
+      `${file} is empty: it holds the password of the private database in ${folder}/postgres. Put it back from a backup of the folder. Nothing was changed.`,
+    )
+  return password
 }
 
 function initialise(programs: string, folder: string, data: string, password: string, as: Owner): void {
@@ -73,15 +81,15 @@ async function ensureDatabase(adminUrl: string, password: string): Promise<void>
   }
 }
 
+/** Nothing of it is kept; and no vacuum of the keeper’s looks into a database that its test is about to drop, which only the keeper could end. */
+const THROWAWAY = ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off', 'autovacuum=off']
+
 /** Starts the cluster in `folder`, making it the first time. `throwaway` gives up safety on power loss for speed. */
 export async function startCluster(
   folder: string,
   { throwaway = false, port }: { throwaway?: boolean; port?: number } = {},
 ): Promise<Cluster> {
-  await needPackage('postgresql', () => postgresPrograms() !== null)
-  const programs = postgresPrograms()
-  if (!programs)
-    throw new Trouble('PostgreSQL is not installed. Run “apt-get install postgresql” as root, then this again.')
+  const programs = await needPostgres()
   const as = owner()
   mkdirSync(folder, { recursive: true })
   chmodSync(folder, 0o755)
@@ -107,12 +115,7 @@ export async function startCluster(
   ]
   const child = spawn(
     `${programs}/postgres`,
-    [
-      '-D',
-      data,
-      ...options,
-      ...(throwaway ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'] : []),
-    ],
+    ['-D', data, ...options, ...(throwaway ? THROWAWAY.flatMap((option) => ['-c', option]) : [])],
     {
       ...as,
       cwd: '/',

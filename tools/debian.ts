@@ -28,12 +28,21 @@ export async function needPackage(name: string, isThere: () => boolean): Promise
 const POSTGRES = '/usr/lib/postgresql'
 
 /** Folder of the newest PostgreSQL programs that Debian has put here; null when there is none. */
-export function postgresPrograms(): string | null {
+function postgresPrograms(): string | null {
   const versions = existsSync(POSTGRES)
     ? readdirSync(POSTGRES).filter((version) => existsSync(`${POSTGRES}/${version}/bin/initdb`))
     : []
   const newest = versions.sort((a, b) => Number(b) - Number(a))[0]
   return newest === undefined ? null : `${POSTGRES}/${newest}/bin`
+}
+
+/** The folder of the PostgreSQL programs, installed where they are missing. */
+export async function needPostgres(): Promise<string> {
+  await needPackage('postgresql', () => postgresPrograms() !== null)
+  const programs = postgresPrograms()
+  if (!programs)
+    throw new Trouble('PostgreSQL is not installed. Run “apt-get install postgresql” as root, then this again.')
+  return programs
 }
 
 export const CHROMIUM = '/usr/bin/chromium'

@@ -2,7 +2,10 @@ import { runCommand } from '@/cli/main'
 import { Trouble } from './trouble'
 
 const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, with the demo when the database is empty
+             [--host ADDRESS --url URL] where other machines reach it; see docs/operate.md
 ./gale stop                             stop it
+./gale backup FILE                      everything into one file, while it runs; --nightly FOLDER keeps a row of them
+./gale restore FILE                     a backup into an empty place
 ./gale test [PART…]                     format, lint, types, imports, unit and database tests, build, browser tests
 ./gale shots                            make the pictures in docs/screenshots again
 ./gale check FILE… [--judge]            validate documents
@@ -20,6 +23,10 @@ async function main([name = '', ...args]: readonly string[]): Promise<number> {
       return (await import('./start')).start(args)
     case 'stop':
       return (await import('./stop')).stop()
+    case 'backup':
+      return (await import('./backup')).backup(args)
+    case 'restore':
+      return (await import('./backup')).restore(args)
     case 'test':
       return (await import('./test')).test(args)
     case 'shots':

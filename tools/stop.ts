@@ -1,10 +1,11 @@
-import { clearRunning, isOurs, readRunning } from './place'
+import { existsSync, readFileSync } from 'node:fs'
+import { clearRunning, dataFolder, isOurs, readRunning } from './place'
 import { isRunning, until } from './run'
 
 /** Ends what a start that was itself killed left behind. */
 export async function endLeftovers(): Promise<void> {
-  const left = readRunning()
-  if (!left) return
+  // The database writes its own number down as soon as it runs, before our note can, and anew when it is started again.
+  const left = { web: readRunning()?.web ?? null, postgres: postmaster() }
   for (const [role, signal] of [
     ['web', 'SIGTERM'],
     ['postgres', 'SIGINT'],
@@ -15,6 +16,12 @@ export async function endLeftovers(): Promise<void> {
     await until(() => !isRunning(pid), 30)
   }
   clearRunning()
+}
+
+/** The process that says it serves our private database; null where none does. */
+function postmaster(): number | null {
+  const file = `${dataFolder()}/postgres/postmaster.pid`
+  return existsSync(file) ? Number(readFileSync(file, 'utf8').split('\n')[0]) || null : null
 }
 
 export async function stop(): Promise<number> {

@@ -44,8 +44,15 @@ test('a process number that now belongs to something else is not taken for ours'
 test('the note of what runs is read back; a spoiled one is none', () => {
   process.env.GALE_DATA_DIR = mkdtempSync(`${tmpdir()}/gale-place-`)
   expect(readRunning()).toBeNull()
-  writeRunning({ gale: 1, postgres: 2, web: 3, importer: null, url: 'http://127.0.0.1:4180' })
-  expect(readRunning()).toEqual({ gale: 1, postgres: 2, web: 3, importer: null, url: 'http://127.0.0.1:4180' })
+  writeRunning({ gale: 1, postgres: 2, web: 3, importer: null, url: 'http://127.0.0.1:4180', database: null })
+  expect(readRunning()).toEqual({
+    gale: 1,
+    postgres: 2,
+    web: 3,
+    importer: null,
+    url: 'http://127.0.0.1:4180',
+    database: null,
+  })
   writeFileSync(`${dataFolder()}/running.json`, '{"gale":')
   expect(readRunning()).toBeNull()
   delete process.env.GALE_DATA_DIR
