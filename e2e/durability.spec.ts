@@ -75,7 +75,7 @@ test('without a line a change stays in the browser, survives a reload, and is se
   await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('38.0')
 })
 
-test('a second tab is told that it is behind, and overwrites nothing', async ({ yard, context }) => {
+test('a second tab shows what the first kept, at once', async ({ yard, context }) => {
   const path = await openStage(yard, /Inverter/, 'respond')
   await expectKept(yard)
   const second = await context.newPage()
@@ -83,8 +83,30 @@ test('a second tab is told that it is behind, and overwrites nothing', async ({ 
   await expectKept(second)
   await edit(yard, /heat-sink temperature, full/, '54')
   await expectKept(yard)
-  await expect(second.getByText(/This page is behind/)).toBeVisible()
+  await expect(second.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('54.0')
+  await edit(second, /heat-sink temperature, full/, '55')
+  await expectKept(second)
+  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('55.0')
+})
+
+test('a second tab with a change of its own is told that it is behind, and overwrites nothing', async ({
+  yard,
+  context,
+}) => {
+  const path = await openStage(yard, /Inverter/, 'respond')
+  await expectKept(yard)
+  const second = await context.newPage()
+  await second.goto(path)
+  await expectKept(second)
+  await second.route('**/api/working-copy/**', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
   await edit(second, /heat-sink temperature, full/, '53')
+  await expect(second.getByText('The server cannot be reached. Your change is kept in this browser')).toBeVisible()
+  await edit(yard, /heat-sink temperature, full/, '54')
+  await expectKept(yard)
+  await expect(second.getByText(/This page is behind/)).toBeVisible()
+  await second.unroute('**/api/working-copy/**')
   await yard.reload()
   await expect(yard.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('54.0')
   await second.getByRole('button', { name: 'Show the newer one' }).click()

@@ -1,18 +1,12 @@
 import { edit, expect, expectKept, test } from './setup/test'
 import { proveAll } from './setup/prove'
+import { signUp } from './setup/account'
 import { noteStartAndStall, readMap } from './setup/calibrate'
 
 test('a person signs up, makes an installation from nothing, and takes it all the way to a seal', async ({ page }) => {
   test.setTimeout(120_000)
   await page.goto('/sign-in')
-  await page.getByRole('button', { name: 'New here: make a workspace of your own' }).click()
-  await page.getByRole('textbox', { name: 'Your name' }).fill('Ada Fenn')
-  await page.getByRole('textbox', { name: 'E-mail' }).fill('ada@fenn.example')
-  await page.getByRole('textbox', { name: 'Password' }).fill('short')
-  await page.getByRole('button', { name: 'Make my workspace' }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'Password too short' })).toBeVisible()
-  await page.getByRole('textbox', { name: 'Password' }).fill('long enough it is')
-  await page.getByRole('button', { name: 'Make my workspace' }).click()
+  await signUp(page, 'Ada Fenn', 'ada@fenn.example')
   await page.waitForURL('**/yard')
   await expect(page.getByText('Nothing here yet.')).toBeVisible()
 

@@ -6,6 +6,8 @@ export type Gale = {
   readonly url: string
   readonly folder: string
   readonly process: ChildProcess
+  /** What it has said so far. */
+  readonly said: () => string
   readonly stop: () => Promise<void>
 }
 
@@ -13,9 +15,10 @@ export type Gale = {
 export async function startGale({
   folder = mkdtempSync(`${tmpdir()}/gale-e2e-`),
   args = [] as string[],
+  port = '4280',
 } = {}): Promise<Gale> {
   const child = spawn('./gale', ['start', ...args], {
-    env: { ...process.env, GALE_DATA_DIR: folder, GALE_PORT: '4280', DATABASE_URL: '' },
+    env: { ...process.env, GALE_DATA_DIR: folder, GALE_PORT: port, DATABASE_URL: '' },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
   let said = ''
@@ -35,7 +38,7 @@ export async function startGale({
       child.once('exit', () => resolve())
       child.kill('SIGINT')
     })
-  return { url, folder, process: child, stop }
+  return { url, folder, process: child, said: () => said, stop }
 }
 
 type Processes = { gale: number; postgres: number; web: number; importer: number }
