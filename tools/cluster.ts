@@ -9,10 +9,10 @@ import { Trouble } from './trouble'
 /** A private PostgreSQL on loopback whose data lies in `folder`. */
 export type Cluster = { readonly url: string; readonly adminUrl: string; readonly process: ChildProcess }
 
-type Owner = { uid?: number; gid?: number }
+export type Owner = { uid?: number; gid?: number }
 
 /** PostgreSQL refuses to run as root: there it runs as Debian's own user for it. */
-function owner(): Owner {
+export function databaseOwner(): Owner {
   if (process.getuid?.() !== 0) return {}
   return { uid: Number(output('id', ['-u', 'postgres'])), gid: Number(output('id', ['-g', 'postgres'])) }
 }
@@ -67,7 +67,7 @@ export const canConnect = async (url: string): Promise<boolean> => {
 }
 
 /** The role the program works as owns its database and is bound by row security; the keeper only makes both. */
-async function ensureDatabase(adminUrl: string, password: string): Promise<void> {
+export async function ensureDatabase(adminUrl: string, password: string): Promise<void> {
   const client = new Client({ connectionString: adminUrl })
   await client.connect()
   try {
@@ -90,7 +90,7 @@ export async function startCluster(
   { throwaway = false, port }: { throwaway?: boolean; port?: number } = {},
 ): Promise<Cluster> {
   const programs = await needPostgres()
-  const as = owner()
+  const as = databaseOwner()
   mkdirSync(folder, { recursive: true })
   chmodSync(folder, 0o755)
   const data = `${folder}/postgres`

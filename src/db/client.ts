@@ -81,20 +81,9 @@ export const inWorkspace = <T>(
     return work(tx)
   })
 
-/** Connection errors of the driver and the server's own "shutting down", "starting up", "crashed". */
-const GONE = new Set([
-  'ECONNREFUSED',
-  'ECONNRESET',
-  'EPIPE',
-  'ETIMEDOUT',
-  'ENOENT',
-  '57P01',
-  '57P02',
-  '57P03',
-  '08000',
-  '08003',
-  '08006',
-])
+/** Connection errors of the driver and the server's own "shutting down", "starting up", "crashed"; those of class 08, which poolers use for whatever
+ *  they cannot pass on, come beside them. */
+const GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT', '57P01', '57P02', '57P03'])
 
 /** Whether an error, or one that it came from, is of a kind. */
 function isOfKind(error: unknown, test: (error: { code: string; message: string }) => boolean): boolean {
@@ -112,7 +101,9 @@ export const isDatabaseGone = (error: unknown): boolean =>
   isOfKind(
     error,
     ({ code, message }) =>
-      GONE.has(code) || /Connection terminated|connection error and is not queryable|Client was closed/i.test(message),
+      GONE.has(code) ||
+      code.startsWith('08') ||
+      /Connection terminated|connection error and is not queryable|Client was closed/i.test(message),
   )
 
 /** Whether all connections were in use for too long, or too much waits for a worker: the database is well, and asked too much. */

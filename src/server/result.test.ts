@@ -36,3 +36,13 @@ test('all connections in use is busy, not gone; a full queue of workers too', ()
   expect(isDatabaseBusy(new Error('Task queue is at limit'))).toBe(true)
   expect(isDiskFull(Object.assign(new Error('write'), { code: 'ENOSPC' }))).toBe(true)
 })
+
+test.each([
+  ['08P01', 'server login has been failing, try again later (server_login_retry)'],
+  ['08P01', 'server conn crashed?'],
+  ['08006', 'connection failure'],
+  ['57P01', 'terminating connection due to unexpected postmaster exit'],
+])('what a pooler or a server in trouble says is “gone”: %s %s', (code, message) => {
+  const said = Object.assign(new Error(message), { code })
+  expect([isDatabaseGone(said), isDatabaseGone(new Error('Failed query', { cause: said }))]).toEqual([true, true])
+})
