@@ -1,29 +1,31 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { randomUUID } from 'node:crypto'
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
-import { until } from '../run'
-import { signIn } from './signIn'
 import { seeded } from '@/testing/seeded'
+import { until } from '../run'
+import { Cable, type Cut } from './cable'
+import { handsAt, keptByAll, longestGapMs, recoveryMs, sayKept, seconds } from './hand'
+import { family, tell } from './processes'
 
-// `npm run faults [ROUNDS [SEED]]`: kills parts of a running Soft Gale at random moments while it is being written into, interrupts starts at random
-// moments, and counts what was acknowledged and is lost, and what was left behind. Both aims are 0. The short form is in `e2e/durability.spec.ts` and
-// `e2e/faults.spec.ts`.
+// `npm run faults [ROUNDS [SEED]]`: breaks parts of a running Soft Gale at random moments while many installations are written into, fills its disk,
+// interrupts starts at random moments, and counts what was acknowledged and is lost, half or doubled, how long it took, and what was left behind.
+// 1,000 rounds take two hours; the short form is in `e2e/durability.spec.ts` and `e2e/faults.spec.ts`.
 
-const PORT = '4580'
+const PORT = 4580
 
 type Gale = { readonly child: ChildProcess; readonly url: string }
 
 function spawnGale(folder: string): ChildProcess {
   return spawn('./gale', ['start'], {
-    env: { ...process.env, DATABASE_URL: '', GALE_DATA_DIR: folder, GALE_PORT: PORT, GALE_LIMIT_TIMES: '1000' },
+    env: { ...process.env, DATABASE_URL: '', GALE_DATA_DIR: folder, GALE_PORT: String(PORT), GALE_LIMIT_TIMES: '1000' },
     stdio: ['ignore', 'pipe', 'ignore'],
   })
 }
 
 const ended = (child: ChildProcess): Promise<void> =>
   new Promise((resolve) => (child.exitCode === null ? child.once('exit', () => resolve()) : resolve()))
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
 async function up(folder: string): Promise<Gale> {
   const child = spawnGale(folder)
@@ -35,62 +37,120 @@ async function up(folder: string): Promise<Gale> {
   return { child, url }
 }
 
-class Hand {
-  acknowledged = { saves: 0, entries: new Set<string>() }
-  private cookie = ''
-  private version = 0
-  private saveId = randomUUID()
-  private id = ''
-  private document: Record<string, unknown> = {}
-
-  constructor(private readonly url: string) {}
-
-  private ask(path: string, init: RequestInit = {}): Promise<Response | null> {
-    const headers = { 'content-type': 'application/json', origin: this.url, cookie: this.cookie }
-    return fetch(this.url + path, { ...init, headers, signal: AbortSignal.timeout(5000) }).catch(() => null)
+const isServing = (pid: number): boolean => {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').startsWith('postgres: gale ')
+  } catch {
+    return false
   }
+}
 
-  async signIn(): Promise<void> {
-    await until(async () => {
-      this.cookie = (await signIn(this.url, DEMO_EMAIL, DEMO_PASSWORD)) ?? ''
-      return this.cookie !== ''
-    }, 60)
-    const found = (await (await this.ask('/api/find?holds=Inverter'))?.json()) as { found: { id: string }[] }
-    this.id = found.found[0]!.id
-    await this.read()
-  }
+const FAULTS = ['web', 'importer', 'postgres', 'gale', 'backend', 'frozen database', 'cut'] as const
 
-  private async read(): Promise<number> {
-    let version = 0
-    await until(async () => {
-      const answer = await this.ask(`/api/working-copy/${this.id}`)
-      if (!answer?.ok) return false
-      const copy = (await answer.json()) as { version: number; document: Record<string, unknown> }
-      ;({ version } = copy)
-      this.document = copy.document
-      return true
-    }, 90)
-    this.version = version
-    return version
-  }
-
-  /** Saves as a page does: the same save again until it is answered. */
-  async write(isOver: () => boolean): Promise<void> {
-    while (!isOver()) {
-      const document = { ...this.document, name: `Inverter ${this.version}` }
-      const body = JSON.stringify({ baseVersion: this.version, saveId: this.saveId, document })
-      const answer = await this.ask(`/api/working-copy/${this.id}`, { method: 'PUT', body })
-      if (answer?.status !== 200) continue
-      this.version = ((await answer.json()) as { version: number }).version
-      this.saveId = randomUUID()
-      this.acknowledged.saves++
+async function breakings(rounds: number, next: () => number): Promise<void> {
+  const folder = mkdtempSync(`${tmpdir()}/gale-faults-`)
+  const first = await up(folder)
+  let { child } = first
+  const cable = await Cable.to(PORT)
+  const hands = await handsAt(first.url, cable.url)
+  let isOver = false
+  const writing = Promise.all(hands.map((hand) => hand.write(() => isOver)))
+  const recoveries: Record<string, number[]> = {}
+  const one = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]!
+  for (let round = 0; round < rounds; round++) {
+    await pause(200 + next() * 3000)
+    const fault = one(FAULTS)
+    const running = JSON.parse(readFileSync(`${folder}/running.json`, 'utf8')) as Record<string, number | null>
+    let overMs = Date.now()
+    if (fault === 'cut') {
+      cable.cutOff(one<Cut>(['asked', 'answered', 'both']))
+      await pause(500 + next() * 6000)
+      cable.mend()
+      overMs = Date.now()
+    } else if (fault === 'frozen database') {
+      const pids = family(running.postgres ?? 0)
+      tell(pids, 'SIGSTOP')
+      await pause(500 + next() * 8000)
+      tell(pids, 'SIGCONT')
+      overMs = Date.now()
+    } else if (fault === 'backend') {
+      const backends = family(running.postgres ?? 0).filter(isServing)
+      if (backends.length > 0) tell([one(backends)], next() < 0.5 ? 'SIGKILL' : 'SIGTERM')
+    } else tell([running[fault] ?? 0].filter(Boolean), 'SIGKILL')
+    if (fault === 'gale') {
+      await ended(child)
+      // On the same port: the hands go on.
+      ;({ child } = await up(folder))
     }
+    await until(() => recoveryMs(hands, overMs) !== null, 120)
+    ;(recoveries[fault] ??= []).push(recoveryMs(hands, overMs) ?? Infinity)
   }
+  isOver = true
+  await writing
+  console.log(`${rounds} faults, ${hands.length} installations written into: ${sayKept(await keptByAll(hands))}`)
+  for (const [fault, ms] of Object.entries(recoveries)) {
+    ms.sort((a, b) => a - b)
+    const aim = { web: '; aim 10 s', postgres: '; aim 5 s', backend: '; aim 5 s' }[fault] ?? ''
+    console.log(
+      `  ${fault}, ${ms.length} times: saves go on after ${seconds(ms[Math.floor(ms.length * 0.95)]!)} at p95, ${seconds(ms.at(-1)!)} at most${aim}`,
+    )
+  }
+  console.log(`  longest outage ${seconds(longestGapMs(hands))}, faults that last and whole starts included`)
+  await down(child, cable)
+  rmSync(folder, { recursive: true, force: true })
+}
 
-  /** Saves that were acknowledged and are not there. */
-  async lost(): Promise<number> {
-    const acknowledged = this.version
-    return Math.max(0, acknowledged - (await this.read()))
+async function down(child: ChildProcess, cable: Cable): Promise<void> {
+  cable.close()
+  child.kill('SIGTERM')
+  await ended(child)
+}
+
+/** Fills the disk under the data to its last byte, and makes room again: on a small file system of its own, for which it must be root. */
+async function fullDisk(rounds: number, next: () => number): Promise<void> {
+  const folder = mkdtempSync(`${tmpdir()}/gale-faults-`)
+  try {
+    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=600m,mode=755', 'tmpfs', folder], { stdio: 'ignore' })
+  } catch {
+    console.log('disk full: not tried, this user may mount no file system')
+    return rmSync(folder, { recursive: true, force: true })
+  }
+  try {
+    const { child, url } = await up(folder)
+    const cable = await Cable.to(PORT)
+    const hands = await handsAt(url, cable.url)
+    let isOver = false
+    const writing = Promise.all(hands.map((hand) => hand.write(() => isOver)))
+    let longestMs = 0
+    mkdirSync(`${folder}/filler`)
+    for (let round = 0; round < rounds; round++) {
+      await pause(500 + next() * 1000)
+      const endMs = Date.now() + 2000 + next() * 3000
+      for (let file = 0; Date.now() < endMs; file++) {
+        const { bavail, bsize } = statfsSync(folder)
+        if (bavail > 0)
+          try {
+            writeFileSync(`${folder}/filler/${file}`, Buffer.alloc(Math.min(bavail * bsize, 64e6)))
+          } catch {
+            // Full, as was wanted.
+          }
+        await pause(20)
+      }
+      rmSync(`${folder}/filler`, { recursive: true })
+      mkdirSync(`${folder}/filler`)
+      const overMs = Date.now()
+      await until(() => recoveryMs(hands, overMs) !== null, 120)
+      longestMs = Math.max(longestMs, recoveryMs(hands, overMs) ?? Infinity)
+    }
+    isOver = true
+    await writing
+    console.log(
+      `disk full ${rounds} times: ${sayKept(await keptByAll(hands))}; saves go on ${seconds(longestMs)} after there is room, at most`,
+    )
+    await down(child, cable)
+  } finally {
+    execFileSync('umount', ['-l', folder])
+    rmSync(folder, { recursive: true, force: true })
   }
 }
 
@@ -105,68 +165,31 @@ const left = (folder: string): number =>
     }
   }).length
 
-async function killings(rounds: number, next: () => number): Promise<void> {
-  const folder = mkdtempSync(`${tmpdir()}/gale-faults-`)
-  const first = await up(folder)
-  let { child } = first
-  const hand = new Hand(first.url)
-  await hand.signIn()
-  let isOver = false
-  const writing = hand.write(() => isOver)
-  const killed: Record<string, number> = {}
-  for (let round = 0; round < rounds; round++) {
-    await new Promise((resolve) => setTimeout(resolve, 200 + next() * 4000))
-    const victim = (['web', 'postgres', 'importer', 'gale'] as const)[Math.floor(next() * 4)]!
-    const running = JSON.parse(readFileSync(`${folder}/running.json`, 'utf8')) as Record<string, number | null>
-    const pid = running[victim]
-    if (!pid) continue
-    try {
-      process.kill(pid, 'SIGKILL')
-    } catch {
-      continue
-    }
-    killed[victim] = (killed[victim] ?? 0) + 1
-    if (victim !== 'gale') continue
-    await ended(child)
-    // On the same port: the hand goes on.
-    ;({ child } = await up(folder))
-  }
-  isOver = true
-  await writing
-  const lost = await hand.lost()
-  console.log(
-    `killed ${Object.entries(killed)
-      .map(([name, count]) => `${name} ${count} times`)
-      .join(', ')}: ${hand.acknowledged.saves} saves acknowledged, ${lost} lost (aim 0)`,
-  )
-  child.kill('SIGTERM')
-  await ended(child)
-  rmSync(folder, { recursive: true, force: true })
-}
-
 async function interruptions(rounds: number, next: () => number): Promise<void> {
   const folder = mkdtempSync(`${tmpdir()}/gale-faults-`)
   let orphans = 0
   for (let round = 0; round < rounds; round++) {
+    // A start that was killed outright leaves its database to the next one, which ends it once it comes so far.
+    const isClean = left(folder) === 0
     const child = spawnGale(folder)
-    await new Promise((resolve) => setTimeout(resolve, next() * 8000))
+    await pause(next() * 8000)
     child.kill(next() < 0.5 ? 'SIGTERM' : 'SIGKILL')
     await ended(child)
-    // A start that was killed outright leaves its database to the next one, which ends it.
-    if (child.signalCode !== 'SIGKILL' && !(await until(() => left(folder) === 0, 15))) orphans++
+    if (isClean && child.signalCode !== 'SIGKILL' && !(await until(() => left(folder) === 0, 15))) orphans++
   }
   const { child } = await up(folder)
   child.kill('SIGTERM')
   await ended(child)
   const behind = (await until(() => left(folder) === 0, 15)) ? 0 : left(folder)
   console.log(
-    `${rounds} starts interrupted: ${orphans} left something running, ${behind} processes left at the end (aim 0)`,
+    `${rounds} starts interrupted: ${orphans} left something running, ${behind} processes left at the end (aims 0)`,
   )
   rmSync(folder, { recursive: true, force: true })
 }
 
 const [rounds = 20, seed = 1] = process.argv.slice(2).map(Number)
 const next = seeded(seed)
-await killings(rounds, next)
+await breakings(rounds, next)
+await fullDisk(Math.ceil(rounds / 4), next)
 await interruptions(rounds, next)
 process.exit(0)
