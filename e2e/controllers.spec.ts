@@ -49,4 +49,12 @@ test('a controller of one’s own: from an example, checked as one types, played
   await openStage(yard, /Inverter cupboard/, 'kit')
   await yard.getByRole('combobox', { name: 'controller' }).click()
   await expect(yard.getByRole('option', { name: 'Jetty board' })).toBeVisible()
+  await test.step('deleted it leaves the list, and can be brought back', async () => {
+    await yard.goto('/controllers')
+    await yard.getByRole('button', { name: 'Delete: Jetty board' }).click()
+    const away = yard.getByRole('region', { name: 'Out of the list' })
+    await expect(away).toContainText('Jetty board, deleted; gone for good on')
+    await away.getByRole('button', { name: 'Bring back: Jetty board' }).click()
+    await expect(yard.getByRole('region', { name: 'Jetty board', exact: true })).toBeVisible()
+  })
 })

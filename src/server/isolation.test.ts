@@ -231,6 +231,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
   listModels: async (who) => (await controllerModels.listModels(who)).models,
   placeModel: (who) => controllerModels.placeModel(who, 'two-pad-pwm', 'aside'),
   saveControllerModel: null,
+  listAwayModels: (who) => controllerModels.listAwayModels(who),
   listOwnModelIds: (who) => controllerModels.listOwnModelIds(who),
   getControllerModel: (who) => controllerModels.getControllerModel(who, 'two-pad-pwm'),
   listSites: async (who) => (await sites.listSites(who)).filter(({ name }) => name === 'Lock Cottage'),

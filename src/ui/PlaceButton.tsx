@@ -8,7 +8,7 @@ import { NO_ANSWER, whyNot } from '@/ui/answer'
 import { TextButton } from '@/ui/TextButton'
 
 type Props = {
-  kind?: 'installation' | 'site'
+  kind?: 'installation' | 'site' | 'controller'
   id: string
   name: string
   place: 'here' | 'aside' | 'deleted'
@@ -17,7 +17,7 @@ type Props = {
 
 const LABELS = { here: 'Bring back', aside: 'Set aside', deleted: 'Delete' }
 
-/** Moves an installation out of the yard, or back into it; or removes an empty site. */
+/** Moves an installation or a controller out of its list, for a while or for good, or back into it; or removes an empty site. */
 export function PlaceButton({ kind = 'installation', id, name, place, children }: Props) {
   const router = useRouter()
   async function press(): Promise<void> {

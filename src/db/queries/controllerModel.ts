@@ -45,6 +45,20 @@ export const listOwnModelIds = (scope: Scope): Promise<string[]> =>
     return rows.map(({ id }) => id)
   })
 
+/** A model that was taken out of the list, and when it is gone for good; null where it only was set aside. */
+export type AwayModel = { readonly id: string; readonly name: string; readonly goneAt: Date | null }
+
+/** The models that were set aside or deleted. */
+export const listAwayModels = (scope: Scope): Promise<AwayModel[]> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await tx
+      .select()
+      .from(controllerModel)
+      .where(within(scope, controllerModel, isNotNull(controllerModel.setAsideAt)))
+      .orderBy(asc(controllerModel.id))
+    return rows.map(({ id, document, goneAt }) => ({ id, name: nameIn(document), goneAt }))
+  })
+
 /** Adds a model, or puts the newer text in its place. The examples that come with the program and the models people wrote do not take each
  *  other's ids: false when this one does.
  *  @param madeBy who wrote it; null for an example */

@@ -11,19 +11,25 @@ import type { UnitPreference } from '@/core/quantity/format'
 import { LinkBox } from '@/ui/LinkBox'
 import { Caution, Notice } from '@/ui/Notice'
 import { problemLine, type Problem } from '@/core/problem'
-import { SetModelAside } from '@/features/controllers/SetModelAside'
+import { DayThere } from '@/ui/DayThere'
+import { PlaceButton } from '@/ui/PlaceButton'
 
 /** The controllers that can be chosen under Kit: what each can be set to, and what it forgets. */
 export function ControllersPage({
   models,
   unreadable,
   own,
+  away,
+  mayArchive,
   preference,
 }: {
   models: readonly ControllerModel[]
   unreadable: readonly { readonly id: string; readonly name: string; readonly problems: readonly Problem[] }[]
   /** Ids of the models that people here wrote. */
   own: readonly string[]
+  /** Models that were taken out of the list, and when each is gone for good. */
+  away: readonly { readonly id: string; readonly name: string; readonly goneAt: string | null }[]
+  mayArchive: boolean
   preference: UnitPreference
 }) {
   return (
@@ -36,7 +42,7 @@ export function ControllersPage({
         <Notice key={id} title={`“${name}” cannot be read, and cannot be chosen until it is mended.`}>
           {problems.slice(0, 3).map(problemLine).join(' ')}{' '}
           <LinkBox href={`/controllers/${encodeURIComponent(id)}`}>Open it as text</LinkBox>{' '}
-          <SetModelAside id={id} name={name} />
+          {mayArchive && <TakeAway id={id} name={name} />}
         </Notice>
       ))}
       {models.map((model) => (
@@ -49,7 +55,8 @@ export function ControllersPage({
               sx={{ color: 'primary.main', whiteSpace: 'nowrap' }}
             >
               {own.includes(model.id) ? 'Change it' : 'Make one of your own like it'}
-            </LinkBox>
+            </LinkBox>{' '}
+            {own.includes(model.id) && mayArchive && <TakeAway id={model.id} name={model.name} />}
           </Typography>
           <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Settings of ${model.name}`}>
             <Table size="small">
@@ -89,6 +96,43 @@ export function ControllersPage({
           </Box>
         </Box>
       ))}
+      {away.length > 0 && (
+        <Box component="section" aria-label="Out of the list" sx={{ maxWidth: 980 }}>
+          <Typography variant="h2">Out of the list</Typography>
+          <Typography sx={{ color: 'text.secondary' }}>
+            What was deleted can be brought back for 30 days. Installations that use it keep their own copy in any case.
+          </Typography>
+          {away.map(({ id, name, goneAt }) => (
+            <Typography key={id}>
+              {name},{' '}
+              {goneAt === null ? (
+                'set aside'
+              ) : (
+                <>
+                  deleted; gone for good on <DayThere at={goneAt} />
+                </>
+              )}
+              .{' '}
+              {mayArchive && (
+                <PlaceButton kind="controller" id={id} name={name} place="here">
+                  Bring it back
+                </PlaceButton>
+              )}
+            </Typography>
+          ))}
+        </Box>
+      )}
     </Box>
   )
 }
+
+const TakeAway = ({ id, name }: { id: string; name: string }) => (
+  <>
+    <PlaceButton kind="controller" id={id} name={name} place="aside">
+      Set it aside
+    </PlaceButton>{' '}
+    <PlaceButton kind="controller" id={id} name={name} place="deleted">
+      Delete it
+    </PlaceButton>
+  </>
+)

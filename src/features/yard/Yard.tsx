@@ -2,8 +2,8 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
-import { SealedDay } from '@/features/yard/SealedDay'
-import { PlaceButton } from '@/features/yard/PlaceButton'
+import { DayThere } from '@/ui/DayThere'
+import { PlaceButton } from '@/ui/PlaceButton'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
 import { Notice } from '@/ui/Notice'
 import { paletteVar } from '@/ui/paletteVar'
@@ -111,7 +111,7 @@ export function Yard({
         {lastSealed.length > 0 && <SideHeading>Last sealed</SideHeading>}
         {lastSealed.map(({ id, name: title, number, at }) => (
           <Ruled key={id} label={`${title}, rev ${number}`}>
-            <SealedDay at={at} />
+            <DayThere at={at} />
           </Ruled>
         ))}
         {mayArchive && emptySites.length > 0 && <SideHeading>Sites with nothing on them</SideHeading>}
@@ -135,7 +135,7 @@ export function Yard({
             </Ruled>
             {goneAt !== null && (
               <Typography variant="body2" sx={{ color: 'ground.warnInk' }}>
-                Deleted; gone for good on <SealedDay at={goneAt} />.
+                Deleted; gone for good on <DayThere at={goneAt} />.
               </Typography>
             )}
           </Box>
