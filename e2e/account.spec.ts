@@ -1,4 +1,4 @@
-import { expectRefused, openLetter, PASSWORD, signIn, signUp, totp } from './setup/account'
+import { expectRefused, followLetter, openLetter, PASSWORD, signIn, signUp, totp } from './setup/account'
 import { expect, expectNoAxeFindings, test } from './setup/test'
 
 const EMAIL = 'bryn@account.example'
@@ -86,6 +86,32 @@ test('an account from its first letter to its end', async ({ page, browser, base
     await page.goto('/yard')
     await page.waitForURL('**/sign-in')
   })
+})
+
+test('another address counts once its own letter and one to the old address were opened', async ({ page }) => {
+  const [before, after] = ['old@moved.example', 'new@moved.example']
+  await page.goto('/sign-in')
+  await signUp(page, 'Moved House', before)
+  await page.waitForURL('**/yard')
+  await page.goto('/account')
+  const section = page.getByRole('region', { name: 'Address' })
+  await section.getByRole('textbox', { name: 'E-mail' }).fill(after)
+  await section.getByRole('button', { name: 'Change' }).click()
+  await expect(page.getByText(`A letter went to ${before}: open its link`)).toBeVisible()
+  for (const address of [before, after]) {
+    await page.goto('/account')
+    await expect(section.getByRole('textbox', { name: 'E-mail' })).toHaveValue(before)
+    await page.goto('/letters')
+    await followLetter(page, address)
+    await page.waitForURL('**/account*')
+  }
+  await page.goto('/account')
+  await expect(section.getByRole('textbox', { name: 'E-mail' })).toHaveValue(after)
+  await page.context().clearCookies()
+  await signIn(page, before)
+  await expectRefused(page, 'do not belong together')
+  await signIn(page, after)
+  await page.waitForURL('**/yard')
 })
 
 test('guessing is stopped by account, whatever address it says it comes from', async ({ request }) => {

@@ -17,6 +17,11 @@ export async function signUp(page: Page, name: string, email: string): Promise<v
 export async function openLetter(page: Page, email: string): Promise<void> {
   await page.getByRole('link', { name: 'the mail stand-in shows them' }).click()
   await page.waitForURL('**/letters')
+  await followLetter(page, email)
+}
+
+/** Follows the link of the newest letter to an address, on the page that shows them. */
+export async function followLetter(page: Page, email: string): Promise<void> {
   await page
     .getByRole('article')
     .filter({ hasText: `To ${email},` })
