@@ -5,6 +5,7 @@ import { LogPage } from '@/features/log/LogPage'
 import { readListQuery, type ListQuery } from '@/server/listQuery'
 import { requireSigned } from '@/server/scope'
 import { stagePath } from '@/ui/stages'
+import { InBrowser } from '@/ui/InBrowser'
 
 export const metadata: Metadata = { title: 'Log' }
 
@@ -17,19 +18,21 @@ export default async function Log({ searchParams }: { searchParams: Promise<List
     entries.flatMap(({ installationId }) => installationId ?? []),
   )
   return (
-    <LogPage
-      holds={holds}
-      older={entries.length === LOG_PAGE ? (entries.at(-1)?.seq ?? null) : null}
-      entries={entries.map(({ id, text, writtenBy, writtenAt, installationId }) => {
-        const name = installationId === null ? undefined : names.get(installationId)
-        return {
-          id,
-          text,
-          writtenBy,
-          writtenAt: writtenAt.toISOString(),
-          of: name && installationId ? { name, path: stagePath(installationId, 'hand-over') } : undefined,
-        }
-      })}
-    />
+    <InBrowser>
+      <LogPage
+        holds={holds}
+        older={entries.length === LOG_PAGE ? (entries.at(-1)?.seq ?? null) : null}
+        entries={entries.map(({ id, text, writtenBy, writtenAt, installationId }) => {
+          const name = installationId === null ? undefined : names.get(installationId)
+          return {
+            id,
+            text,
+            writtenBy,
+            writtenAt: writtenAt.toISOString(),
+            of: name && installationId ? { name, path: stagePath(installationId, 'hand-over') } : undefined,
+          }
+        })}
+      />
+    </InBrowser>
   )
 }

@@ -11,6 +11,7 @@ import { readListQuery } from '@/server/listQuery'
 import { refreshLines } from '@/server/refreshLines'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
+import { InBrowser } from '@/ui/InBrowser'
 
 export const metadata: Metadata = { title: 'Yard' }
 
@@ -34,36 +35,38 @@ export default async function YardPage({ searchParams }: { searchParams: Promise
   const isNew = query.new !== undefined
   const line = (row: (typeof yard.rows)[number]) => yardLine(row, preference)
   return (
-    <Yard
-      name={name}
-      rows={yard.rows.map(line)}
-      needing={yard.needing.map(line)}
-      needingCount={yard.needingCount}
-      lastSealed={yard.lastSealed.map(({ id, name: called, sealed }) => ({
-        id,
-        name: called,
-        number: sealed?.number ?? 0,
-        at: sealed?.sealedAt.toISOString() ?? '',
-      }))}
-      setAside={aside.map(({ id, name: called, goneAt }) => ({
-        id,
-        name: called,
-        goneAt: goneAt?.toISOString() ?? null,
-      }))}
-      emptySites={emptySites}
-      asked={{ holds, page, pages: Math.max(1, Math.ceil(yard.count / YARD_PAGE)), count: yard.count }}
-      mayArchive={may(role, 'archive')}
-      newInstallation={
-        may(role, 'work') && (
-          <NewInstallation
-            key={String(isNew)}
-            startsOpen={isNew}
-            sites={sites.map((site) => site.name)}
-            onMake={makeInstallationAction}
-            onImport={importInstallationAction}
-          />
-        )
-      }
-    />
+    <InBrowser>
+      <Yard
+        name={name}
+        rows={yard.rows.map(line)}
+        needing={yard.needing.map(line)}
+        needingCount={yard.needingCount}
+        lastSealed={yard.lastSealed.map(({ id, name: called, sealed }) => ({
+          id,
+          name: called,
+          number: sealed?.number ?? 0,
+          at: sealed?.sealedAt.toISOString() ?? '',
+        }))}
+        setAside={aside.map(({ id, name: called, goneAt }) => ({
+          id,
+          name: called,
+          goneAt: goneAt?.toISOString() ?? null,
+        }))}
+        emptySites={emptySites}
+        asked={{ holds, page, pages: Math.max(1, Math.ceil(yard.count / YARD_PAGE)), count: yard.count }}
+        mayArchive={may(role, 'archive')}
+        newInstallation={
+          may(role, 'work') && (
+            <NewInstallation
+              key={String(isNew)}
+              startsOpen={isNew}
+              sites={sites.map((site) => site.name)}
+              onMake={makeInstallationAction}
+              onImport={importInstallationAction}
+            />
+          )
+        }
+      />
+    </InBrowser>
   )
 }

@@ -7,6 +7,7 @@ import { getControllerModel, listControllerModels } from '@/db/queries/controlle
 import { findInstallations } from '@/db/queries/installationLine'
 import { ModelEditor } from '@/features/controllers/ModelEditor'
 import { requireSigned } from '@/server/scope'
+import { InBrowser } from '@/ui/InBrowser'
 
 export const metadata: Metadata = { title: 'Controller of your own' }
 
@@ -29,5 +30,9 @@ export default async function ControllerPage({ params }: { params: Promise<{ id:
           about: `Begun from “${read.value.name}”.`,
         }
       : data
-  return <ModelEditor text={canonicalJson(own)} isNew={madeBy === null} installations={yard} preference={preference} />
+  return (
+    <InBrowser>
+      <ModelEditor text={canonicalJson(own)} isNew={madeBy === null} installations={yard} preference={preference} />
+    </InBrowser>
+  )
 }

@@ -9,6 +9,7 @@ import { InstallationFrame } from '@/features/frame/InstallationFrame'
 import { UnreadableInstallation } from '@/features/unreadable/UnreadableInstallation'
 import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
+import { InBrowser } from '@/ui/InBrowser'
 
 /** Title and page ask for the same installation: one query a request. */
 const installationOnce = cache(getInstallation)
@@ -47,19 +48,21 @@ export default async function InstallationLayout({ params, children }: Props) {
   const sealed = last ? await getSealed(scope, id, last.number) : null
   const { document, version, savedAt } = row.workingCopy
   return (
-    <InstallationFrame
-      id={id}
-      siteName={row.siteName}
-      document={document}
-      version={version}
-      savedAt={savedAt.toISOString()}
-      preference={preference}
-      results={results.map(({ check, given, verdict }) => ({ check, given, verdict }))}
-      lastSeal={
-        last && sealed ? { number: last.number, sealedAt: last.sealedAt.toISOString(), document: sealed } : null
-      }
-    >
-      {children}
-    </InstallationFrame>
+    <InBrowser>
+      <InstallationFrame
+        id={id}
+        siteName={row.siteName}
+        document={document}
+        version={version}
+        savedAt={savedAt.toISOString()}
+        preference={preference}
+        results={results.map(({ check, given, verdict }) => ({ check, given, verdict }))}
+        lastSeal={
+          last && sealed ? { number: last.number, sealedAt: last.sealedAt.toISOString(), document: sealed } : null
+        }
+      >
+        {children}
+      </InstallationFrame>
+    </InBrowser>
   )
 }
