@@ -7,7 +7,7 @@ import { countPeople } from '@/db/queries/workspace'
 import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
 import { loadDemo } from '@/server/loadDemo'
 import { isDemoOffered } from '@/server/settings'
-import { ensureBuilt, IMPORTER_PROGRAM, WEB_PROGRAM } from './build'
+import { ensureBuilt, IMPORTER_PROGRAM, WEB_ARGS } from './build'
 import { startCluster, type Cluster } from './cluster'
 import { holdLock } from './lock'
 import { clearRunning, dataFolder, ensureFolder, readRunning, writeRunning } from './place'
@@ -101,7 +101,7 @@ async function startWeb(
   onSpawn: (web: ChildProcess) => void,
   signal: AbortSignal,
 ): Promise<ChildProcess> {
-  const child = spawn(process.execPath, [`${root}/${WEB_PROGRAM}`], {
+  const child = spawn(process.execPath, WEB_ARGS, {
     cwd: root,
     detached: true,
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],

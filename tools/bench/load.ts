@@ -2,9 +2,9 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { ensureBuilt, WEB_PROGRAM } from '../build'
+import { ensureBuilt, WEB_ARGS } from '../build'
 import { startCluster, stopCluster } from '../cluster'
-import { freePort, root, until } from '../run'
+import { freePort, until } from '../run'
 import { demoInstallation } from '@/testing/examples'
 import { seeded } from '@/testing/seeded'
 import { signIn } from './signIn'
@@ -120,7 +120,7 @@ async function main(smaller: number): Promise<void> {
     )
     const port = await freePort(4480)
     const url = `http://127.0.0.1:${port}`
-    web = spawn(process.execPath, [`${root}/${WEB_PROGRAM}`], {
+    web = spawn(process.execPath, WEB_ARGS, {
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       env: {
         ...process.env,

@@ -7,7 +7,7 @@ import { migrateDatabase } from '@/db/migrate'
 import { loadDemo } from '@/server/loadDemo'
 import { handsAt, keptByAll, longestGapMs, recoveryMs, sayKept, seconds } from '../bench/hand'
 import { family, tell } from '../bench/processes'
-import { ensureBuilt, IMPORTER_PROGRAM, WEB_PROGRAM } from '../build'
+import { ensureBuilt, IMPORTER_PROGRAM, WEB_ARGS } from '../build'
 import { ensureDatabase } from '../cluster'
 import { freePort, hasEnded, root, until } from '../run'
 import { Trouble } from '../trouble'
@@ -82,16 +82,16 @@ async function main(rounds: number): Promise<void> {
       GALE_LIMIT_TIMES: '1000',
     }
     const log = openSync(`${folder}/programs.log`, 'a')
-    const program = (file: string, port = 0) => {
-      const child = spawn(process.execPath, [`${root}/${file}`], {
+    const program = (args: readonly string[], port = 0) => {
+      const child = spawn(process.execPath, args, {
         stdio: ['ignore', 'ignore', log, 'ipc'],
         env: { ...env, PORT: String(port) },
       })
       programs.push(child)
       return child
     }
-    const webs = ports.webs.map((port) => program(WEB_PROGRAM, port))
-    program(IMPORTER_PROGRAM)
+    const webs = ports.webs.map((port) => program(WEB_ARGS, port))
+    program([`${root}/${IMPORTER_PROGRAM}`])
     for (const port of [...ports.webs, ports.front])
       await needs(`port ${port} serves`, 60, () => says(port, '/api/ready'))
     const hands = await handsAt(front, front)
@@ -129,7 +129,7 @@ async function main(rounds: number): Promise<void> {
       const victim = round % webs.length
       webs[victim]!.kill('SIGKILL')
       await sayRecovery(`web-${victim + 1} killed`)
-      webs[victim] = program(WEB_PROGRAM, ports.webs[victim])
+      webs[victim] = program(WEB_ARGS, ports.webs[victim])
       await needs('the web process is ready again', 60, () => says(ports.webs[victim]!, '/api/ready'))
       await pause(LOAD_MS / 2)
     }

@@ -17,7 +17,7 @@ const pool = (): Piscina =>
     maxThreads: Math.max(1, availableParallelism() - 1),
     maxQueue: MOST_WAITING,
     idleTimeout: Infinity,
-    resourceLimits: { maxOldGenerationSizeMb: 192 },
+    resourceLimits: { maxOldGenerationSizeMb: 192, maxYoungGenerationSizeMb: 16 },
   }))
 
 /** Runs a task off the event loop, so that other requests go on meanwhile.
