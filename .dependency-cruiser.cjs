@@ -1,3 +1,7 @@
+// The rooms of the core in the order in which they stand on each other; each may import what comes before it, types too.
+const rooms = require('./src/core/rooms.json').map(({ room }) => room)
+const oneOf = (some) => `^src/core/(${some.join('|')})/`
+
 /** Imports point one way: app -> features -> ui, server, workers -> db -> core. */
 module.exports = {
   forbidden: [
@@ -6,15 +10,29 @@ module.exports = {
       severity: 'error',
       comment: 'a cycle hides which of two files stands on the other',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
     {
       name: 'core-is-pure',
       severity: 'error',
       comment: 'a rule must run alike in a page, a worker, a job and a test',
       from: { path: '^src/core/', pathNot: '[.]test[.]ts$' },
-      to: { pathNot: '^src/core/|node_modules/(ajv|ajv-formats|@sinclair/typebox|papaparse)/' },
+      to: { pathNot: '^src/core/|node_modules/(ajv|@sinclair/typebox|papaparse)/' },
     },
+    {
+      name: 'core-is-rooms',
+      severity: 'error',
+      comment: 'each file of the core lies in a room of src/core/rooms.json',
+      from: {},
+      to: { path: '^src/core/', pathNot: [oneOf(rooms), '^src/core/rooms[.]json$'] },
+    },
+    ...rooms.slice(0, -1).map((room, index) => ({
+      name: `core-order-${room}`,
+      severity: 'error',
+      comment: `src/core/${room} stands below ${rooms[index + 1]} and what follows it in src/core/rooms.json`,
+      from: { path: oneOf([room]), pathNot: '[.]test[.]ts$' },
+      to: { path: oneOf(rooms.slice(index + 1)) },
+    })),
     {
       name: 'db-knows-core-only',
       severity: 'error',

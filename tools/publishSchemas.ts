@@ -1,12 +1,12 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 import { CARES, safeSideRows } from '@/core/controller/safeSide'
-import { DOCUMENTS } from '@/core/document/read'
+import { DOCUMENTS } from '@/core/installation/read'
 import { DUTIES } from '@/core/brief/duty'
 import type { Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { quantitySpec } from '@/core/quantity/units'
-import { MachineStateDocument, STATE_SCHEMA } from '@/core/response/saveState'
+import { MachineStateDocument, STATE_SCHEMA } from '@/core/machine/saveState'
 
 /** The JSON Schemas of all documents, and of the memory `gale evaluate --state` keeps, as files of docs/formats. */
 export const formats = (): { file: string; text: string }[] => [...schemas(), questions(), safeSides()]

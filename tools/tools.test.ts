@@ -1,5 +1,5 @@
 import { createServer } from 'node:net'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { needPackage } from './debian'
 import { dataFolder, isOurs, readRunning, writeRunning } from './place'
@@ -56,4 +56,13 @@ test('the note of what runs is read back; a spoiled one is none', () => {
   writeFileSync(`${dataFolder()}/running.json`, '{"gale":')
   expect(readRunning()).toBeNull()
   delete process.env.GALE_DATA_DIR
+})
+
+test('the docs show the rooms of the core as the import rules have them', () => {
+  const rooms = JSON.parse(readFileSync('src/core/rooms.json', 'utf8')) as { room: string; holds: string }[]
+  const shown = [...readFileSync('docs/how-it-works.md', 'utf8').matchAll(/^\| `(\w+)` \| (.*) \|$/gm)]
+  expect(shown.map(([, room, holds]) => ({ room, holds }))).toEqual(rooms)
+  expect(
+    readdirSync('src/core', { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? entry.name : [])),
+  ).toEqual(rooms.map(({ room }) => room).sort())
 })

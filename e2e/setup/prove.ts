@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
-import { derive } from '@/core/derive'
-import { readInstallationText } from '@/core/document/read'
+import { derive } from '@/core/derive/derive'
+import { readInstallationText } from '@/core/installation/read'
 import { fanName, measuredOf } from '@/core/prove/context'
 import { expectStep } from '@/core/prove/expect'
 import { planFor, type Planned } from '@/core/prove/plan'

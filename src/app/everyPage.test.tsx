@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react'
 import { renderToString } from 'react-dom/server'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { METRIC } from '@/core/quantity/format'
 import { BriefStage } from '@/features/brief/BriefStage'
 import { CalibrateStage } from '@/features/calibrate/CalibrateStage'

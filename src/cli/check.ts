@@ -1,10 +1,10 @@
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { judgeInstallation } from '@/core/advise/judge'
-import { SEVERITY_NAMES } from '@/core/severity'
-import { derive } from '@/core/derive'
-import type { Installation } from '@/core/document/installation'
-import { parseJson, readDocument } from '@/core/document/read'
-import { problemLine } from '@/core/problem'
+import { SEVERITY_NAMES } from '@/core/json/severity'
+import { derive } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
+import { parseJson, readDocument } from '@/core/installation/read'
+import { problemLine } from '@/core/json/problem'
 
 const USAGE = 'gale check FILE… [--judge]'
 

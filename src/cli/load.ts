@@ -1,10 +1,10 @@
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { readText, UsageError, type Streams } from '@/cli/streams'
-import { parseJson, readControllerModel, readInstallationText } from '@/core/document/read'
+import { parseJson, readControllerModel, readInstallationText } from '@/core/installation/read'
 import type { ControllerModel } from '@/core/controller/schema'
-import type { Installation } from '@/core/document/installation'
-import { problemLine, type Outcome } from '@/core/problem'
+import type { Installation } from '@/core/installation/installation'
+import { problemLine, type Outcome } from '@/core/json/problem'
 
 function told<T>(file: string, outcome: Outcome<T>, { err }: Streams): T | null {
   if (outcome.ok) return outcome.value

@@ -4,9 +4,9 @@ import { Client } from 'pg'
 import { database, inWorkspace, isDatabaseGone, pool, type Scope } from '@/db/client'
 import { DatabaseUnfit, migrateDatabase } from '@/db/migrate'
 import { eq, sql } from 'drizzle-orm'
-import { checkInstallation } from '@/core/document/checkInstallation'
-import type { Installation } from '@/core/document/installation'
-import type { Problem } from '@/core/problem'
+import { checkInstallation } from '@/core/installation/checkInstallation'
+import type { Installation } from '@/core/installation/installation'
+import type { Problem } from '@/core/json/problem'
 import {
   createInstallation,
   getInstallation,

@@ -3,10 +3,11 @@ import { createReadStream } from 'node:fs'
 import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { Type } from '@sinclair/typebox'
-import type { Installation } from '@/core/document/installation'
-import { parseJson, readInstallationText } from '@/core/document/read'
-import { validator } from '@/core/document/validator'
-import { problemLine, type Outcome } from '@/core/problem'
+import { closed } from '@/core/json/vocabulary'
+import type { Installation } from '@/core/installation/installation'
+import { parseJson, readInstallationText } from '@/core/installation/read'
+import { validator } from '@/core/json/validator'
+import { problemLine, type Outcome } from '@/core/json/problem'
 import { CheckReading } from '@/core/prove/reading'
 import type { Scope } from '@/db/client'
 import { createInstallation, saveWorkingCopy } from '@/db/queries/installation'
@@ -19,7 +20,6 @@ import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { auth } from '@/server/auth'
 import { DEMO_PASSWORD, DEMO_EMAIL } from '@/server/demoAccount'
 
-const closed = { additionalProperties: false } as const
 const Text = Type.String({ minLength: 1 })
 const DemoCheck = Type.Object({ check: Text, reading: CheckReading }, closed)
 const Stays = Type.Object({ danger: Text, reason: Text }, closed)

@@ -1,5 +1,5 @@
 import { isDatabaseBusy, isDatabaseGone, isDiskFull } from '@/db/client'
-import type { Problem } from '@/core/problem'
+import type { Problem } from '@/core/json/problem'
 
 /** What every command answers: done, or why not, in a shape the interface turns into a sentence. */
 export type Result<T = object> =

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { checkResponse } from '@/core/response/check'
+import { checkResponse } from '@/core/machine/check'
 import {
   MEMORIES,
   SIDES,

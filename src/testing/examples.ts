@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { ControllerModel } from '@/core/controller/schema'
-import type { Installation } from '@/core/document/installation'
-import { parseJson, readControllerModel, readInstallationText } from '@/core/document/read'
-import { compile, type Machine } from '@/core/response/compile'
+import type { Installation } from '@/core/installation/installation'
+import { parseJson, readControllerModel, readInstallationText } from '@/core/installation/read'
+import { compile, type Machine } from '@/core/machine/compile'
 import type { MeasuredInput, Ramp, Response, Rule } from '@/core/response/schema'
 
 export const demoText = (path: string): string => readFileSync(join(process.cwd(), 'demo', path), 'utf8')

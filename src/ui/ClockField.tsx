@@ -2,9 +2,9 @@
 
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
-import { clamp } from '@/core/clamp'
+import { clamp } from '@/core/json/clamp'
 import { parseClock } from '@/core/quantity/parseClock'
-import { clockText } from '@/core/response/rules/week'
+import { clockText } from '@/core/rules/week'
 import { MONO } from '@/ui/theme'
 
 const STEP_MIN = 15

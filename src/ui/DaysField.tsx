@@ -3,7 +3,7 @@
 import Select from '@mui/material/Select'
 import MenuItem from '@mui/material/MenuItem'
 import { DAY_NAMES } from '@/core/response/localClock'
-import { daysText } from '@/core/response/rules/week'
+import { daysText } from '@/core/rules/week'
 
 /** The days as a choice of one. */
 export const DAY_OPTIONS = DAY_NAMES.map((name, index) => [String(index), name] as const)

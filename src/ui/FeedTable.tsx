@@ -1,7 +1,7 @@
 'use client'
 
 import Typography from '@mui/material/Typography'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import type { Input } from '@/core/response/schema'
 import { canFeed, feedText, type Feed, type FeedColumn, type Feeds } from '@/core/space/feeds'
 import { Choice } from '@/ui/Choice'

@@ -3,8 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { enqueueSnackbar } from 'notistack'
 import type { ReactNode } from 'react'
-import { placeAction } from '@/server/actions'
-import { NO_ANSWER, whyNot } from '@/ui/answer'
+import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { TextButton } from '@/ui/TextButton'
 
 type Props = {
@@ -12,16 +11,17 @@ type Props = {
   id: string
   name: string
   place: 'here' | 'aside' | 'deleted'
+  onPlace: (input: unknown) => Promise<Answer>
   children: ReactNode
 }
 
 const LABELS = { here: 'Bring back', aside: 'Set aside', deleted: 'Delete' }
 
 /** Moves an installation or a controller out of its list, for a while or for good, or back into it; or removes an empty site. */
-export function PlaceButton({ kind = 'installation', id, name, place, children }: Props) {
+export function PlaceButton({ kind = 'installation', id, name, place, onPlace, children }: Props) {
   const router = useRouter()
   async function press(): Promise<void> {
-    const answer = await placeAction({ kind, id, place }).catch(() => NO_ANSWER)
+    const answer = await onPlace({ kind, id, place }).catch(() => NO_ANSWER)
     if (answer.kind === 'done') return router.refresh()
     enqueueSnackbar(`“${name}” stays where it is. ${whyNot(answer)}`)
   }

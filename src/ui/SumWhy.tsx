@@ -1,9 +1,9 @@
 'use client'
 
 import type { ReactNode } from 'react'
-import { formulaText, runSum, startValues, type SumValues } from '@/core/sum/runSum'
-import { sumQuery } from '@/core/sum/sumQuery'
-import type { AnySum } from '@/core/sum/sum'
+import { formulaText, runSum, startValues, type SumValues } from '@/core/calculation/runSum'
+import { sumQuery } from '@/core/calculation/sumQuery'
+import type { AnySum } from '@/core/calculation/sum'
 import { usePreference } from '@/ui/preference'
 import { Why } from '@/ui/Why'
 

@@ -1,4 +1,4 @@
-import { problemLine, type Problem } from '@/core/problem'
+import { problemLine, type Problem } from '@/core/json/problem'
 
 /** What the server answers to something that was to be done; see `server/result`. */
 export type Answer = {

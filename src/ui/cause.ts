@@ -1,5 +1,5 @@
-import { ruleInputId, type Cause } from '@/core/response/rules/kind'
-import { ruleKind } from '@/core/response/rules/table'
+import { ruleInputId, type Cause } from '@/core/rules/kind'
+import { ruleKind } from '@/core/rules/table'
 import type { Response, Rule } from '@/core/response/schema'
 
 /** The colour of a cause, as a path into the palette. */

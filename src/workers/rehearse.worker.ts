@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { compile } from '@/core/response/compile'
+import { compile } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
 import { replay, type Replay, type ReplayOptions } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'

@@ -1,4 +1,4 @@
-import { compile } from '@/core/response/compile'
+import { compile } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
 import { best } from './best'
 

@@ -1,8 +1,8 @@
-import { SEVERITIES } from '@/core/severity'
+import { SEVERITIES } from '@/core/json/severity'
 import { judgeInstallation, leftAsItIs } from '@/core/advise/judge'
 import { mostStartsAnHour } from '@/core/advise/startsTooOften'
-import { derive } from '@/core/derive'
-import type { Installation } from '@/core/document/installation'
+import { derive } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
 import { facts } from '@/core/record/facts'
 import { demoInstallation, demoModel } from '@/testing/examples'
 

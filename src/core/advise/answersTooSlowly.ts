@@ -1,6 +1,6 @@
 import type { Duty } from '@/core/brief/duty'
 import { evaluating, type Judgement } from '@/core/advise/judgement'
-import { type Severity } from '@/core/severity'
+import { type Severity } from '@/core/json/severity'
 import { answersIn, atRest, principalInputs, rangeOf, switchesOfRole, with_, type Moment } from '@/core/advise/reach'
 import { formatTime } from '@/core/quantity/format'
 

@@ -2,8 +2,8 @@ import { evaluating, withResponse, type Judgement } from '@/core/advise/judgemen
 import { atRest, rangeOf, settledAt, with_ } from '@/core/advise/reach'
 import { inputsOfRole } from '@/core/duty/role'
 import { formatQuantity } from '@/core/quantity/format'
-import { isUpward } from '@/core/response/past'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isUpward } from '@/core/machine/past'
+import { isMeasured } from '@/core/rules/kind'
 import type { MeasuredInput } from '@/core/response/schema'
 
 const FROST_C = -5

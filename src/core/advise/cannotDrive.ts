@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { driveProblems, driveText } from '@/core/controller/rankModels'
+import { driveProblems, driveText } from '@/core/kit/rankModels'
 
 /** A fan that wants another signal, a motor that may not be phase-cut, a fan with no output left. */
 export const cannotDrive: Judge = ({ kit, response }) =>

@@ -1,8 +1,8 @@
 import type { Judge } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity } from '@/core/response/rules/kind'
-import { ruleName } from '@/core/response/words'
+import { inputQuantity } from '@/core/rules/kind'
+import { ruleName } from '@/core/sentences/words'
 
 const STEPS = 2
 

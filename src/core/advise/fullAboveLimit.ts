@@ -1,7 +1,7 @@
 import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import type { Response, Rule } from '@/core/response/schema'
 
 /** Points of speed that may still come above the limit. */

@@ -1,7 +1,7 @@
 import type { Judge } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
-import { gearsOf } from '@/core/response/namedSpeeds'
-import { ruleName } from '@/core/response/words'
+import { gearsOf } from '@/core/sentences/namedSpeeds'
+import { ruleName } from '@/core/sentences/words'
 
 /** Gears must climb: a door that opens has to bring more air than the heat alone, after the controller's steps too. */
 export const gearsNotAscending: Judge = ({ brief, response }, { given }) => {

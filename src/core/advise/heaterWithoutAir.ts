@@ -1,7 +1,7 @@
 import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
 import { momentText } from '@/core/advise/momentText'
 import { airOf, atRest, leastOver, settledAt, switchesOfRole, through, type Where } from '@/core/advise/reach'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { formatPct, formatTime } from '@/core/quantity/format'
 
 /** Common practice, no source: not less than 45 % for 30 s and more after heat was given, so that a heater is never left without air. */

@@ -44,10 +44,10 @@ import { purgeWithWetterAir } from '@/core/advise/purgeWithWetterAir'
 import { startsTooOften } from '@/core/advise/startsTooOften'
 import { unsealedChanges } from '@/core/advise/unsealedChanges'
 import { type Judge, type Judgement } from '@/core/advise/judgement'
-import { SEVERITIES } from '@/core/severity'
+import { SEVERITIES } from '@/core/json/severity'
 import { probeOverLimit } from '@/core/advise/probeOverLimit'
 import { wiredOrMountedWrong } from '@/core/advise/wiredOrMountedWrong'
-import type { Dismissed, Installation } from '@/core/document/installation'
+import type { Dismissed, Installation } from '@/core/installation/installation'
 
 const JUDGES: readonly Judge[] = [
   cannotDrive,

@@ -1,7 +1,7 @@
 import type { Where } from '@/core/advise/reach'
-import type { Derived } from '@/core/derive'
-import type { Installation } from '@/core/document/installation'
-import type { Severity } from '@/core/severity'
+import type { Derived } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
+import type { Severity } from '@/core/json/severity'
 
 /** What a judgement rests on, so that it is heard again when that grows worse. */
 export type Figure = {

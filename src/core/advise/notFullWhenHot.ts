@@ -1,6 +1,6 @@
 import type { Duty } from '@/core/brief/duty'
 import { evaluating, speedFigure, type Judgement } from '@/core/advise/judgement'
-import { type Severity } from '@/core/severity'
+import { type Severity } from '@/core/json/severity'
 import { momentText } from '@/core/advise/momentText'
 import { airAt, atRest, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
 import { answerReader } from '@/core/duty/plan'

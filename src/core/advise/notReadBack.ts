@@ -1,5 +1,5 @@
 import { dialIn } from '@/core/controller/dialIn'
-import { isDone } from '@/core/controller/dialProgress'
+import { isDone } from '@/core/installation/dialProgress'
 import type { Judge } from '@/core/advise/judgement'
 
 /** Someone began to dial in and what stands in the controller is not what stands here. */

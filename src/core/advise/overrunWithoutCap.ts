@@ -1,7 +1,7 @@
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import type { Duty } from '@/core/brief/duty'
 import { formatTime } from '@/core/quantity/format'
-import { ruleName } from '@/core/response/words'
+import { ruleName } from '@/core/sentences/words'
 
 const HOUR_S = 3600
 

@@ -3,8 +3,8 @@ import { airAt, atRest, with_ } from '@/core/advise/reach'
 import type { Duty } from '@/core/brief/duty'
 import { inputsOfRole } from '@/core/duty/role'
 import { formatPct } from '@/core/quantity/format'
-import { periodText } from '@/core/response/rules/week'
-import { isMeasured } from '@/core/response/rules/kind'
+import { periodText } from '@/core/rules/week'
+import { isMeasured } from '@/core/rules/kind'
 import type { MeasuredInput, Period } from '@/core/response/schema'
 
 /** Where air by night is meant to carry heat or damp out. */

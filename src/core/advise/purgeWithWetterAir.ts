@@ -1,10 +1,10 @@
-import { humidityRatio } from '@/core/air/moistAir'
+import { humidityRatio } from '@/core/physics/moistAir'
 import type { Judge } from '@/core/advise/judgement'
 import { answerReader } from '@/core/duty/plan'
 import { growRoom } from '@/core/duty/growRoom'
 import { formatNumber } from '@/core/quantity/format'
-import { ruleInputId } from '@/core/response/rules/kind'
-import { ruleName } from '@/core/response/words'
+import { ruleInputId } from '@/core/rules/kind'
+import { ruleName } from '@/core/sentences/words'
 
 /** Humidity control by outside air works only while the air outside holds less water. */
 export const purgeWithWetterAir: Judge = ({ brief, response }) => {

@@ -1,8 +1,8 @@
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity, isMeasured } from '@/core/response/rules/kind'
-import { ruleName } from '@/core/response/words'
+import { inputQuantity, isMeasured } from '@/core/rules/kind'
+import { ruleName } from '@/core/sentences/words'
 
 /** Common practice, no source: fewer steps of the probe than that are a staircase that the loop hunts on. */
 const STEPS = 4

@@ -12,9 +12,9 @@ import {
   type Moment,
   type Where,
 } from '@/core/advise/reach'
-import type { Derived } from '@/core/derive'
+import type { Derived } from '@/core/derive/derive'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
-import { modeInputs } from '@/core/response/modeInputs'
+import { modeInputs } from '@/core/machine/modeInputs'
 
 /** Below this share of it a flow counts as less than required: what a map is good for. */
 const SHARE = 0.98

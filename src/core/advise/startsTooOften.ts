@@ -1,7 +1,7 @@
-import { HEAT_OF_AIR_J_PER_LK } from '@/core/brief/heatFlow'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { formatNumber, formatTime } from '@/core/quantity/format'
-import { ruleName } from '@/core/response/words'
+import { ruleName } from '@/core/sentences/words'
 
 /** Starts an hour that a small fan motor stands for years; common practice, no source: ten, and for the even ones of a cycle timer fifteen (five
  *  minutes are a usual period). */

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { flowBalance } from '@/core/response/flowBalance'
+import { flowBalance } from '@/core/look/flowBalance'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 
 /** In a room that must stay under suction the make-up fan may never bring in more than the exhaust takes out. The ratio is of speed; what

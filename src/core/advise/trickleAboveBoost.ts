@@ -1,6 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
-import { ruleName } from '@/core/response/words'
+import { ruleName } from '@/core/sentences/words'
 
 /** A boost that asks for no more than runs anyway is no boost: trade.md section 2, trickle must not exceed boost. */
 export const trickleAboveBoost: Judge = ({ response }) =>

@@ -1,7 +1,7 @@
 import type { Duty } from '@/core/brief/duty'
 import { withResponse, type Judge } from '@/core/advise/judgement'
 import { formatTime } from '@/core/quantity/format'
-import { fillSpan, WEEK_MIN } from '@/core/response/rules/week'
+import { fillSpan, WEEK_MIN } from '@/core/rules/week'
 import type { Response } from '@/core/response/schema'
 
 /** Longest that a duty may stand still; common practice, no source. Animals die without air in hours. */

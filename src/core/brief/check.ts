@@ -1,6 +1,6 @@
 import { checkFlowTable } from '@/core/brief/flowTable'
 import type { Brief } from '@/core/brief/schema'
-import type { Problem } from '@/core/problem'
+import type { Problem } from '@/core/json/problem'
 
 export function checkBrief({ targets, rooms }: Brief): Problem[] {
   const inTable = rooms ? checkFlowTable(rooms.table) : []

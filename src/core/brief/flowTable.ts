@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
-import type { Problem } from '@/core/problem'
+import { closed } from '@/core/json/vocabulary'
+import type { Problem } from '@/core/json/problem'
 
-const closed = { additionalProperties: false } as const
 export const PER = ['room', 'person', 'm2'] as const
 export type Per = (typeof PER)[number]
 

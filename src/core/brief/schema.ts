@@ -1,8 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { closed } from '@/core/json/vocabulary'
 import { RoomList } from '@/core/brief/flowTable'
 import { DUTIES } from '@/core/brief/duty'
-
-const closed = { additionalProperties: false } as const
 
 const Why = Type.String({ maxLength: 300 })
 

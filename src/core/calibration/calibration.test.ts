@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { flowMap, readingFlowLs, type FlowMap } from '@/core/calibration/flowMap'
 import { floorReasons } from '@/core/calibration/floorReasons'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
-import { flowForHeatLs } from '@/core/brief/heatFlow'
+import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { demoInstallation } from '@/testing/examples'
 
 const reading = (settingPct: number, flowLs: number | null, more: Partial<MapReading> = {}): MapReading => ({

@@ -1,5 +1,5 @@
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
-import { isotonic, pchip, pooled } from '@/core/motor/monotone'
+import { isotonic, pchip, pooled } from '@/core/physics/monotone'
 
 /** Flow of one reading (L/s): read directly, or velocity × area × 1000; null when neither can be had. */
 export function readingFlowLs({ flowLs, velocityMs }: MapReading, areaM2: number | null): number | null {

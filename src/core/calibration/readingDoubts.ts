@@ -1,4 +1,4 @@
-import { assertNever } from '@/core/assertNever'
+import { assertNever } from '@/core/json/assertNever'
 import type { Sized } from '@/core/calibration/flowMap'
 import type { MapReading } from '@/core/calibration/schema'
 import { lawLine } from '@/core/calibration/lawLine'

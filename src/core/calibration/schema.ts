@@ -1,7 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { Id, Percent } from '@/core/response/schema'
+import { Id, Percent, closed } from '@/core/json/vocabulary'
 
-const closed = { additionalProperties: false } as const
 const orNull = (maximum: number) => Type.Union([Type.Number({ minimum: 0, maximum }), Type.Null()])
 
 /** A day as people write it on a label: 2026-11-25. */

@@ -1,6 +1,6 @@
 import { wayTo } from '@/core/controller/panel'
 import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
-import type { Problem } from '@/core/problem'
+import type { Problem } from '@/core/json/problem'
 
 const onStep = ({ min, step }: Setting, value: number): boolean =>
   Math.abs((value - min) / step - Math.round((value - min) / step)) < 1e-6

@@ -9,7 +9,7 @@ import { rampEnds } from '@/core/controller/slots/rampSlot'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import { wantedValue, type Assignment } from '@/core/controller/wanted'
 import { asConvention } from '@/core/response/conventions'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import type { Differential, Ramp, Response, Rule } from '@/core/response/schema'
 
 const NEAR = 1e-6

@@ -1,9 +1,9 @@
-import { settingStepText, settingValueText } from '@/core/controller/lossText'
+import { settingStepText, settingValueText } from '@/core/controller/settingText'
 import type { Fit } from '@/core/controller/fit'
 import type { ControllerModel, Setting, SettingValue, WeekSlot } from '@/core/controller/schema'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
-import { inputQuantity } from '@/core/response/rules/kind'
-import { periodText } from '@/core/response/rules/week'
+import { inputQuantity } from '@/core/rules/kind'
+import { periodText } from '@/core/rules/week'
 import type { Response, WeekSpan } from '@/core/response/schema'
 
 /** A piece of an action's text: plain, a key of the panel, or a figure to enter. */

@@ -1,5 +1,5 @@
 import type { Loss } from '@/core/controller/loss'
-import { givableAbove, givableBelow, leadBounds } from '@/core/response/givable'
+import { givableAbove, givableBelow, leadBounds } from '@/core/machine/givable'
 import type { Response } from '@/core/response/schema'
 
 /** A given response whose floor and ceiling leave the output a speed to stand at. Where the controller's steps leave none between them, it

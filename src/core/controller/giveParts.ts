@@ -1,7 +1,7 @@
 import type { Loss, PartKind } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import { equalJoins } from '@/core/response/equalStages'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import type { Follower, Holds, Input, Response } from '@/core/response/schema'
 
 type ValueOf = (means: Meaning, slot: number) => number | undefined

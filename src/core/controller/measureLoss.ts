@@ -1,7 +1,7 @@
-import { compile } from '@/core/response/compile'
-import { curveAgainst } from '@/core/response/curve'
-import { quietInputs } from '@/core/response/quietInputs'
-import { isMeasured, ruleInputId } from '@/core/response/rules/kind'
+import { compile } from '@/core/machine/compile'
+import { curveAgainst } from '@/core/look/curve'
+import { quietInputs } from '@/core/machine/quietInputs'
+import { isMeasured, ruleInputId } from '@/core/rules/kind'
 import type { MeasuredInput, Response, Rule } from '@/core/response/schema'
 
 /** How far two responses lie apart over the range of an input (percent of the fan's range). */

@@ -1,7 +1,7 @@
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
-import { isInRestBand } from '@/core/response/givable'
-import { isMeasured, ruleInputId } from '@/core/response/rules/kind'
+import { isInRestBand } from '@/core/machine/givable'
+import { isMeasured, ruleInputId } from '@/core/rules/kind'
 import type { RestBand, Response, Rule } from '@/core/response/schema'
 
 /** An offset the controller cannot hold goes into the points: what starts at 20 with a probe that reads 1 low starts at 19 of its own. */

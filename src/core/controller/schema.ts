@@ -1,9 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { Id, Percent, closed } from '@/core/json/vocabulary'
 import { QUANTITIES, type Quantity } from '@/core/quantity/units'
 import { CONVENTION_IDS } from '@/core/response/conventions'
-import { Id, MEASURED, Memories, OUTPUT_KINDS, Percent } from '@/core/response/schema'
+import { MEASURED, Memories, OUTPUT_KINDS } from '@/core/response/schema'
 
-const closed = { additionalProperties: false } as const
 const Words = Type.String({ minLength: 1, maxLength: 200 })
 
 /** What a setting stands for in a response. `slot` counts the ramps, switches, differentials… of the model from 1; for `input.offset` and

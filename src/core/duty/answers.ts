@@ -1,7 +1,7 @@
 import type { Brief } from '@/core/brief/schema'
 import type { DutyPlan, Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
-import type { Problem } from '@/core/problem'
+import type { Problem } from '@/core/json/problem'
 import { quantitySpec } from '@/core/quantity/units'
 
 type Answer = NonNullable<Brief['answers']>[string]

@@ -1,9 +1,9 @@
-import { flowForHeatLs } from '@/core/brief/heatFlow'
+import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
-import { humidityRatio } from '@/core/air/moistAir'
+import { humidityRatio } from '@/core/physics/moistAir'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
-import { heatRemoval } from '@/core/sum/flow/heatRemoval'
-import { growRoom as growRoomSum } from '@/core/sum/required/growRoom'
+import { heatRemoval } from '@/core/calculation/flow/heatRemoval'
+import { growRoom as growRoomSum } from '@/core/calculation/required/growRoom'
 import { ask, bareResponse, target, type DutyPlan, type Flow } from '@/core/duty/plan'
 
 const FLOOR_PCT = 20

@@ -1,7 +1,7 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { ask, bareResponse, flowForHeat, target, type DutyPlan } from '@/core/duty/plan'
-import { scaleMark } from '@/core/refrigerant/condenserScale'
-import { REFRIGERANTS, type Refrigerant } from '@/core/refrigerant/saturation'
+import { scaleMark } from '@/core/physics/condenserScale'
+import { REFRIGERANTS, type Refrigerant } from '@/core/physics/saturation'
 import { formatNumber } from '@/core/quantity/format'
 
 const FLOOR_PCT = 30

@@ -1,11 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { Id, Percent, closed, orNull } from '@/core/json/vocabulary'
 import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import { ControllerModel } from '@/core/controller/schema'
-import { Signal } from '@/core/motor/signal'
-import { Id, Percent } from '@/core/response/schema'
+import { Signal } from '@/core/physics/signal'
 
-const closed = { additionalProperties: false } as const
-const orNull = <T extends Parameters<typeof Type.Union>[0][number]>(schema: T) => Type.Union([schema, Type.Null()])
 const Positive = (maximum: number) => Type.Number({ exclusiveMinimum: 0, maximum })
 
 export const Fan = Type.Object(

@@ -4,9 +4,9 @@ import { differs, expectDifference, expectStep, fansAfter, shifted, showsSomethi
 import { meters } from '@/core/prove/howTo'
 import { awayFromCycles, playStages, timeUntil } from '@/core/prove/play'
 import { allowedS, HAND_HALF_S, inputHalf } from '@/core/prove/uncertainty'
-import { modeInputs } from '@/core/response/modeInputs'
-import { isMeasured } from '@/core/response/rules/kind'
-import type { MachineState } from '@/core/response/compile'
+import { modeInputs } from '@/core/machine/modeInputs'
+import { isMeasured } from '@/core/rules/kind'
+import type { MachineState } from '@/core/machine/state'
 import type { Input, MeasuredInput, Rule } from '@/core/response/schema'
 
 export type Words = Pick<Check, 'id' | 'title' | 'how' | 'ifFails'>

@@ -1,13 +1,13 @@
 import type { Brief } from '@/core/brief/schema'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { roleOf } from '@/core/duty/role'
 import { measuredOffset } from '@/core/prove/uncertainty'
 import { quietMoment } from '@/core/prove/quiet'
 import type { Values } from '@/core/prove/check'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { exact } from '@/core/response/exact'
-import type { Machine } from '@/core/response/compile'
-import { isMeasured } from '@/core/response/rules/kind'
+import type { Machine } from '@/core/machine/compile'
+import { isMeasured } from '@/core/rules/kind'
 import type { Input, MeasuredInput, Response, Role } from '@/core/response/schema'
 
 /** What every check is made from: the given machine, what is fitted, and a moment at which nothing asks. */

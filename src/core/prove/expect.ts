@@ -5,7 +5,7 @@ import type { StepReading } from '@/core/prove/reading'
 import { inputHalf, inputParts, meterParts, together } from '@/core/prove/uncertainty'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity, isMeasured } from '@/core/response/rules/kind'
+import { inputQuantity, isMeasured } from '@/core/rules/kind'
 
 /** A share of the tolerance, in points of speed. */
 export type TolerancePart = { readonly what: string; readonly halfPct: number }

@@ -1,5 +1,5 @@
-import { bare } from '@/core/response/behaviour/change'
-import { canonicalJson } from '@/core/document/canonical'
+import { bare } from '@/core/sentences/change'
+import { canonicalJson } from '@/core/json/canonical'
 import type { Response } from '@/core/response/schema'
 
 /** A short mark of what was to be proved: when the given response changes, earlier results no longer speak of it; a remark changes nothing.

@@ -2,7 +2,7 @@ import { bringsFor, brought, inputOf, leavesOf, measuredOf, roleIn, type ProveCo
 import type { Probe } from '@/core/kit/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity, isMeasured } from '@/core/response/rules/kind'
+import { inputQuantity, isMeasured } from '@/core/rules/kind'
 import type { MeasuredInput, Role } from '@/core/response/schema'
 
 /** What a probe may be brought to by hand, and by what. Ranges are common practice, no source. */

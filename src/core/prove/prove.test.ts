@@ -1,5 +1,5 @@
-import { derive } from '@/core/derive'
-import type { Installation } from '@/core/document/installation'
+import { derive } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
 import type { Check, CheckOf } from '@/core/prove/check'
 import { expectStep } from '@/core/prove/expect'
 import { givenMark } from '@/core/prove/givenMark'

@@ -1,8 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
-import { good, type Outcome } from '@/core/problem'
+import { closed } from '@/core/json/vocabulary'
+import { validator } from '@/core/json/validator'
+import { good, type Outcome } from '@/core/json/problem'
 
-const closed = { additionalProperties: false } as const
 const Figure = Type.Number({ minimum: -1e6, maximum: 1e6 })
 const FansPct = Type.Record(Type.String({ maxLength: 40 }), Type.Number({ minimum: 0, maximum: 100 }), {
   maxProperties: 16,

@@ -1,5 +1,5 @@
 import type { Check, CheckOf } from '@/core/prove/check'
-import { speedFromSignal } from '@/core/motor/signal'
+import { speedFromSignal } from '@/core/physics/signal'
 import { fanName, measuredOf, type ProveContext } from '@/core/prove/context'
 import {
   differs,

@@ -1,4 +1,4 @@
-import { bad, good, type Outcome, type Problem } from '@/core/problem'
+import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
 import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
 
 const NUMBER_THEN_UNIT = /^([+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i

@@ -1,7 +1,7 @@
-import type { Derived } from '@/core/derive'
-import type { Installation } from '@/core/document/installation'
+import type { Derived } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
 import { formatPct } from '@/core/quantity/format'
-import { quietInputs } from '@/core/response/quietInputs'
+import { quietInputs } from '@/core/machine/quietInputs'
 import { MEMORIES, type Memory, type Response } from '@/core/response/schema'
 
 const GONE: Record<Memory, string> = {

@@ -1,4 +1,4 @@
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { facts, type Fact } from '@/core/record/facts'
 

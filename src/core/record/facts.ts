@@ -5,13 +5,13 @@ import type { Brief } from '@/core/brief/schema'
 import type { Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import type { Balance } from '@/core/calibration/schema'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { mountingQuestions } from '@/core/kit/checklist'
 import { formatNumber, formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
-import type { Telling } from '@/core/response/behaviour/behaviour'
-import { lines, telling, type Line } from '@/core/response/behaviour/table'
+import type { Telling } from '@/core/sentences/behaviour'
+import { lines, telling, type Line } from '@/core/sentences/table'
 import type { Rule } from '@/core/response/schema'
-import { capital, partsText } from '@/core/response/words'
+import { capital, partsText } from '@/core/sentences/words'
 
 /** One thing that is so in an installation, by a key that stays the same between revisions. */
 export type Fact = { readonly key: string; readonly label: string; readonly said: string }

@@ -1,15 +1,15 @@
 import { DUTY_NAMES, type Duty } from '@/core/brief/duty'
 import { judgeInstallation } from '@/core/advise/judge'
-import { derive } from '@/core/derive'
-import type { Installation } from '@/core/document/installation'
-import { nameIn } from '@/core/document/nameIn'
-import { openInstallation } from '@/core/document/open'
-import { evaluateAt } from '@/core/evaluate'
-import { problemLine, type Problem } from '@/core/problem'
+import { derive } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
+import { nameIn } from '@/core/json/nameIn'
+import { openInstallation } from '@/core/installation/open'
+import { evaluateAt } from '@/core/derive/evaluate'
+import { problemLine, type Problem } from '@/core/json/problem'
 import { METRIC } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
-import { ruleInputId, type Cause } from '@/core/response/rules/kind'
-import { ruleKind } from '@/core/response/rules/table'
+import { ruleInputId, type Cause } from '@/core/rules/kind'
+import { ruleKind } from '@/core/rules/table'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
 export const OVERVIEW_VERSION = 1

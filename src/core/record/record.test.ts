@@ -1,6 +1,6 @@
 import { dialIn } from '@/core/controller/dialIn'
-import { derive } from '@/core/derive'
-import { chooseController } from '@/core/kit/chooseController'
+import { derive } from '@/core/derive/derive'
+import { chooseController } from '@/core/installation/chooseController'
 import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
 import { lastOf, openText, stillOpen, type ReadVerdict } from '@/core/record/stillOpen'

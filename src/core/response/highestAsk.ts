@@ -1,4 +1,4 @@
-import { assertNever } from '@/core/assertNever'
+import { assertNever } from '@/core/json/assertNever'
 import type { Rule } from '@/core/response/schema'
 
 /** The most a rule can ever ask for (percent). */

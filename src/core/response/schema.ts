@@ -1,14 +1,5 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox'
-
-const closed = { additionalProperties: false } as const
-
-export const Id = Type.String({
-  pattern: '^[A-Za-z][A-Za-z0-9-]{0,39}$',
-  description: 'a short name: letters, digits and hyphens',
-})
-export const Percent = Type.Number({ minimum: 0, maximum: 100, description: 'percent of the fan’s own range' })
-const Seconds = Type.Number({ minimum: 0, maximum: 604800, description: 'seconds' })
-const Name = Type.String({ minLength: 1, maxLength: 80 })
+import { Id, Name, Percent, Seconds, closed } from '@/core/json/vocabulary'
 
 /** What an input stands for, so that nobody has to guess it from its name. The first are read, the others are contacts. */
 export const MEASURED_ROLES = [

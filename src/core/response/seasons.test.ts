@@ -1,5 +1,5 @@
 import { produce } from 'immer'
-import { checkResponse } from '@/core/response/check'
+import { checkResponse } from '@/core/machine/check'
 import { addSeason, changeOver } from '@/core/response/seasons'
 import { demoInstallation } from '@/testing/examples'
 

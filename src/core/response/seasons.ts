@@ -1,5 +1,5 @@
-import { freeId } from '@/core/document/freeId'
-import { plainCopy } from '@/core/document/plainCopy'
+import { freeId } from '@/core/json/freeId'
+import { plainCopy } from '@/core/json/plainCopy'
 import type { Response } from '@/core/response/schema'
 
 /** Keeps a week for another season beside this one: the same to begin with, switched off until its time comes.

@@ -1,5 +1,5 @@
 import { DUTIES } from '@/core/brief/duty'
-import { newInstallation } from '@/core/document/newInstallation'
+import { newInstallation } from '@/core/installation/newInstallation'
 import { roleOf } from '@/core/duty/role'
 import { builtInDay } from '@/core/space/builtInDay'
 import { demoInstallation } from '@/testing/examples'

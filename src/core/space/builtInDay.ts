@@ -1,7 +1,7 @@
 import type { Brief } from '@/core/brief/schema'
 import { roleOf } from '@/core/duty/role'
-import { quietInputs } from '@/core/response/quietInputs'
-import { isMeasured, ruleInputId } from '@/core/response/rules/kind'
+import { quietInputs } from '@/core/machine/quietInputs'
+import { isMeasured, ruleInputId } from '@/core/rules/kind'
 import type { Input, MeasuredInput, Response } from '@/core/response/schema'
 import type { Series } from '@/core/space/series'
 

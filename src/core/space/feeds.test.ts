@@ -1,4 +1,4 @@
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { feedText, fittingFeeds, proposeFeeds, type FeedColumn } from '@/core/space/feeds'
 import { fedResponse, readingsSeries } from '@/core/space/readingsSeries'
 import { replay } from '@/core/space/replay'

@@ -1,8 +1,8 @@
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import type { Response } from '@/core/response/schema'
-import { withoutInputs } from '@/core/response/withoutInputs'
+import { withoutInputs } from '@/core/machine/withoutInputs'
 import type { Feeds } from '@/core/space/feeds'
 import type { Series } from '@/core/space/series'
 

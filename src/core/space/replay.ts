@@ -1,4 +1,4 @@
-import type { Machine } from '@/core/response/compile'
+import type { Machine } from '@/core/machine/compile'
 import type { Series } from '@/core/space/series'
 
 export type ReplayMeasures = {

@@ -1,6 +1,6 @@
 import type { Brief } from '@/core/brief/schema'
 import { roleOf } from '@/core/duty/role'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import type { MeasuredInput, Response } from '@/core/response/schema'
 
 const NOT_THE_SPACE = new Set(['outdoor', 'supply', 'body'])

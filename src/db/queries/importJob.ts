@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
-import type { Problem } from '@/core/problem'
+import type { Problem } from '@/core/json/problem'
 import type { Feeds } from '@/core/space/feeds'
 import { inTransaction, inWorkspace } from '@/db/client'
 import { hasInstallation, within, type OfWorkspace } from '@/db/queries/within'

@@ -1,7 +1,7 @@
 import { asc, desc, eq, gt, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import { Feeds } from '@/core/space/feeds'
 import type { ReadingTable } from '@/core/space/readingsSeries'
 import { database, inWorkspace, type Scope, type Transaction } from '@/db/client'

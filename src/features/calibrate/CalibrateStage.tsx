@@ -4,9 +4,9 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Tab from '@mui/material/Tab'
 import Tabs from '@mui/material/Tabs'
+import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { useState } from 'react'
 import { emptyCalibration } from '@/core/calibration/empty'
-import type { FanCalibration } from '@/core/calibration/schema'
 import { BalanceSheet } from '@/features/calibrate/BalanceSheet'
 import { Doubts } from '@/features/calibrate/Doubts'
 import { FloorSide } from '@/features/calibrate/FloorSide'
@@ -22,8 +22,6 @@ import { Shutters } from '@/features/calibrate/Shutters'
 import { Trials } from '@/features/calibrate/Trials'
 import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
-
-export type ChangeCalibration = (label: string, recipe: (held: FanCalibration) => void, key?: string) => void
 
 /** Where each fan turns and what each setting really gives: the floor and the map follow. */
 export function CalibrateStage() {

@@ -5,7 +5,7 @@ import { sizedReadings } from '@/core/calibration/flowMap'
 import { doubtText, meantText, readingDoubts } from '@/core/calibration/readingDoubts'
 import type { FanCalibration } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
-import type { ChangeCalibration } from '@/features/calibrate/CalibrateStage'
+import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { Notice } from '@/ui/Notice'
 import { usePreference } from '@/ui/preference'
 

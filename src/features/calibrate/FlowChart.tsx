@@ -14,7 +14,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import type { DerivedFan } from '@/core/derive'
+import type { DerivedFan } from '@/core/derive/derive'
 import { formatPct, formatQuantity, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import { ChartHatch, chartFont, HATCH_FILL, settingAxis } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'

@@ -8,7 +8,7 @@ import { CartesianGrid, ComposedChart, Line, ReferenceArea, ResponsiveContainer,
 import { noiseVerdict, type NoiseVerdict } from '@/core/calibration/noise'
 import type { FanCalibration } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
-import { soundChangeDb } from '@/core/motor/fanLaw'
+import { soundChangeDb } from '@/core/physics/fanLaw'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import { chartFont, settingAxis } from '@/ui/chart'
 import { Notice } from '@/ui/Notice'

@@ -9,7 +9,7 @@ import { sensorOffset, type SensorVerdict } from '@/core/calibration/sensorOffse
 import type { Probe } from '@/core/kit/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'

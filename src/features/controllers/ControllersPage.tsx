@@ -5,13 +5,14 @@ import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
-import { settingStepText, settingValueText } from '@/core/controller/lossText'
+import { settingStepText, settingValueText } from '@/core/controller/settingText'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { UnitPreference } from '@/core/quantity/format'
 import { LinkBox } from '@/ui/LinkBox'
 import { Caution, Notice } from '@/ui/Notice'
-import { problemLine, type Problem } from '@/core/problem'
+import { problemLine, type Problem } from '@/core/json/problem'
 import { DayThere } from '@/ui/DayThere'
+import { placeAction } from '@/server/actions'
 import { PlaceButton } from '@/ui/PlaceButton'
 
 /** The controllers that can be chosen under Kit: what each can be set to, and what it forgets. */
@@ -114,7 +115,7 @@ export function ControllersPage({
               )}
               .{' '}
               {mayArchive && (
-                <PlaceButton kind="controller" id={id} name={name} place="here">
+                <PlaceButton onPlace={placeAction} kind="controller" id={id} name={name} place="here">
                   Bring it back
                 </PlaceButton>
               )}
@@ -128,10 +129,10 @@ export function ControllersPage({
 
 const TakeAway = ({ id, name }: { id: string; name: string }) => (
   <>
-    <PlaceButton kind="controller" id={id} name={name} place="aside">
+    <PlaceButton onPlace={placeAction} kind="controller" id={id} name={name} place="aside">
       Set it aside
     </PlaceButton>{' '}
-    <PlaceButton kind="controller" id={id} name={name} place="deleted">
+    <PlaceButton onPlace={placeAction} kind="controller" id={id} name={name} place="deleted">
       Delete it
     </PlaceButton>
   </>

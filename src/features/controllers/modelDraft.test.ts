@@ -1,4 +1,4 @@
-import { canonicalJson } from '@/core/document/canonical'
+import { canonicalJson } from '@/core/json/canonical'
 import { readDraft, withValue } from '@/features/controllers/modelDraft'
 import { demoModel } from '@/testing/examples'
 

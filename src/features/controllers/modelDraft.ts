@@ -1,7 +1,7 @@
 import { applyEdits, findNodeAtLocation, modify, parseTree, type Node } from 'jsonc-parser'
-import { parseJson, readControllerModel } from '@/core/document/read'
+import { parseJson, readControllerModel } from '@/core/installation/read'
 import type { ControllerModel } from '@/core/controller/schema'
-import { problemText, type Problem } from '@/core/problem'
+import { problemText, type Problem } from '@/core/json/problem'
 
 export type Found = { readonly from: number; readonly to: number; readonly path: string; readonly said: string }
 

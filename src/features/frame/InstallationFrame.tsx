@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import type { UnitPreference } from '@/core/quantity/format'
 import { FrameHeader } from '@/features/frame/FrameHeader'
 import { FrameKeys } from '@/features/frame/FrameKeys'

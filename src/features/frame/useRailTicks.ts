@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { SwitchRule } from '@/core/response/schema'
-import { ruleName } from '@/core/response/words'
+import { ruleName } from '@/core/sentences/words'
 import { formatPct } from '@/core/quantity/format'
 import type { RailTick } from '@/ui/rail/RailHandles'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'

@@ -5,14 +5,13 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { useMemo } from 'react'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { compare } from '@/core/record/compare'
 import { openText, stillOpen, type OpenItem, type ReadVerdict } from '@/core/record/stillOpen'
 import { ChangeList } from '@/ui/ChangeList'
-import type { Answer as Refusable } from '@/ui/answer'
 import { LogList, type ShownEntry } from '@/ui/LogList'
 import { OutOfYard } from '@/features/hand-over/OutOfYard'
-import { SealForm } from '@/features/hand-over/SealForm'
+import { SealForm, type Answer } from '@/features/hand-over/SealForm'
 import { WriteLog } from '@/features/hand-over/WriteLog'
 import { formatDayAndClock } from '@/ui/clock'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
@@ -27,7 +26,6 @@ export type SealedRevision = {
   readonly sealedAt: string
   readonly open: readonly OpenItem[] | null
 }
-export type Answer = Refusable & { number?: number }
 type Props = {
   installationId: string
   revisions: readonly SealedRevision[]

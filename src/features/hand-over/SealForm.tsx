@@ -9,10 +9,11 @@ import { useRouter } from 'next/navigation'
 import { enqueueSnackbar } from 'notistack'
 import { useState, type FormEvent } from 'react'
 import { openText, type OpenItem } from '@/core/record/stillOpen'
-import type { Answer } from '@/features/hand-over/HandOverStage'
 import { StillOpen } from '@/features/hand-over/StillOpen'
-import { NO_ANSWER, whyNot } from '@/ui/answer'
+import { NO_ANSWER, whyNot, type Answer as Refusable } from '@/ui/answer'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+export type Answer = Refusable & { number?: number }
 
 type Props = {
   installationId: string

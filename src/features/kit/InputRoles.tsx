@@ -2,7 +2,7 @@
 
 import Typography from '@mui/material/Typography'
 import { ROLE_NAMES, roleOf } from '@/core/duty/role'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import { MEASURED_ROLES, SWITCH_ROLES, type Input, type Role } from '@/core/response/schema'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'

@@ -8,8 +8,9 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
-import type { RoleChoice } from '@/features/people/PeoplePage'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
+
+export type RoleChoice = { readonly id: string; readonly says: string }
 
 type Made = { readonly link: string; readonly qrSvg: string; readonly email: string }
 type Props = {

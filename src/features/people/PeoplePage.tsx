@@ -9,13 +9,12 @@ import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { AuditList, type ShownDeed } from '@/features/people/AuditList'
-import { InviteForm } from '@/features/people/InviteForm'
+import { InviteForm, type RoleChoice } from '@/features/people/InviteForm'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { formatDay } from '@/ui/clock'
 import { TextButton } from '@/ui/TextButton'
 
 type Act<T> = (input: T) => Promise<Answer>
-export type RoleChoice = { readonly id: string; readonly says: string }
 
 type Props = {
   name: string

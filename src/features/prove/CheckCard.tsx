@@ -8,15 +8,21 @@ import { useState, type ReactNode } from 'react'
 import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, type ProveContext } from '@/core/prove/context'
 import type { CheckReading } from '@/core/prove/reading'
-import { judge, readPct } from '@/core/prove/verdict'
+import { judge, readPct, type VerdictKind } from '@/core/prove/verdict'
 import { formatPct, formatTime } from '@/core/quantity/format'
 import { BigField } from '@/features/prove/BigField'
-import type { KeptResult } from '@/features/prove/ProveStage'
 import { SpeedStep } from '@/features/prove/SpeedStep'
 import { EMPTY_STEP, isComplete, readingOf, type StepEntry } from '@/features/prove/stepEntry'
 import { VerdictLine } from '@/features/prove/VerdictLine'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Stopwatch } from '@/ui/Stopwatch'
+
+export type KeptResult = {
+  readonly check: string
+  readonly given: string
+  readonly verdict: VerdictKind
+  readonly sentence: string
+}
 
 type CardProps<C extends Check = Check> = {
   context: ProveContext

@@ -10,8 +10,8 @@ import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import type { VerdictKind } from '@/core/prove/verdict'
 import type { CheckReading } from '@/core/prove/reading'
-import { problemText } from '@/core/problem'
-import { CheckCard } from '@/features/prove/CheckCard'
+import { problemText } from '@/core/json/problem'
+import { CheckCard, type KeptResult } from '@/features/prove/CheckCard'
 import { VERDICT_COLOURS } from '@/features/prove/VerdictLine'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { Notice } from '@/ui/Notice'
@@ -20,12 +20,6 @@ import { stagePath } from '@/ui/stages'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-export type KeptResult = {
-  readonly check: string
-  readonly given: string
-  readonly verdict: VerdictKind
-  readonly sentence: string
-}
 const SHORT: Record<VerdictKind, string> = { passes: 'passes', fails: 'fails', 'cannot-tell': 'not told' }
 
 type Props = { installationId: string; results: readonly KeptResult[]; onKeep: (input: unknown) => Promise<Answer> }

@@ -14,7 +14,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import { inputCause } from '@/core/response/rules/sentence'
+import { inputCause } from '@/core/rules/sentence'
 import type { Target } from '@/core/brief/schema'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
 import { inPreferredUnit, preferredUnit } from '@/core/quantity/format'

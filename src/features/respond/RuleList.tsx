@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { lines } from '@/core/response/behaviour/table'
+import { lines } from '@/core/sentences/table'
 import { AddRule } from '@/features/respond/AddRule'
 import { BehaviourLine } from '@/features/respond/BehaviourLine'
 import { useDocument } from '@/ui/workingCopy/context'

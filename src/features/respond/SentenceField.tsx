@@ -1,7 +1,7 @@
 'use client'
 
-import { joinPlaces, putAt, type Place } from '@/core/document/place'
-import type { SentencePart } from '@/core/response/rules/kind'
+import { joinPlaces, putAt, type Place } from '@/core/json/place'
+import type { SentencePart } from '@/core/rules/kind'
 import { memo } from 'react'
 import { sameData } from '@/ui/sameData'
 import { Choice } from '@/ui/Choice'

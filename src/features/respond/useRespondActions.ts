@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo } from 'react'
-import { offers } from '@/core/response/behaviour/table'
+import { offers } from '@/core/sentences/table'
 import { VIEW_IDS, VIEWS } from '@/features/respond/views/table'
 import { useActions, type Action } from '@/ui/actions'
 import { useTryIt } from '@/ui/TryItValues'

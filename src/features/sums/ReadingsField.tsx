@@ -3,10 +3,10 @@
 import Box from '@mui/material/Box'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
-import { problemText } from '@/core/problem'
+import { problemText } from '@/core/json/problem'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
-import { readSumField } from '@/core/sum/runSum'
-import type { ListInput } from '@/core/sum/sum'
+import { readSumField } from '@/core/calculation/runSum'
+import type { ListInput } from '@/core/calculation/sum'
 import { usePreference } from '@/ui/preference'
 import { MONO } from '@/ui/theme'
 

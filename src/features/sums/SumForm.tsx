@@ -4,18 +4,19 @@ import Box from '@mui/material/Box'
 import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { problemText } from '@/core/problem'
-import { formulaText, resultLines, runSum, startValues, type SumValue, type SumValues } from '@/core/sum/runSum'
+import { problemText } from '@/core/json/problem'
+import { formulaText, resultLines, runSum, startValues, type SumValue, type SumValues } from '@/core/calculation/runSum'
 import { quantitySpec } from '@/core/quantity/units'
-import type { AnySum, SumInput, SumOutput } from '@/core/sum/sum'
+import type { AnySum, SumInput, SumOutput } from '@/core/calculation/sum'
 import { ReadingsField } from '@/features/sums/ReadingsField'
-import type { Target } from '@/features/sums/SumsPage'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { Caution } from '@/ui/Notice'
 import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
 import { MONO } from '@/ui/theme'
+
+export type Target = { readonly id: string; readonly name: string }
 
 /** One sum: its fields, the answer as one types, the formula with the values put in, its source. */
 export function SumForm({

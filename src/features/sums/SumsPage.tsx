@@ -6,13 +6,11 @@ import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { UnitPreference } from '@/core/quantity/format'
-import { findSums, sumById, SUMS } from '@/core/sum/registry'
-import { valuesOfQuery } from '@/core/sum/sumQuery'
-import { GROUPS, type AnySum } from '@/core/sum/sum'
-import { SumForm } from '@/features/sums/SumForm'
+import { findSums, sumById, SUMS } from '@/core/calculation/registry'
+import { valuesOfQuery } from '@/core/calculation/sumQuery'
+import { GROUPS, type AnySum } from '@/core/calculation/sum'
+import { SumForm, type Target } from '@/features/sums/SumForm'
 import { PreferenceProvider } from '@/ui/preference'
-
-export type Target = { readonly id: string; readonly name: string }
 
 type Props = {
   /** The sum asked for and values to put into it. */

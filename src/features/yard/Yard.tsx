@@ -3,6 +3,7 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { DayThere } from '@/ui/DayThere'
+import { placeAction } from '@/server/actions'
 import { PlaceButton } from '@/ui/PlaceButton'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
 import { Notice } from '@/ui/Notice'
@@ -118,7 +119,7 @@ export function Yard({
         {mayArchive &&
           emptySites.map(({ id, name: title }) => (
             <Ruled key={id} label={title}>
-              <PlaceButton kind="site" id={id} name={title} place="deleted">
+              <PlaceButton onPlace={placeAction} kind="site" id={id} name={title} place="deleted">
                 Remove
               </PlaceButton>
             </Ruled>
@@ -128,7 +129,7 @@ export function Yard({
           <Box key={id}>
             <Ruled label={title}>
               {mayArchive && (
-                <PlaceButton id={id} name={title} place="here">
+                <PlaceButton onPlace={placeAction} id={id} name={title} place="here">
                   Bring back
                 </PlaceButton>
               )}
@@ -274,7 +275,7 @@ function BadRow({ id, name, wrong, mayArchive }: BadLine & { mayArchive: boolean
           Export
         </a>
         {mayArchive && (
-          <PlaceButton id={id} name={name} place="aside">
+          <PlaceButton onPlace={placeAction} id={id} name={name} place="aside">
             Set aside
           </PlaceButton>
         )}

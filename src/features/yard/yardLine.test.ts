@@ -1,4 +1,4 @@
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { METRIC } from '@/core/quantity/format'
 import { overviewOf } from '@/core/record/overview'
 import { yardLine, type YardLine } from '@/features/yard/yardLine'

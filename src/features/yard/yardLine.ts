@@ -1,4 +1,4 @@
-import type { Cause } from '@/core/response/rules/kind'
+import type { Cause } from '@/core/rules/kind'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
 import type { BadOverview, Overview } from '@/core/record/overview'
 import type { YardRow } from '@/db/queries/installationLine'

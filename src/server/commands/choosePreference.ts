@@ -1,9 +1,9 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import { FLOW_CHOICES, TEMPERATURE_CHOICES } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { savePreference } from '@/db/queries/workspace'
-import { closed } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
 import type { Result } from '@/server/result'
 
 const readInput = validator(

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox'
-import { derive } from '@/core/derive'
-import { validator } from '@/core/document/validator'
+import { derive } from '@/core/derive/derive'
+import { validator } from '@/core/json/validator'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import { CheckReading } from '@/core/prove/reading'
@@ -8,7 +8,8 @@ import { judge, type Verdict } from '@/core/prove/verdict'
 import type { Scope } from '@/db/client'
 import { addCheckResult } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
-import { closed, Uuid } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
+import { Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const readInput = validator(

@@ -1,8 +1,8 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import type { Scope } from '@/db/client'
 import { saveControllerModel } from '@/db/queries/controllerModel'
-import { closed } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
 import { heavy } from '@/server/heavy/heavy'
 import type { Result } from '@/server/result'
 

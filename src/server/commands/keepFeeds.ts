@@ -1,9 +1,10 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import { Feeds } from '@/core/space/feeds'
 import type { Scope } from '@/db/client'
 import { saveFeeds } from '@/db/queries/reading'
-import { closed, Uuid } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
+import { Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const readInput = validator(Type.Object({ fileId: Uuid, feeds: Feeds }, closed))

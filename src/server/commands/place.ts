@@ -1,11 +1,12 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import type { Scope } from '@/db/client'
 import { placeModel } from '@/db/queries/controllerModel'
 import { placeInstallation } from '@/db/queries/installation'
 import { placeReadingFile } from '@/db/queries/reading'
 import { removeEmptySite } from '@/db/queries/site'
-import { closed, Uuid } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
+import { Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const Place = Type.Union([Type.Literal('here'), Type.Literal('aside'), Type.Literal('deleted')])

@@ -1,8 +1,8 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import type { Scope } from '@/db/client'
 import { renameWorkspace as rename } from '@/db/queries/workspace'
-import { closed } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
 import type { Result } from '@/server/result'
 
 const readInput = validator(Type.Object({ name: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }) }, closed))

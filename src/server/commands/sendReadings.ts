@@ -1,12 +1,13 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { Feeds } from '@/core/space/feeds'
 import type { Scope } from '@/db/client'
 import { addImportPiece, beginImport, dropImport, queueImport } from '@/db/queries/importJob'
 import { layoutFault } from '@/server/commands/importReadingsFile'
-import { closed, Uuid } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
+import { Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const PIECE_BYTES = 1_000_000

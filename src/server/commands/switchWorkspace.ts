@@ -1,7 +1,8 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import { chooseWorkspace } from '@/db/queries/member'
-import { closed, Uuid } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
+import { Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 import type { Signed } from '@/server/scope'
 

@@ -1,8 +1,9 @@
 import { Type } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { validator } from '@/core/json/validator'
 import type { Scope } from '@/db/client'
 import { withdrawInvite } from '@/db/queries/invite'
-import { closed, Uuid } from '@/server/commands/input'
+import { closed } from '@/core/json/vocabulary'
+import { Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
 const readInput = validator(Type.Object({ id: Uuid }, closed))

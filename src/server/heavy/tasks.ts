@@ -1,10 +1,10 @@
-import { canonicalJson } from '@/core/document/canonical'
-import { openInstallation } from '@/core/document/open'
-import { readControllerModel, readInstallationText, parseJson } from '@/core/document/read'
+import { canonicalJson } from '@/core/json/canonical'
+import { openInstallation } from '@/core/installation/open'
+import { readControllerModel, readInstallationText, parseJson } from '@/core/installation/read'
 import { overviewOf } from '@/core/record/overview'
 import { stillOpen } from '@/core/record/stillOpen'
-import { derive } from '@/core/derive'
-import type { Installation } from '@/core/document/installation'
+import { derive } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
 
 /** What can take longer than a request may hold the others: run in a worker. Arguments and results are plain data. */
 export const TASKS = {

@@ -1,10 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { validator } from '@/core/document/validator'
+import { closed } from '@/core/json/vocabulary'
+import { validator } from '@/core/json/validator'
 import { LOG_KINDS } from '@/db/queries/log'
 
 export const WORKSPACE_SCHEMA = 'soft-gale/workspace@1'
 
-const closed = { additionalProperties: false } as const
 const Text = (maxLength: number) => Type.String({ maxLength })
 const Time = Type.String({ maxLength: 40, pattern: '^\\d{4}-\\d\\d-\\d\\dT' })
 const OrNull = <T extends Parameters<typeof Type.Union>[0][number]>(type: T) => Type.Union([type, Type.Null()])

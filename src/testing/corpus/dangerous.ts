@@ -1,6 +1,6 @@
 import type { Duty } from '@/core/brief/duty'
 import type { Brief } from '@/core/brief/schema'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import {
   a,
   afterRun,

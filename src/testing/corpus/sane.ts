@@ -1,4 +1,4 @@
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import {
   a,
   afterRun,

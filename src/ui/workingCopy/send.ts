@@ -1,5 +1,5 @@
-import type { Installation } from '@/core/document/installation'
-import type { Problem } from '@/core/problem'
+import type { Installation } from '@/core/installation/installation'
+import type { Problem } from '@/core/json/problem'
 import { getJson } from '@/ui/json'
 
 export type KeepAnswer =

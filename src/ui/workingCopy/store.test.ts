@@ -1,5 +1,5 @@
 import { demoInstallation } from '@/testing/examples'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { createWorkingCopyStore, type WorkingCopyStore } from '@/ui/workingCopy/store'
 
 type Request = { baseVersion: number; saveId: string; document: Installation }

@@ -1,9 +1,9 @@
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Installation } from '@/core/document/installation'
-import { checkInstallation } from '@/core/document/checkInstallation'
-import { newProblems } from '@/core/document/open'
-import { problemLine, type Problem } from '@/core/problem'
+import type { Installation } from '@/core/installation/installation'
+import { checkInstallation } from '@/core/installation/checkInstallation'
+import { newProblems } from '@/core/installation/open'
+import { problemLine, type Problem } from '@/core/json/problem'
 import { fetchCopy, sendChange, type FetchedCopy } from '@/ui/workingCopy/send'
 import { clearUnsent, dropUnsent, readUnsent, writeUnsent } from '@/ui/workingCopy/unsent'
 

@@ -1,6 +1,6 @@
-import type { Installation } from '@/core/document/installation'
-import { openInstallation } from '@/core/document/open'
-import { parseJson } from '@/core/document/read'
+import type { Installation } from '@/core/installation/installation'
+import { openInstallation } from '@/core/installation/open'
+import { parseJson } from '@/core/installation/read'
 
 /** A change that the server has not yet said it kept. It lies in the browser until then, so that nothing is lost with the tab or the line. */
 export type Unsent = { readonly baseVersion: number; readonly saveId: string; readonly document: Installation }

@@ -1,7 +1,7 @@
 import type { Loss } from '@/core/controller/loss'
 import type { SlotKind } from '@/core/controller/slots/slotKind'
 import type { WeekSlot } from '@/core/controller/schema'
-import { toStep } from '@/core/response/steps'
+import { toStep } from '@/core/machine/steps'
 import type { SetPoint, Week, WeekSpan } from '@/core/response/schema'
 
 /** As many of these as the calendar holds, each on its steps: it begins no later and ends no earlier than asked. */

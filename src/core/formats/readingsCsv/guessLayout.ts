@@ -10,7 +10,7 @@ import {
   type ReadingQuantity,
 } from '@/core/formats/readingsCsv/layout'
 import { contactState } from '@/core/formats/readingsCsv/reader'
-import { bad, good, type Outcome } from '@/core/problem'
+import { bad, good, type Outcome } from '@/core/json/problem'
 import { quantitySpec } from '@/core/quantity/units'
 
 export type LayoutGuess = {

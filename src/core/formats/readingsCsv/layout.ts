@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { closed } from '@/core/json/vocabulary'
 import { quantitySpec, type Quantity, type Unit } from '@/core/quantity/units'
 
 /** What a logger's column can hold. */
@@ -27,7 +28,6 @@ export type DateOrder = (typeof DATE_ORDERS)[number]
 /** Times kept as the logger wrote them, as if in UTC: the hour on the chart is the hour on the logger. */
 export const AS_WRITTEN = 'as-written'
 
-const closed = { additionalProperties: false } as const
 const Place = Type.Integer({ minimum: 0, maximum: 200 })
 
 export const ReadingColumn = Type.Object(

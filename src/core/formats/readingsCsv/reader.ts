@@ -1,7 +1,7 @@
 import { columnUnit, type ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { parseLoggerTime } from '@/core/formats/readingsCsv/time'
 import { instantsOf } from '@/core/formats/readingsCsv/zone'
-import type { Problem } from '@/core/problem'
+import type { Problem } from '@/core/json/problem'
 import { quantitySpec, toBase } from '@/core/quantity/units'
 
 export type ReadingRow = { readonly atMs: number; readonly values: readonly number[] }

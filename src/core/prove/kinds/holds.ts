@@ -4,7 +4,7 @@ import { inputOf, leavesOf, roleIn, type ProveContext } from '@/core/prove/conte
 import { fansAfter } from '@/core/prove/expect'
 import { askMost, fastMoment, momentStage } from '@/core/prove/fast'
 import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 import type { MeasuredInput } from '@/core/response/schema'
 
 const sentence = (said: string): string => `${said.charAt(0).toUpperCase()}${said.slice(1)}`

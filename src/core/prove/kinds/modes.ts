@@ -3,9 +3,9 @@ import type { Check, Values } from '@/core/prove/check'
 import { inputOf, type ProveContext } from '@/core/prove/context'
 import { outputMeter } from '@/core/prove/howTo'
 import { formatTime } from '@/core/quantity/format'
-import { modeInputs } from '@/core/response/modeInputs'
-import { clockText } from '@/core/response/rules/week'
-import { isMeasured } from '@/core/response/rules/kind'
+import { modeInputs } from '@/core/machine/modeInputs'
+import { clockText } from '@/core/rules/week'
+import { isMeasured } from '@/core/rules/kind'
 
 /** A moment at which day and night give different speeds; null where they never do. */
 function tellingMoment(context: ProveContext, day: Values, night: Values): Values | null {

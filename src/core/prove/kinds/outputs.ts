@@ -4,8 +4,8 @@ import { brought, fanName, inputOf, leavesOf, measuredOf, roleIn, type ProveCont
 import { bringText, valueText, wayFor } from '@/core/prove/howTo'
 import { fastMoment } from '@/core/prove/fast'
 import { formatPct, formatTime } from '@/core/quantity/format'
-import { isUpward } from '@/core/response/past'
-import { OUTPUT_STATE } from '@/core/response/outputState'
+import { isUpward } from '@/core/machine/past'
+import { OUTPUT_STATE } from '@/core/machine/outputState'
 import type { Condition, OtherOutput } from '@/core/response/schema'
 
 /** What brings a condition about, and what takes it back. */

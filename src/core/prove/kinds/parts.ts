@@ -14,7 +14,7 @@ import { brought, fanName, terminals, type ProveContext } from '@/core/prove/con
 import { bringText, outputMeter, wayFor } from '@/core/prove/howTo'
 import { askMost, fastMoment, momentStage, type Moment } from '@/core/prove/fast'
 import { formatPct, formatTime } from '@/core/quantity/format'
-import { isUpward } from '@/core/response/past'
+import { isUpward } from '@/core/machine/past'
 
 const start = (said: string): string => (said === '' ? 'Let it run' : `${said.charAt(0).toUpperCase()}${said.slice(1)}`)
 

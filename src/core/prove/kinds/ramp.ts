@@ -5,7 +5,7 @@ import { expectStep, type SpeedExpectation } from '@/core/prove/expect'
 import { bringText, wayFor, whatText } from '@/core/prove/howTo'
 import { inputHalf } from '@/core/prove/uncertainty'
 import { formatNumber } from '@/core/quantity/format'
-import { ruleName } from '@/core/response/words'
+import { ruleName } from '@/core/sentences/words'
 import type { Ramp } from '@/core/response/schema'
 
 const WRONG_START =

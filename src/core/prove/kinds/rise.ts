@@ -4,8 +4,8 @@ import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, standText } from '@/core/prove/howTo'
 import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity } from '@/core/response/rules/kind'
-import { ruleName } from '@/core/response/words'
+import { inputQuantity } from '@/core/rules/kind'
+import { ruleName } from '@/core/sentences/words'
 import type { Surge } from '@/core/response/schema'
 
 /** A third more than is wanted of it: surely a quick rise; a third less: surely none. */

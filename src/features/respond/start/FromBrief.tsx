@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
-import { startingResponse } from '@/core/duty/startingResponse'
+import { startingResponse } from '@/core/start/startingResponse'
 import type { Response } from '@/core/response/schema'
 import { Sentences } from '@/features/respond/start/Sentences'
 import { usePreference } from '@/ui/preference'

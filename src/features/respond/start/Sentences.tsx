@@ -2,9 +2,9 @@
 
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
-import { lines, telling, type Line } from '@/core/response/behaviour/table'
-import type { Installation } from '@/core/document/installation'
-import { partsText } from '@/core/response/words'
+import { lines, telling, type Line } from '@/core/sentences/table'
+import type { Installation } from '@/core/installation/installation'
+import { partsText } from '@/core/sentences/words'
 import { causeColour } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
 

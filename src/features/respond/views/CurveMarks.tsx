@@ -1,7 +1,7 @@
 'use client'
 
 import { ReferenceArea, ReferenceLine } from 'recharts'
-import { inputCause } from '@/core/response/rules/sentence'
+import { inputCause } from '@/core/rules/sentence'
 import type { Target } from '@/core/brief/schema'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { MeasuredInput, Response } from '@/core/response/schema'

@@ -1,4 +1,4 @@
-import type { Branches, CurvePoint } from '@/core/response/curve'
+import type { Branches, CurvePoint } from '@/core/look/curve'
 import type { Scale } from '@/features/respond/views/Plot'
 
 /** An arrow at each jump of a branch, in the direction in which it is walked. */

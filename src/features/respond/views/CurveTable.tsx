@@ -1,6 +1,6 @@
 'use client'
 
-import { curveAgainst } from '@/core/response/curve'
+import { curveAgainst } from '@/core/look/curve'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
 import type { MeasuredInput } from '@/core/response/schema'
 import { FigureTable } from '@/features/respond/views/FigureTable'

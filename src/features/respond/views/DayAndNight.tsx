@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { modeInputs } from '@/core/response/modeInputs'
+import { modeInputs } from '@/core/machine/modeInputs'
 import type { MeasuredInput } from '@/core/response/schema'
 import { InputCurve } from '@/features/respond/views/InputCurve'
 import { useDocument } from '@/ui/workingCopy/context'

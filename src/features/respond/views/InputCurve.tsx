@@ -1,10 +1,10 @@
 'use client'
 
 import { useDeferredValue, useMemo, type ReactNode } from 'react'
-import { clamp } from '@/core/clamp'
+import { clamp } from '@/core/json/clamp'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
-import type { Machine } from '@/core/response/compile'
-import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/response/curve'
+import type { Machine } from '@/core/machine/compile'
+import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/look/curve'
 import type { MeasuredInput } from '@/core/response/schema'
 import { CurveMarks } from '@/features/respond/views/CurveMarks'
 import { Arrows, Curves } from '@/features/respond/views/CurvePaths'

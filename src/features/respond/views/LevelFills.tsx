@@ -2,7 +2,7 @@
 
 import { contours } from 'd3-contour'
 import { useMemo } from 'react'
-import type { Levels } from '@/core/response/levels'
+import type { Levels } from '@/core/look/levels'
 import type { Scale } from '@/features/respond/views/Plot'
 import { chartFont } from '@/ui/chart'
 

@@ -1,7 +1,7 @@
 'use client'
 
-import { inputCause } from '@/core/response/rules/sentence'
-import { clamp } from '@/core/clamp'
+import { inputCause } from '@/core/rules/sentence'
+import { clamp } from '@/core/json/clamp'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Differential, MeasuredInput, Ramp } from '@/core/response/schema'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'

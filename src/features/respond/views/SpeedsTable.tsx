@@ -1,7 +1,7 @@
 'use client'
 
-import { followerPct } from '@/core/response/follower'
-import { namedSpeeds } from '@/core/response/namedSpeeds'
+import { followerPct } from '@/core/machine/follower'
+import { namedSpeeds } from '@/core/sentences/namedSpeeds'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { FigureTable } from '@/features/respond/views/FigureTable'
 import { usePreference } from '@/ui/preference'

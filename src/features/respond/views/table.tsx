@@ -2,9 +2,9 @@
 
 import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import type { ViewProps } from '@/features/respond/views/viewProps'
-import { isMeasured } from '@/core/response/rules/kind'
+import { isMeasured } from '@/core/rules/kind'
 
 type ViewOf = {
   readonly name: string

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { cache, type ReactNode } from 'react'
-import { canonicalJson } from '@/core/document/canonical'
+import { canonicalJson } from '@/core/json/canonical'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { getSealed, listSeals } from '@/db/queries/revision'

@@ -1,4 +1,4 @@
-import { parseJson } from '@/core/document/read'
+import { parseJson } from '@/core/installation/read'
 import { isUuid } from '@/server/commands/input'
 import { getReadings } from '@/db/queries/reading'
 import type { ReadingTable } from '@/core/space/readingsSeries'

@@ -4,7 +4,7 @@ import { getInstallation } from '@/db/queries/installation'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
 import { respond, respondToChange } from '@/server/respond'
 import type { Result } from '@/server/result'
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 
 type Kept = { version: number; savedAt: string; savedBy: string; document: Installation }
 

@@ -1,4 +1,4 @@
-import type { Installation } from '@/core/document/installation'
+import type { Installation } from '@/core/installation/installation'
 import { getSealed } from '@/db/queries/revision'
 import { isUuid } from '@/server/commands/input'
 import { respond } from '@/server/respond'

@@ -1,0 +1,87 @@
+import type { Brief } from '@/core/brief/schema'
+import { requirementOf } from '@/core/brief/requirement'
+import { floorReasons } from '@/core/calibration/floorReasons'
+import { flowMap, type FlowMapOutcome } from '@/core/calibration/flowMap'
+import { fit, type Fit } from '@/core/controller/fit'
+import type { Installation } from '@/core/installation/installation'
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
+import type { Fan } from '@/core/kit/schema'
+import { signalAt, type SignalReading } from '@/core/physics/signal'
+import type { Problem } from '@/core/json/problem'
+import { compile, type Machine } from '@/core/machine/compile'
+import type { FloorReason, Response } from '@/core/response/schema'
+
+export type DerivedFan = {
+  readonly fan: Fan
+  readonly flow: FlowMapOutcome | null
+  readonly reasons: readonly FloorReason[]
+  readonly startPct: number | null
+  readonly signal: (speedPct: number) => SignalReading
+  /** Flow (L/s) at a speed, null without a map. */
+  readonly flowAt: (speedPct: number) => number | null
+}
+
+/** What a response does, whether or not it could be compiled. */
+export type Behaviour = {
+  readonly response: Response
+  readonly machine: Machine | null
+  readonly problems: readonly Problem[]
+}
+
+export type Derived = {
+  readonly fans: readonly DerivedFan[]
+  readonly lead: DerivedFan | null
+  readonly asked: Behaviour
+  /** What the chosen controller will do; the asked response where none is chosen. */
+  readonly given: Behaviour
+  readonly fit: Fit | null
+}
+
+function behaviour(response: Response): Behaviour {
+  const outcome = compile(response)
+  return outcome.ok
+    ? { response, machine: outcome.value, problems: [] }
+    : { response, machine: null, problems: outcome.problems }
+}
+
+function briefFloors(brief: Brief): readonly FloorReason[] {
+  const plan = DUTY_PLANS[brief.duty]
+  return plan.follows(answerReader(plan, brief)).floors ?? []
+}
+
+function deriveFan(fan: Fan, { brief, calibration, response }: Installation): DerivedFan {
+  const readings = calibration.fans.find((candidate) => candidate.fan === fan.id)
+  const isLead = fan.id === response.lead
+  const flow = readings ? flowMap(readings) : null
+  // What holds only sometimes, or as a mean, is no reason of the floor.
+  const requirement = requirementOf(brief)
+  return {
+    fan,
+    flow,
+    reasons: floorReasons({
+      calibration: readings,
+      flow,
+      coolingFloorPct: fan.coolingFloorPct,
+      requiredFlowLs: isLead && requirement?.kept === 'always' ? requirement.flowLs : null,
+      fromBrief: isLead ? briefFloors(brief) : [],
+    }),
+    startPct: readings && readings.startsPct.length > 0 ? Math.max(...readings.startsPct) : null,
+    signal: (speedPct) => signalAt(fan.signal, speedPct),
+    flowAt: (speedPct) => (flow?.kind === 'map' ? flow.map.flowAt(speedPct) : null),
+  }
+}
+
+/** Everything that follows from the documents of an installation: one place, so that page, command line and record agree. */
+export function derive(installation: Installation): Derived {
+  const { kit, response, brief } = installation
+  const fans = kit.fans.map((fan) => deriveFan(fan, installation))
+  const fitted = kit.controller ? fit(response, kit.controller, brief) : null
+  return {
+    fans,
+    lead: fans.find(({ fan }) => fan.id === response.lead) ?? null,
+    asked: behaviour(response),
+    given: behaviour(fitted ? fitted.given : response),
+    fit: fitted,
+  }
+}

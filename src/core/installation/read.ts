@@ -1,0 +1,98 @@
+import { checkFlowTable, FLOW_TABLE_SCHEMA, FlowTable } from '@/core/brief/flowTable'
+import { Brief, BRIEF_SCHEMA } from '@/core/brief/schema'
+import { Calibration, CALIBRATION_SCHEMA } from '@/core/calibration/schema'
+import { checkBrief } from '@/core/brief/check'
+import { checkModel } from '@/core/controller/checkModel'
+import { CONTROLLER_SCHEMA, ControllerModel } from '@/core/controller/schema'
+import { checkAnswers } from '@/core/duty/answers'
+import { checkInstallation } from '@/core/installation/checkInstallation'
+import { Installation, INSTALLATION_SCHEMA } from '@/core/installation/installation'
+import { validator } from '@/core/json/validator'
+import { Kit, KIT_SCHEMA } from '@/core/kit/schema'
+import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { checkResponse } from '@/core/machine/check'
+import { Response, RESPONSE_SCHEMA } from '@/core/response/schema'
+
+type Reader<T> = (data: unknown) => Outcome<T>
+
+const reader =
+  <T>(fits: Reader<T>, check: (document: T) => readonly Problem[]): Reader<T> =>
+  (data) => {
+    const shaped = fits(data)
+    if (!shaped.ok) return shaped
+    const problems = check(shaped.value)
+    return problems.length > 0 ? bad(...problems) : shaped
+  }
+
+export const readBrief = reader(validator(Brief), (brief) => [...checkBrief(brief), ...checkAnswers(brief)])
+export const readResponse = reader(validator(Response), checkResponse)
+export const readControllerModel = reader(validator(ControllerModel), checkModel)
+export const readInstallation = reader(validator(Installation), checkInstallation)
+const readTable = reader(validator(FlowTable), checkFlowTable)
+const readKit = validator(Kit)
+const readCalibration = validator(Calibration)
+
+/** Every document this program reads, by the name it carries. */
+export const DOCUMENTS = {
+  [INSTALLATION_SCHEMA]: { schema: Installation, read: readInstallation },
+  [RESPONSE_SCHEMA]: { schema: Response, read: readResponse },
+  [CONTROLLER_SCHEMA]: { schema: ControllerModel, read: readControllerModel },
+  [BRIEF_SCHEMA]: { schema: Brief, read: readBrief },
+  [KIT_SCHEMA]: { schema: Kit, read: readKit },
+  [CALIBRATION_SCHEMA]: { schema: Calibration, read: readCalibration },
+  [FLOW_TABLE_SCHEMA]: { schema: FlowTable, read: readTable },
+} as const
+
+export type DocumentName = keyof typeof DOCUMENTS
+
+export type AnyDocument = { readonly name: DocumentName; readonly document: { readonly schema: string } }
+
+const known = Object.keys(DOCUMENTS) as DocumentName[]
+
+/** The document's own name, checked against what this program knows; a newer version is told apart from a stranger. */
+export function documentName(data: unknown): Outcome<DocumentName> {
+  const got = typeof data === 'object' && data !== null && 'schema' in data ? data.schema : undefined
+  if (typeof got !== 'string')
+    return bad({
+      code: 'missing',
+      path: 'schema',
+      what: `The line "schema" that says what this is (one of ${known.join(', ')})`,
+    })
+  const name = known.find((candidate) => candidate === got)
+  if (name) return good(name)
+  const [kind, version] = got.split('@')
+  const ours = known.find((candidate) => candidate.split('@')[0] === kind)
+  if (ours && Number(version) > Number(ours.split('@')[1]))
+    return bad({ code: 'newer_schema', path: 'schema', got, known: ours })
+  return bad({ code: 'unknown_schema', path: 'schema', got, known: known.join(', ') })
+}
+
+/** Reads any document of ours; whatever is thrown at it ends in a value, never in an exception. */
+export function readDocument(data: unknown): Outcome<AnyDocument> {
+  const name = documentName(data)
+  if (!name.ok) return name
+  const read: Reader<{ readonly schema: string }> = DOCUMENTS[name.value].read
+  const document = read(data)
+  return document.ok ? good({ name: name.value, document: document.value }) : document
+}
+
+/** Parses text as JSON, naming the place where it breaks. */
+export function parseJson(text: string): Outcome<unknown> {
+  try {
+    return good(JSON.parse(text) as unknown)
+  } catch (error) {
+    if (error instanceof SyntaxError) return bad({ code: 'not_json', path: '', detail: error.message })
+    throw error
+  }
+}
+
+/** An installation file: text to document. */
+export function readInstallationText(text: string): Outcome<Installation> {
+  const data = parseJson(text)
+  if (!data.ok) return data
+  const name = documentName(data.value)
+  if (!name.ok) return name
+  if (name.value !== INSTALLATION_SCHEMA)
+    return bad({ code: 'unknown_schema', path: 'schema', got: name.value, known: INSTALLATION_SCHEMA })
+  return readInstallation(data.value)
+}

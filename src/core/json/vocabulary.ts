@@ -1,0 +1,17 @@
+import { Type, type TSchema } from '@sinclair/typebox'
+
+// What the schemas of all documents share.
+
+/** Nothing but what the schema names is accepted. */
+export const closed = { additionalProperties: false } as const
+
+export const Id = Type.String({
+  pattern: '^[A-Za-z][A-Za-z0-9-]{0,39}$',
+  description: 'a short name: letters, digits and hyphens',
+})
+export const Percent = Type.Number({ minimum: 0, maximum: 100, description: 'percent of the fan’s own range' })
+export const Seconds = Type.Number({ minimum: 0, maximum: 604800, description: 'seconds' })
+export const Name = Type.String({ minLength: 1, maxLength: 80 })
+
+/** A value, or null where nothing is known of it. */
+export const orNull = <T extends TSchema>(schema: T) => Type.Union([schema, Type.Null()])

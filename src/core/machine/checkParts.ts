@@ -1,0 +1,216 @@
+import type { Problem } from '@/core/json/problem'
+import { formatPct } from '@/core/quantity/format'
+import { givableAbove, leadBounds } from '@/core/machine/givable'
+import { emptySpan } from '@/core/rules/week'
+import { isMeasured } from '@/core/rules/kind'
+import type { Condition, Response } from '@/core/response/schema'
+
+/** `got` must be an input, and of this sort where one is named. */
+function inputProblems(response: Response, path: string, got: string, sort?: 'measured' | 'switch'): Problem[] {
+  const input = response.inputs.find(({ id }) => id === got)
+  if (!input) return [{ code: 'unknown_id', path, what: 'input', got, known: response.inputs.map(({ id }) => id) }]
+  if (sort && (sort === 'switch') === isMeasured(input))
+    return [
+      {
+        code: 'wrong_kind',
+        path,
+        what: `“${input.name}”`,
+        got: input.kind,
+        needs: sort === 'switch' ? 'switch' : 'measured input',
+      },
+    ]
+  return []
+}
+
+function combinedProblems({ inputs, ...response }: Response): Problem[] {
+  return inputs.flatMap((input, index) => {
+    if (!isMeasured(input) || !input.combines) return []
+    const { of } = input.combines
+    const path = `inputs.${index}.combines.of`
+    const later = of.filter((id) => inputs.findIndex((other) => other.id === id) >= index)
+    return [
+      ...of.flatMap((id, place) => inputProblems({ ...response, inputs }, `${path}.${place}`, id, 'measured')),
+      ...later.map((id): Problem => ({
+        code: 'said',
+        path,
+        text: `“${id}” must stand before “${input.name}”, which is made of it.`,
+      })),
+    ]
+  })
+}
+
+function modeProblems(response: Response): Problem[] {
+  const { light, dayByWeek = [] } = response
+  return [
+    ...(light ? inputProblems(response, 'light.input', light.input, 'measured') : []),
+    ...(light && dayByWeek.length > 0
+      ? [
+          {
+            code: 'said' as const,
+            path: 'dayByWeek',
+            text: 'Day and night come from the light or from the clock, not from both: leave one of the two out.',
+          },
+        ]
+      : []),
+    ...dayByWeek.flatMap((span, index) => emptySpan(span, `dayByWeek.${index}`)),
+  ]
+}
+
+function holdProblems(response: Response): Problem[] {
+  const { isolated, safetyStop, overheat, test } = response.holds ?? {}
+  return [
+    ...(isolated === undefined ? [] : inputProblems(response, 'holds.isolated', isolated, 'switch')),
+    ...(safetyStop === undefined ? [] : inputProblems(response, 'holds.safetyStop', safetyStop, 'switch')),
+    ...(test ? inputProblems(response, 'holds.test.input', test.input, 'switch') : []),
+    ...(overheat ? inputProblems(response, 'holds.overheat.input', overheat.input, 'measured') : []),
+    ...(overheat && overheat.offBelow > overheat.onAt
+      ? [
+          {
+            code: 'said' as const,
+            path: 'holds.overheat.offBelow',
+            text: `The overheat hold must end at or below where it begins (begins at ${overheat.onAt}, ends below ${overheat.offBelow}).`,
+          },
+        ]
+      : []),
+  ]
+}
+
+function stageProblems({ lead, followers, stages, steps }: Response): Problem[] {
+  const fans = [lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
+  const levels = steps.levelsPct ?? []
+  return [
+    ...(stages?.fixed ?? []).flatMap(({ fan, joinsAtPct }, index): Problem[] => {
+      const path = `stages.fixed.${index}`
+      const before = index === 0 ? 0 : stages!.fixed[index - 1]!.joinsAtPct
+      return [
+        ...(fans.indexOf(fan) < fans.length - stages!.fixed.length + index
+          ? [{ code: 'duplicate_id' as const, path: `${path}.fan`, what: 'fans', got: fan }]
+          : []),
+        ...(joinsAtPct <= before || joinsAtPct >= 100
+          ? [
+              {
+                code: 'said' as const,
+                path: `${path}.joinsAtPct`,
+                text: `“${fan}” must join above ${before} % and below 100 %, each later than the one before; got ${joinsAtPct}.`,
+              },
+            ]
+          : []),
+      ]
+    }),
+    ...levels.flatMap((level, index): Problem[] =>
+      index > 0 && level <= levels[index - 1]!
+        ? [
+            {
+              code: 'order',
+              path: `steps.levelsPct.${index}`,
+              low: 'The level before',
+              lowValue: levels[index - 1]!,
+              high: 'this one',
+              highValue: level,
+              unit: '%',
+            },
+          ]
+        : [],
+    ),
+  ]
+}
+
+function outputProblems(response: Response): Problem[] {
+  const { lead, followers, stages, otherOutputs = [], holds } = response
+  const known = [lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
+  const ids = otherOutputs.map(({ id }) => id)
+  const conditionProblems = (condition: Condition, path: string): Problem[] => {
+    switch (condition.kind) {
+      case 'input':
+        return inputProblems(response, `${path}.input`, condition.input, 'measured')
+      case 'lost':
+        return inputProblems(response, `${path}.input`, condition.input, 'measured')
+      case 'switch':
+        return inputProblems(response, `${path}.input`, condition.input, 'switch')
+      case 'speed':
+        return known.includes(condition.fan)
+          ? []
+          : [{ code: 'unknown_id', path: `${path}.fan`, what: 'fan', got: condition.fan, known }]
+      case 'overheated':
+        return holds?.overheat
+          ? []
+          : [
+              {
+                code: 'said',
+                path,
+                text: 'Nothing here watches for overheating: add an overheat hold, or take this condition out.',
+              },
+            ]
+    }
+  }
+  return otherOutputs.flatMap((output, index) => [
+    ...(ids.indexOf(output.id) < index
+      ? [{ code: 'duplicate_id' as const, path: `otherOutputs.${index}.id`, what: 'other outputs', got: output.id }]
+      : []),
+    ...output.onWhen.flatMap((condition, place) =>
+      conditionProblems(condition, `otherOutputs.${index}.onWhen.${place}`),
+    ),
+    ...output.notWhile.flatMap((condition, place) =>
+      conditionProblems(condition, `otherOutputs.${index}.notWhile.${place}`),
+    ),
+  ])
+}
+
+/** Steps, rest bands, floor and ceiling that leave no speed at which the lead may run. */
+function boundProblems(response: Response): Problem[] {
+  const bounds = leadBounds(response)
+  const { lowPct, highPct, bands } = bounds
+  if (lowPct > highPct || bands.some(({ fromPct, toPct }) => !(fromPct < toPct))) return []
+  if (!Number.isNaN(givableAbove(bounds, lowPct))) return []
+  const { stepPct, levelsPct } = response.steps
+  const taken = [
+    ...(levelsPct
+      ? [`levels of ${levelsPct.map(formatPct).join(', ')} %`]
+      : stepPct > 0
+        ? [`steps of ${formatPct(stepPct)} %`]
+        : []),
+    ...bands.map(({ fromPct, toPct }) => `a rest band from ${formatPct(fromPct)} to ${formatPct(toPct)} %`),
+  ]
+  return [
+    {
+      code: 'said',
+      path: 'floor.speedPct',
+      text: `Between the floor of ${formatPct(lowPct)} % and the top of ${formatPct(highPct)} % no speed is left to run at, with ${taken.join(' and ')}: move the floor or the ceiling, or make a band narrower.`,
+    },
+  ]
+}
+
+/** What stands beside the rules: combined inputs, modes, holds, reductions, rest bands, stages, other outputs. */
+export function checkParts(response: Response): Problem[] {
+  const { coolDown, reductions = [], restBands = [], rules } = response
+  return [
+    ...combinedProblems(response),
+    ...modeProblems(response),
+    ...holdProblems(response),
+    ...(coolDown ? inputProblems(response, 'coolDown.input', coolDown.input, 'switch') : []),
+    ...reductions.flatMap(({ input }, index) => inputProblems(response, `reductions.${index}.input`, input)),
+    ...restBands.flatMap(({ fromPct, toPct }, index): Problem[] =>
+      fromPct < toPct
+        ? []
+        : [
+            {
+              code: 'order',
+              path: `restBands.${index}.fromPct`,
+              low: 'The lower edge of a rest band',
+              lowValue: fromPct,
+              high: 'its upper edge',
+              highValue: toPct,
+              unit: '%',
+            },
+          ],
+    ),
+    ...rules.flatMap((rule, index) =>
+      rule.kind === 'ramp' || rule.kind === 'differential'
+        ? (rule.setPoints ?? []).flatMap((point, place) => emptySpan(point, `rules.${index}.setPoints.${place}`))
+        : [],
+    ),
+    ...stageProblems(response),
+    ...boundProblems(response),
+    ...outputProblems(response),
+  ]
+}

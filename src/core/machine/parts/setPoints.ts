@@ -1,0 +1,47 @@
+import { exact } from '@/core/response/exact'
+import type { CompileContext } from '@/core/rules/kind'
+import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
+import type { Rule, SetPoint } from '@/core/response/schema'
+
+/** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */
+export type Shift = { readonly input: string; readonly at: (weekS: number) => number }
+
+const ownPoint = (rule: Rule): { at: number; lowerAsksMore: boolean } | null =>
+  rule.kind === 'ramp'
+    ? { at: rule.startAt, lowerAsksMore: rule.fullAt > rule.startAt }
+    : rule.kind === 'differential'
+      ? { at: rule.onAt, lowerAsksMore: rule.sense === 'cooling' }
+      : null
+
+/** Null for a rule whose points stay. Where two of its times overlap, the point that asks more counts. */
+export function compileShift(rule: Rule): Shift | null {
+  const own = ownPoint(rule)
+  if (!own || !('setPoints' in rule) || !rule.setPoints) return null
+  const asksMore = (a: SetPoint, b: SetPoint): number => (own.lowerAsksMore ? a.at - b.at : b.at - a.at)
+  const shifts = new Float64Array(WEEK_MIN)
+  // What asks more is filled last.
+  for (const point of [...rule.setPoints].sort((a, b) => asksMore(b, a))) fillSpan(shifts, point, point.at - own.at)
+  return { input: rule.input, at: (weekS) => (weekS >= 0 ? shifts[minuteOf(weekS)]! : 0) }
+}
+
+/** Moves each such rule's input instead of its points: the rule then reads a place of its own behind the clock.
+ *  @returns the place of a rule's input, and what fills those places at every step */
+export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockIndex }: CompileContext) {
+  const shifts = rules.map(compileShift)
+  const moved = shifts.flatMap((shift, rule) => (shift ? [{ shift, rule, from: inputIndex(shift.input) }] : []))
+  const placeOf = (rule: number): number | null => {
+    const index = moved.findIndex((candidate) => candidate.rule === rule)
+    return index < 0 ? null : clockIndex + 1 + index
+  }
+  return {
+    count: moved.length,
+    placeOf,
+    shiftOf: (rule: number, weekS: number): number => shifts[rule]?.at(weekS) ?? 0,
+    fill(sensed: Float64Array): void {
+      for (let index = 0; index < moved.length; index++)
+        sensed[clockIndex + 1 + index] = exact(
+          sensed[moved[index]!.from]! - moved[index]!.shift.at(sensed[clockIndex]!),
+        )
+    },
+  }
+}

@@ -1,0 +1,41 @@
+import { isMeasured } from '@/core/rules/kind'
+import type { Response } from '@/core/response/schema'
+
+/** Readings of an input at which a response changes something, by itself or as part of a combined input; in what the sensor says. */
+export function pointsOn(response: Response, id: string): number[] {
+  const input = response.inputs.find((candidate) => candidate.id === id)
+  const offset = (input && isMeasured(input) && input.offset) || 0
+  const combined = response.inputs.flatMap((other) =>
+    isMeasured(other) && other.combines && other.combines.how !== 'difference' && other.combines.of.includes(id)
+      ? pointsOn(response, other.id)
+      : [],
+  )
+  return [...own(response, id), ...combined].map((x) => x - offset)
+}
+
+function own({ rules, reductions = [], otherOutputs = [], light, holds }: Response, id: string): number[] {
+  return [
+    ...rules.flatMap((rule) => {
+      if (rule.off || !('input' in rule) || rule.input !== id) return []
+      switch (rule.kind) {
+        case 'ramp':
+          return [rule.startAt, rule.fullAt, ...(rule.setPoints ?? []).map(({ at }) => at)]
+        case 'differential':
+          return [rule.onAt, rule.offAt, ...(rule.setPoints ?? []).map(({ at }) => at)]
+        case 'after-run':
+          return [rule.armAbove]
+        case 'surge':
+        case 'switch':
+          return []
+      }
+    }),
+    ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
+    ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
+      [...onWhen, ...notWhile].flatMap((condition) =>
+        condition.kind === 'input' && condition.input === id ? [condition.at] : [],
+      ),
+    ),
+    ...(light?.input === id ? [light.level] : []),
+    ...(holds?.overheat?.input === id ? [holds.overheat.onAt, holds.overheat.offBelow] : []),
+  ]
+}

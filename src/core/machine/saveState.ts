@@ -1,0 +1,58 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { closed } from '@/core/json/vocabulary'
+import { validator } from '@/core/json/validator'
+import { bad, good, type Outcome } from '@/core/json/problem'
+import type { Machine } from '@/core/machine/compile'
+import type { MachineState } from '@/core/machine/state'
+
+// JSON has no NaN and no Infinity; they are written as words.
+const Figure = Type.Union([Type.Number(), Type.Literal('NaN'), Type.Literal('Infinity')])
+const Figures = Type.Array(Figure, { maxItems: 100_000 })
+const FIELDS = ['memory', 'sensed', 'asksPct', 'fansPct', 'figures'] as const
+
+export const STATE_SCHEMA = 'soft-gale/machine-state@1'
+export const MachineStateDocument = Type.Object(
+  {
+    schema: Type.Literal(STATE_SCHEMA),
+    memory: Figures,
+    sensed: Figures,
+    asksPct: Figures,
+    fansPct: Figures,
+    figures: Figures,
+    inCharge: Type.Integer({ minimum: -2 }),
+  },
+  closed,
+)
+export type MachineStateDocument = Static<typeof MachineStateDocument>
+
+const readShape = validator(MachineStateDocument)
+
+const written = (x: number): Static<typeof Figure> => (Number.isNaN(x) ? 'NaN' : x === Infinity ? 'Infinity' : x)
+
+/** A state as JSON, to go on from later or elsewhere. */
+export const saveState = (state: MachineState): MachineStateDocument => ({
+  schema: STATE_SCHEMA,
+  memory: Array.from(state.memory, written),
+  sensed: Array.from(state.sensed, written),
+  asksPct: Array.from(state.asksPct, written),
+  fansPct: Array.from(state.fansPct, written),
+  figures: Array.from(state.figures, written),
+  inCharge: state.inCharge,
+})
+
+/** The state of `machine` from JSON; one of another response does not fit and is refused. */
+export function loadState(machine: Machine, data: unknown): Outcome<MachineState> {
+  const read = readShape(data)
+  if (!read.ok) return read
+  const state = machine.newState()
+  const other = FIELDS.find((field) => read.value[field].length !== state[field].length)
+  if (other)
+    return bad({
+      code: 'said',
+      path: other,
+      text: 'This state belongs to another response; begin without it, or use the response it was made with.',
+    })
+  for (const field of FIELDS) state[field].set(read.value[field].map(Number))
+  state.inCharge = read.value.inCharge
+  return good(state)
+}

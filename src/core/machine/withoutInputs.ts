@@ -1,0 +1,50 @@
+import { isMeasured, ruleInputId } from '@/core/rules/kind'
+import type { Condition, Input, OtherOutput, Response } from '@/core/response/schema'
+
+/** A response from which some inputs are left out as if they had never been there, with all that hangs on them alone: a probe of several is
+ *  left out of what they make together, a rule on it never asks, and it is not lost. */
+export function withoutInputs(response: Response, ids: readonly string[]): Response {
+  if (ids.length === 0) return response
+  const gone = new Set(ids)
+  const inputs: Input[] = []
+  for (const input of response.inputs) {
+    if (gone.has(input.id)) continue
+    if (!isMeasured(input) || !input.combines) {
+      inputs.push(input)
+      continue
+    }
+    const { how } = input.combines
+    const of = input.combines.of.filter((id) => !gone.has(id))
+    if (of.length === 0 || (how === 'difference' && of.length < input.combines.of.length)) gone.add(input.id)
+    else inputs.push({ ...input, combines: { how, of } })
+  }
+  const isThere = (id: string | null | undefined): boolean => id == null || !gone.has(id)
+  const stands = (condition: Condition): boolean => !('input' in condition) || isThere(condition.input)
+  const { holds, light, coolDown, reductions, otherOutputs, aside: _aside, ...rest } = response
+  const overheat = holds?.overheat && isThere(holds.overheat.input) ? holds.overheat : undefined
+  const outputs = otherOutputs?.flatMap((output): OtherOutput[] => {
+    const onWhen = output.onWhen
+      .filter(stands)
+      .filter((condition) => condition.kind !== 'overheated' || overheat !== undefined)
+    return onWhen.length === 0 ? [] : [{ ...output, onWhen, notWhile: output.notWhile.filter(stands) }]
+  })
+  return {
+    ...rest,
+    inputs,
+    rules: response.rules.filter((rule) => isThere(ruleInputId(rule))),
+    ...(light && isThere(light.input) ? { light } : {}),
+    ...(coolDown && isThere(coolDown.input) ? { coolDown } : {}),
+    ...(reductions ? { reductions: reductions.filter(({ input }) => isThere(input)) } : {}),
+    ...(outputs ? { otherOutputs: outputs } : {}),
+    ...(holds
+      ? {
+          holds: {
+            ...(holds.isolated !== undefined && isThere(holds.isolated) ? { isolated: holds.isolated } : {}),
+            ...(holds.safetyStop !== undefined && isThere(holds.safetyStop) ? { safetyStop: holds.safetyStop } : {}),
+            ...(overheat ? { overheat } : {}),
+            ...(holds.test && isThere(holds.test.input) ? { test: holds.test } : {}),
+          },
+        }
+      : {}),
+  }
+}

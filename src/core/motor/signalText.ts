@@ -1,6 +1,0 @@
-import type { SignalReading } from '@/core/motor/signal'
-import { formatNumber } from '@/core/quantity/format'
-
-/** What a meter, or an eye, finds at the output: "7.20 V", "65 %", "on". */
-export const signalText = ({ kind, value, unit }: SignalReading): string =>
-  kind === 'relay' ? (value > 0 ? 'on' : 'off') : `${formatNumber(value, unit === 'V' ? 2 : 0)} ${unit}`

@@ -1,0 +1,81 @@
+import { exact } from '@/core/response/exact'
+import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/rules/kind'
+import type { AfterRun } from '@/core/response/schema'
+
+/** Armed while above a threshold; on falling to it, it keeps the speed for a time, then stops. Rising again cancels the countdown. */
+export const afterRunKind: RuleKind<AfterRun> = {
+  check({ input: inputId }, { response, path }) {
+    const input = response.inputs.find(({ id }) => id === inputId)
+    return input && !isMeasured(input)
+      ? [
+          {
+            code: 'wrong_kind',
+            path: `${path}.input`,
+            what: `“${input.name}”`,
+            got: input.kind,
+            needs: 'measured input',
+          },
+        ]
+      : []
+  },
+  compile({ input, speedPct, holdS, ...rule }, { memory: plan, inputIndex }) {
+    const at = inputIndex(input)
+    const armAbove = exact(rule.armAbove)
+    const isArmed = plan.slot(0, 'timers')
+    const leftS = plan.slot(0, 'timers')
+    return {
+      ask(inputs, memory, dtS, asksPct, place) {
+        const x = inputs[at]!
+        memory[leftS] = Math.max(0, memory[leftS]! - dtS)
+        if (x > armAbove) {
+          memory[isArmed] = 1
+          memory[leftS] = 0
+        } else if (memory[isArmed] === 1 && x <= armAbove) {
+          memory[isArmed] = 0
+          memory[leftS] = holdS
+        }
+        asksPct[place] = memory[isArmed] === 1 || memory[leftS] > 0 ? speedPct : NaN
+      },
+      why(inputs, memory) {
+        const x = inputs[at]!
+        if (memory[isArmed] === 1) return { kind: 'after-run-armed', x, edge: armAbove }
+        return memory[leftS]! > 0
+          ? { kind: 'after-run-counting', leftS: memory[leftS]! }
+          : Number.isNaN(x)
+            ? { kind: 'input-lost' }
+            : { kind: 'after-run-idle', x, edge: armAbove }
+      },
+      settle(inputs, memory) {
+        memory[isArmed] = inputs[at]! > armAbove ? 1 : 0
+        memory[leftS] = 0
+      },
+    }
+  },
+  sentence(rule, { input }) {
+    const name = input?.name ?? rule.input
+    return [
+      text('While '),
+      { kind: 'input', name },
+      text(' is above '),
+      {
+        kind: 'field',
+        path: 'armAbove',
+        label: `${name}, threshold`,
+        quantity: inputQuantity(input),
+        value: rule.armAbove,
+      },
+      text(', run '),
+      {
+        kind: 'field',
+        path: 'speedPct',
+        label: `speed above the threshold of ${name}`,
+        quantity: 'speed',
+        value: rule.speedPct,
+      },
+      text('; when it falls to it, warn, run on for '),
+      { kind: 'field', path: 'holdS', label: 'run on after', quantity: 'time', value: rule.holdS },
+      text(', then stop.'),
+    ]
+  },
+  cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
+}

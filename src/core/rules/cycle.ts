@@ -1,0 +1,48 @@
+import { text, type RuleKind } from '@/core/rules/kind'
+import type { Cycle } from '@/core/response/schema'
+
+/** Runs for some seconds in every period, beginning at power-up. */
+export const cycleKind: RuleKind<Cycle> = {
+  check: ({ onS, periodS }, { path }) =>
+    onS > periodS
+      ? [
+          {
+            code: 'order',
+            path: `${path}.onS`,
+            low: 'The time on',
+            lowValue: onS,
+            high: 'its period',
+            highValue: periodS,
+            unit: 's',
+          },
+        ]
+      : [],
+  compile({ onS, periodS, speedPct }, { memory: plan }) {
+    const phaseS = plan.slot(0, 'cycle')
+    return {
+      ask(_inputs, memory, dtS, asksPct, place) {
+        // A remainder of doubles is slow, and most steps stay inside the period.
+        const phase = memory[phaseS]! + dtS
+        memory[phaseS] = phase < periodS ? phase : phase % periodS
+        asksPct[place] = memory[phaseS] < onS ? speedPct : NaN
+      },
+      why: (_inputs, memory) =>
+        memory[phaseS]! < onS
+          ? { kind: 'cycle-on', leftS: onS - memory[phaseS]! }
+          : { kind: 'cycle-off', leftS: periodS - memory[phaseS]! },
+      settle(_inputs, memory) {
+        memory[phaseS] = 0
+      },
+    }
+  },
+  sentence: (rule) => [
+    text('Run '),
+    { kind: 'field', path: 'speedPct', label: 'speed of the cycle', quantity: 'speed', value: rule.speedPct },
+    text(' for '),
+    { kind: 'field', path: 'onS', label: 'time on in each period', quantity: 'time', value: rule.onS },
+    text(' in every '),
+    { kind: 'field', path: 'periodS', label: 'period of the cycle', quantity: 'time', value: rule.periodS },
+    text('.'),
+  ],
+  cause: () => 'time',
+}

@@ -1,0 +1,104 @@
+import { exact } from '@/core/response/exact'
+import { setPointParts } from '@/core/rules/sentence'
+import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/rules/kind'
+import type { Differential } from '@/core/response/schema'
+
+/** Whether a differential is on at `x`, given whether it was. Equality switches; between its points the last state stays. Where both
+ *  points are one it is on past it and off before it, and holds exactly at it. Source: trade.md section 3; cases `ctl.onOff`. */
+export function isDifferentialOn(
+  { sense, onAt, offAt }: Pick<Differential, 'sense' | 'onAt' | 'offAt'>,
+  x: number,
+  wasOn: boolean,
+): boolean {
+  const [past, on, off] = sense === 'cooling' ? [x, onAt, offAt] : [-x, -onAt, -offAt]
+  if (on === off) return past > on || (past === on && wasOn)
+  if (past >= on) return true
+  return wasOn && past > off
+}
+
+export const differentialKind: RuleKind<Differential> = {
+  check({ input: inputId, sense, onAt, offAt }, { response, path }) {
+    const input = response.inputs.find(({ id }) => id === inputId)
+    const name = input?.name ?? inputId
+    const isUpsideDown = sense === 'cooling' ? offAt > onAt : offAt < onAt
+    return [
+      ...(input && !isMeasured(input)
+        ? [
+            {
+              code: 'wrong_kind' as const,
+              path: `${path}.input`,
+              what: `“${name}”`,
+              got: input.kind,
+              needs: 'measured input',
+            },
+          ]
+        : []),
+      ...(isUpsideDown
+        ? [
+            {
+              code: 'said' as const,
+              path: `${path}.offAt`,
+              text: `${sense === 'cooling' ? 'A cooling' : 'A heating'} differential on ${name} must go off ${sense === 'cooling' ? 'below' : 'above'} where it comes on (on ${onAt}, off ${offAt}).`,
+            },
+          ]
+        : []),
+    ]
+  },
+  compile(written, { memory: plan, inputIndex }) {
+    const rule = { ...written, onAt: exact(written.onAt), offAt: exact(written.offAt) }
+    const at = inputIndex(rule.input)
+    const { speedPct, minOnS, minOffS } = rule
+    const isOn = plan.slot(0, 'latches')
+    // At power-up it has been off for as long as anyone could ask.
+    const forS = plan.slot(minOffS, 'latches')
+    return {
+      ask(inputs, memory, dtS, asksPct, place) {
+        const x = inputs[at]!
+        memory[forS]! += dtS
+        const wasOn = memory[isOn] === 1
+        const wants = Number.isNaN(x) ? false : isDifferentialOn(rule, x, wasOn)
+        if (wants !== wasOn && memory[forS]! >= (wasOn ? minOnS : minOffS)) {
+          memory[isOn] = wants ? 1 : 0
+          memory[forS] = 0
+        }
+        asksPct[place] = memory[isOn] === 1 ? speedPct : NaN
+      },
+      why(inputs, memory) {
+        const x = inputs[at]!
+        if (Number.isNaN(x)) return { kind: 'input-lost' }
+        return memory[isOn] === 1
+          ? { kind: 'differential-on', x, edge: rule.offAt }
+          : { kind: 'differential-off', x, edge: rule.onAt }
+      },
+      settle(inputs, memory) {
+        memory[isOn] = isDifferentialOn(rule, inputs[at]!, false) ? 1 : 0
+        memory[forS] = Math.max(minOnS, minOffS)
+      },
+    }
+  },
+  sentence(rule, { input }) {
+    const name = input?.name ?? rule.input
+    const quantity = inputQuantity(input)
+    return [
+      text('When '),
+      { kind: 'input', name },
+      text(rule.sense === 'cooling' ? ' reaches ' : ' falls to '),
+      { kind: 'field', path: 'onAt', label: `${name}, on at`, quantity, value: rule.onAt },
+      text(', run '),
+      { kind: 'field', path: 'speedPct', label: `speed while ${name} asks`, quantity: 'speed', value: rule.speedPct },
+      text(rule.sense === 'cooling' ? ', until it falls to ' : ', until it reaches '),
+      { kind: 'field', path: 'offAt', label: `${name}, off at`, quantity, value: rule.offAt },
+      ...(rule.minOnS > 0 || rule.minOffS > 0
+        ? ([
+            text('; on for at least '),
+            { kind: 'field', path: 'minOnS', label: 'least time on', quantity: 'time', value: rule.minOnS },
+            text(', off for at least '),
+            { kind: 'field', path: 'minOffS', label: 'least time off', quantity: 'time', value: rule.minOffS },
+          ] as const)
+        : []),
+      ...setPointParts(rule.setPoints, quantity, 'comes on'),
+      text('.'),
+    ]
+  },
+  cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
+}

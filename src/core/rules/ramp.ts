@@ -1,0 +1,104 @@
+import { setPointParts } from '@/core/rules/sentence'
+import { inputQuantity, text, type RuleKind, type SentencePart } from '@/core/rules/kind'
+import type { Ramp, Response } from '@/core/response/schema'
+import type { Problem } from '@/core/json/problem'
+
+/** Share of the way from `startAt` to `fullAt`, not clamped: 0 exactly at the start, 1 exactly at full, rising or falling. */
+const rampShare = (x: number, startAt: number, fullAt: number): number => (x - startAt) / (fullAt - startAt)
+
+/** A controller that rescales brings the end of a ramp that is above the ceiling down to it: 10→100 under 80 becomes 10→80 over the same
+ *  band, and 20→80 stays as it is. One that clips cuts the top off. */
+function underCeiling(ramp: Ramp, { ceiling }: Response): Ramp {
+  if (ceiling.how === 'clip') return ramp
+  const { speedPct } = ceiling
+  return { ...ramp, fromPct: Math.min(ramp.fromPct, speedPct), toPct: Math.min(ramp.toPct, speedPct) }
+}
+
+const beforeStart = (below: Ramp['below']): SentencePart[] => [
+  text('; before that '),
+  {
+    kind: 'choice',
+    path: 'below',
+    label: 'before the start',
+    value: below,
+    options: [
+      ['from', 'hold the first speed'],
+      ['nothing', 'ask for nothing'],
+    ],
+  },
+]
+
+/** Source: definition, trade.md section 3; cases in reference-values `ctl.ramp`. */
+export const rampKind: RuleKind<Ramp> = {
+  check(ramp, { response, path }) {
+    const input = response.inputs.find(({ id }) => id === ramp.input)
+    const problems: Problem[] = []
+    if (input?.kind === 'switch')
+      problems.push({
+        code: 'wrong_kind',
+        path: `${path}.input`,
+        what: `“${input.name}”`,
+        got: 'switch',
+        needs: 'measured input',
+      })
+    if (ramp.startAt === ramp.fullAt)
+      problems.push({
+        code: 'empty_band',
+        path: `${path}.fullAt`,
+        what: `The ramp on ${input?.name ?? ramp.input}`,
+        at: ramp.startAt,
+      })
+    return problems
+  },
+  compile(written, { response, inputIndex }) {
+    const ramp = underCeiling(written, response)
+    const at = inputIndex(ramp.input)
+    const { startAt, fullAt, fromPct, toPct } = ramp
+    const perUnitPct = (toPct - fromPct) / (fullAt - startAt)
+    const rising = fullAt > startAt
+    const belowPct = ramp.below === 'from' ? fromPct : NaN
+    return {
+      ask: rising
+        ? (inputs, _memory, _dtS, asksPct, place) => {
+            const x = inputs[at]!
+            asksPct[place] =
+              x >= fullAt ? toPct : x >= startAt ? fromPct + (x - startAt) * perUnitPct : x < startAt ? belowPct : NaN
+          }
+        : (inputs, _memory, _dtS, asksPct, place) => {
+            const x = inputs[at]!
+            asksPct[place] =
+              x <= fullAt ? toPct : x <= startAt ? fromPct + (x - startAt) * perUnitPct : x > startAt ? belowPct : NaN
+          },
+      why(inputs) {
+        const x = inputs[at]!
+        const share = rampShare(x, startAt, fullAt)
+        if (Number.isNaN(share)) return { kind: 'input-lost' }
+        if (share < 0) return { kind: 'ramp-below', x, edge: startAt }
+        if (share >= 1) return { kind: 'ramp-above', x, edge: fullAt }
+        return { kind: 'ramp-within', x, up: x - startAt, span: fullAt - startAt, fromPct, toPct }
+      },
+      settle() {},
+    }
+  },
+  sentence(ramp, { input, response }) {
+    const quantity = inputQuantity(input)
+    const name = input?.name ?? ramp.input
+    return [
+      text('As '),
+      { kind: 'input', name },
+      text(ramp.fullAt >= ramp.startAt ? ' climbs from ' : ' falls from '),
+      { kind: 'field', path: 'startAt', label: `${name}, start`, quantity, value: ramp.startAt },
+      text(' to '),
+      { kind: 'field', path: 'fullAt', label: `${name}, full`, quantity, value: ramp.fullAt },
+      text(', run '),
+      { kind: 'field', path: 'fromPct', label: 'speed at the start', quantity: 'speed', value: ramp.fromPct },
+      text(' → '),
+      { kind: 'field', path: 'toPct', label: 'speed at full', quantity: 'speed', value: ramp.toPct },
+      // At or under the floor it makes no difference what the ramp asks before its start: the floor asks as much.
+      ...(ramp.fromPct > response.floor.speedPct ? beforeStart(ramp.below) : []),
+      ...setPointParts(ramp.setPoints, quantity, 'starts'),
+      text('.'),
+    ]
+  },
+  cause: (input) => (input?.kind === 'humidity' ? 'humidity' : input?.kind === 'pressure' ? 'pressure' : 'temperature'),
+}

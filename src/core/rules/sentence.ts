@@ -1,0 +1,78 @@
+import type { Quantity } from '@/core/quantity/units'
+import { isMeasured, text, type Cause, type SentencePart } from '@/core/rules/kind'
+import type { Input, MeasuredInput, Response, SetPoint, Side, WeekSpan } from '@/core/response/schema'
+
+export const field = (path: string, label: string, quantity: Quantity, value: number): SentencePart => ({
+  kind: 'field',
+  path,
+  label,
+  quantity,
+  value,
+})
+
+export const inputOf = (response: Response, id: string): Input | undefined =>
+  response.inputs.find((input) => input.id === id)
+
+export const inputName = (response: Response, id: string): string => inputOf(response, id)?.name ?? id
+
+export const inputCause = (input: Input | undefined): Cause => (input && isMeasured(input) ? input.kind : 'switch')
+
+/** The choice among the inputs that fit: with one alone it is plain text. */
+export function inputPart(
+  response: Response,
+  path: string,
+  label: string,
+  id: string,
+  fits: (input: Input) => boolean,
+): SentencePart {
+  const options = response.inputs.filter(fits).map(({ id: value, name }) => [value, name] as const)
+  return options.length > 1 && options.some(([value]) => value === id)
+    ? { kind: 'choice', path, label, value: id, options }
+    : { kind: 'input', name: inputName(response, id) }
+}
+
+export const isSwitch = (input: Input): boolean => !isMeasured(input)
+export const measures =
+  (...kinds: readonly MeasuredInput['kind'][]) =>
+  (input: Input): boolean =>
+    isMeasured(input) && (kinds.length === 0 || kinds.includes(input.kind))
+
+/** Days and times of a span of the week. */
+export const spanParts = (path: string, { days, startMin, endMin }: WeekSpan): readonly SentencePart[] => [
+  { kind: 'days', path: `${path}.days`, label: 'days', value: days },
+  text(' from '),
+  { kind: 'clock', path: `${path}.startMin`, label: 'from', value: startMin },
+  text(' to '),
+  { kind: 'clock', path: `${path}.endMin`, label: 'to', value: endMin },
+]
+
+/** Items said one after the other, with a word between. */
+export const listed = (between: string, items: readonly (readonly SentencePart[])[]): readonly SentencePart[] =>
+  items.flatMap((item, index) => (index === 0 ? item : [text(between), ...item]))
+
+/** Which side of a point counts. */
+export const pastPart = (path: string, label: string, value: Side): SentencePart => ({
+  kind: 'choice',
+  path,
+  label,
+  value,
+  options: [
+    ['at-or-above', 'at or above'],
+    ['at-or-below', 'at or below'],
+    ['above', 'above'],
+    ['below', 'below'],
+  ],
+})
+
+/** The hours at which a rule begins at another point. */
+export const setPointParts = (
+  setPoints: readonly SetPoint[] | undefined,
+  quantity: Quantity,
+  verb: string,
+): readonly SentencePart[] =>
+  (setPoints ?? []).flatMap((point, index) => [
+    text('; '),
+    ...spanParts(`setPoints.${index}`, point),
+    text(` it ${verb} at `),
+    field(`setPoints.${index}.at`, `set point ${index + 1}`, quantity, point.at),
+  ])

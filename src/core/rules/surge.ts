@@ -1,0 +1,163 @@
+import { differenceOf } from '@/core/quantity/units'
+import { exact } from '@/core/response/exact'
+import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/rules/kind'
+import type { Surge } from '@/core/response/schema'
+
+/** Most samples remembered. Only readings lower than all after them are kept, so a window holds far fewer than it has samples. */
+const MOST = 512
+/** Keeps a place inside the ring: MOST is a power of two, and this is many times quicker than a remainder of doubles. */
+const RING = MOST - 1
+
+/** Where nothing is said of it, a quick rise that ended by its cap may come again after an hour; no source. */
+export const REARM_S = 3600
+
+/** A quick rise above the lowest reading of the last while; a slow one never triggers. After its cap it waits until it has been back, or
+ *  until the lowest of the last `rearmS` is a new base. A normal end forgets nothing. Cases: `ctl.surge`; trade practice in
+ *  docs/control-laws.md. */
+export const surgeKind: RuleKind<Surge> = {
+  check({ input: inputId, rise, release }, { response, path }) {
+    const input = response.inputs.find(({ id }) => id === inputId)
+    return [
+      ...(input && !isMeasured(input)
+        ? [
+            {
+              code: 'wrong_kind' as const,
+              path: `${path}.input`,
+              what: `“${input.name}”`,
+              got: input.kind,
+              needs: 'measured input',
+            },
+          ]
+        : []),
+      ...(release >= rise
+        ? [
+            {
+              code: 'order' as const,
+              path: `${path}.release`,
+              low: 'The release',
+              lowValue: release,
+              high: 'the rise',
+              highValue: rise,
+              unit: '',
+            },
+          ]
+        : []),
+    ]
+  },
+  compile({ input, windowS, rise, release, speedPct, capS, rearmS = REARM_S }, { memory: plan, inputIndex }) {
+    const at = inputIndex(input)
+    const nowS = plan.slot(0, 'timers')
+    const isOn = plan.slot(0, 'timers')
+    const base = plan.slot(NaN, 'timers')
+    const onForS = plan.slot(0, 'timers')
+    // Seconds since it ended by its cap without having been back; negative while it may trigger.
+    const cappedForS = plan.slot(-1, 'timers')
+    // A queue of (time, reading), lowest first, in a ring.
+    const head = plan.slot(0, 'timers')
+    const count = plan.slot(0, 'timers')
+    const times = plan.region(MOST, 'timers')
+    const values = plan.region(MOST, 'timers')
+
+    function remember(memory: Float64Array, x: number): void {
+      const now = memory[nowS]!
+      let first = memory[head]! | 0
+      let held = memory[count]! | 0
+      while (held > 0 && now - memory[times + (first & RING)]! > windowS) {
+        first++
+        held--
+      }
+      while (held > 0 && memory[values + ((first + held - 1) & RING)]! >= x) held--
+      if (held === MOST) {
+        // Full: the oldest goes, as if the window were a little shorter.
+        first++
+        held--
+      }
+      const place = (first + held) & RING
+      memory[times + place] = now
+      memory[values + place] = x
+      memory[head] = first & RING
+      memory[count] = held + 1
+    }
+
+    return {
+      ask(inputs, memory, dtS, asksPct, place) {
+        const x = inputs[at]!
+        memory[nowS]! += dtS
+        const isBack = x <= exact(memory[base]! + release)
+        if (memory[isOn] === 1) {
+          memory[onForS]! += dtS
+          if (isBack) memory[isOn] = 0
+          else if (memory[onForS]! >= capS) {
+            memory[isOn] = 0
+            memory[cappedForS] = 0
+          }
+        } else if (memory[cappedForS]! >= 0) {
+          memory[cappedForS]! += dtS
+          if (isBack || memory[cappedForS]! >= rearmS) memory[cappedForS] = -1
+        }
+        if (!Number.isNaN(x)) {
+          remember(memory, x)
+          const lowest = memory[values + memory[head]!]!
+          if (memory[isOn] !== 1 && memory[cappedForS]! < 0 && exact(x - lowest) >= rise) {
+            memory[isOn] = 1
+            memory[base] = lowest
+            memory[onForS] = 0
+          }
+        }
+        asksPct[place] = memory[isOn] === 1 ? speedPct : NaN
+      },
+      why(inputs, memory) {
+        const x = inputs[at]!
+        if (Number.isNaN(x)) return { kind: 'input-lost' }
+        if (memory[isOn] === 1) return { kind: 'surge-on', x, base: memory[base]!, leftS: capS - memory[onForS]! }
+        return memory[cappedForS]! >= 0
+          ? { kind: 'surge-capped', edge: memory[base]! + release, leftS: rearmS - memory[cappedForS]! }
+          : { kind: 'surge-idle', rise }
+      },
+      settle(_inputs, memory) {
+        memory[isOn] = 0
+        memory[cappedForS] = -1
+        memory[count] = 0
+      },
+    }
+  },
+  sentence(rule, { input }) {
+    const name = input?.name ?? rule.input
+    const quantity = differenceOf(inputQuantity(input))
+    return [
+      text('When '),
+      { kind: 'input', name },
+      text(' rises by '),
+      { kind: 'field', path: 'rise', label: `${name}, rise`, quantity, value: rule.rise },
+      text(' within '),
+      { kind: 'field', path: 'windowS', label: 'window of the rise', quantity: 'time', value: rule.windowS },
+      text(', run '),
+      {
+        kind: 'field',
+        path: 'speedPct',
+        label: `speed during a surge of ${name}`,
+        quantity: 'speed',
+        value: rule.speedPct,
+      },
+      text(' until it is back within '),
+      { kind: 'field', path: 'release', label: `${name}, release`, quantity, value: rule.release },
+      text(' of where it was, at most '),
+      { kind: 'field', path: 'capS', label: 'longest surge', quantity: 'time', value: rule.capS },
+      text('. A slow rise never triggers'),
+      ...(rule.rearmS === undefined
+        ? [text('.')]
+        : ([
+            text('; after its longest time it may come again '),
+            {
+              kind: 'field',
+              path: 'rearmS',
+              label: 'time until it may come again',
+              quantity: 'time',
+              value: rule.rearmS,
+            },
+            text(' later, or once it has been back.'),
+          ] as const)),
+    ]
+  },
+  cause: (input) => (input && isMeasured(input) ? input.kind : 'humidity'),
+}

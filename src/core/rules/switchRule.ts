@@ -1,0 +1,133 @@
+import { clamp } from '@/core/json/clamp'
+import { text, type RuleKind, type SentencePart } from '@/core/rules/kind'
+import type { Overrun, SwitchRule } from '@/core/response/schema'
+
+/** How long it runs on (s) after the switch was on for `onForS`, with `leftS` unspent from the time before.
+ *  Matched times add up to the cap; a fixed time starts anew. Cases: reference-values `ctl.overrun`, `ctl.overrunSequence`. */
+export function overrunS(overrun: Overrun, onForS: number, leftS: number): number {
+  if (overrun.kind === 'none') return 0
+  if (overrun.kind === 'fixed') return overrun.holdS
+  return clamp(leftS + overrun.factor * onForS, Math.min(overrun.floorS, overrun.capS), overrun.capS)
+}
+
+/** What a newly chosen overrun starts from; common practice, no source: 15 minutes. */
+const OVERRUN_STARTS: Record<Overrun['kind'], Overrun> = {
+  none: { kind: 'none' },
+  fixed: { kind: 'fixed', holdS: 900 },
+  matched: { kind: 'matched', factor: 1, floorS: 0, capS: 900 },
+}
+
+function overrunWords(overrun: Overrun): SentencePart[] {
+  const choice: SentencePart = {
+    kind: 'choice',
+    path: 'overrun',
+    label: 'afterwards',
+    puts: OVERRUN_STARTS,
+    value: overrun.kind,
+    options: [
+      ['none', 'stop at once'],
+      ['fixed', 'keep going for a set time'],
+      ['matched', 'keep going as long as it was on'],
+    ],
+  }
+  const field = (path: string, label: string, value: number): SentencePart => ({
+    kind: 'field',
+    path,
+    label,
+    quantity: 'time',
+    value,
+  })
+  if (overrun.kind === 'none') return [choice]
+  if (overrun.kind === 'fixed') return [choice, text(', '), field('overrun.holdS', 'overrun', overrun.holdS)]
+  return [
+    choice,
+    text(', at least '),
+    field('overrun.floorS', 'least overrun', overrun.floorS),
+    text(' and at most '),
+    field('overrun.capS', 'longest overrun', overrun.capS),
+  ]
+}
+
+export const switchKind: RuleKind<SwitchRule> = {
+  check({ input: inputId, overrun }, { response, path }) {
+    const input = response.inputs.find(({ id }) => id === inputId)
+    return [
+      ...(input && input.kind !== 'switch'
+        ? [
+            {
+              code: 'wrong_kind' as const,
+              path: `${path}.input`,
+              what: `“${input.name}”`,
+              got: input.kind,
+              needs: 'switch or contact',
+            },
+          ]
+        : []),
+      ...(overrun.kind === 'matched' && overrun.floorS > overrun.capS
+        ? [
+            {
+              code: 'order' as const,
+              path: `${path}.overrun`,
+              low: 'The least overrun',
+              lowValue: overrun.floorS,
+              high: 'the longest',
+              highValue: overrun.capS,
+              unit: 's',
+            },
+          ]
+        : []),
+    ]
+  },
+  compile({ input, speedPct, onDelayS, overrun }, { memory: plan, inputIndex }) {
+    const at = inputIndex(input)
+    const wasOn = plan.slot(0, 'timers')
+    const onForS = plan.slot(0, 'timers')
+    const leftS = plan.slot(0, 'timers')
+    return {
+      ask(inputs, memory, dtS, asksPct, place) {
+        const isOn = inputs[at]! >= 0.5
+        const hadStarted = memory[wasOn] === 1 && memory[onForS]! >= onDelayS
+        if (memory[wasOn] === 1) memory[onForS]! += dtS
+        // What is left of an overrun stands still while the switch holds the fan, and runs down otherwise.
+        if (!hadStarted) memory[leftS] = Math.max(0, memory[leftS]! - dtS)
+        if (!isOn && memory[wasOn] === 1 && memory[onForS]! >= onDelayS)
+          memory[leftS] = overrunS(overrun, memory[onForS]!, memory[leftS]!)
+        if (!isOn || memory[wasOn] !== 1) memory[onForS] = 0
+        memory[wasOn] = isOn ? 1 : 0
+        asksPct[place] = (isOn && memory[onForS]! >= onDelayS) || memory[leftS]! > 0 ? speedPct : NaN
+      },
+      why(_inputs, memory) {
+        if (memory[wasOn] === 1 && memory[onForS]! >= onDelayS) return { kind: 'switch-on' }
+        if (memory[leftS]! > 0) return { kind: 'switch-overrun', leftS: memory[leftS]! }
+        return memory[wasOn] === 1
+          ? { kind: 'switch-waiting', leftS: onDelayS - memory[onForS]! }
+          : { kind: 'switch-idle' }
+      },
+      settle(inputs, memory) {
+        memory[wasOn] = inputs[at]! >= 0.5 ? 1 : 0
+        memory[onForS] = memory[wasOn] === 1 ? onDelayS : 0
+        memory[leftS] = 0
+      },
+    }
+  },
+  sentence(rule, { input }) {
+    const name = input?.name ?? rule.input
+    return [
+      text('When '),
+      { kind: 'input', name },
+      text(' is on'),
+      ...(rule.onDelayS > 0
+        ? [
+            text(' for '),
+            { kind: 'field', path: 'onDelayS', label: 'on-delay', quantity: 'time', value: rule.onDelayS } as const,
+          ]
+        : []),
+      text(', run '),
+      { kind: 'field', path: 'speedPct', label: `speed while ${name} is on`, quantity: 'speed', value: rule.speedPct },
+      text('; afterwards '),
+      ...overrunWords(rule.overrun),
+      text('.'),
+    ]
+  },
+  cause: () => 'switch',
+}

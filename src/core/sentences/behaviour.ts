@@ -1,0 +1,58 @@
+import type { Installation } from '@/core/installation/installation'
+import type { Place } from '@/core/json/place'
+import type { UnitPreference } from '@/core/quantity/format'
+import type { Quantity } from '@/core/quantity/units'
+import type { Explanation } from '@/core/machine/explain'
+import type { Cause, SentencePart } from '@/core/rules/kind'
+import type { Response } from '@/core/response/schema'
+
+/** What a sentence has to know besides its own part. */
+export type Telling = {
+  readonly response: Response
+  readonly fanName: (id: string) => string
+  readonly preference: UnitPreference
+}
+
+/** A change a sentence offers in its menu. */
+export type MoreAction<V> = { readonly label: string; readonly change: (draft: V) => void }
+
+/** A behaviour that can be added here. A figure typed among the words goes to `figure`. */
+export type Offer = {
+  readonly sentence: string
+  readonly words: string
+  readonly figure?: { readonly quantity: Quantity; readonly typedUnit: string }
+  readonly add: (draft: Installation, figure: number | null) => void
+}
+
+/** Everything the program says of one kind of behaviour, so that the next one is a new file and one line in a table: its fields,
+ *  sentence, colour, what it does now, its reason, and how it is added. `V` is the part of the response it describes. */
+export type BehaviourKind<V> = {
+  /** Where such parts stand in a response. */
+  readonly places: (response: Response) => readonly Place[]
+  readonly name: (value: V, telling: Telling, place: Place) => string
+  readonly cause: (value: V, telling: Telling, place: Place) => Cause
+  readonly sentence: (value: V, telling: Telling, place: Place) => readonly SentencePart[]
+  /** What it does at this instant, in a few words. */
+  readonly now: (value: V, explanation: Explanation, telling: Telling, place: Place) => string
+  readonly why: (value: V) => { readonly formula: string; readonly source: string }
+  /** Part of every response, or made use of elsewhere: neither switched off nor removed. */
+  readonly isFixed?: true
+  /** What stands in its place where it is not; nothing where none is named. */
+  readonly absent?: null
+  readonly more?: (value: V, telling: Telling) => readonly MoreAction<V>[]
+  readonly offers: (installation: Installation) => readonly Offer[]
+}
+
+/** The one place of a part that is there once or not at all. */
+export const onceAt =
+  (place: keyof Response) =>
+  (response: Response): readonly Place[] =>
+    response[place] == null ? [] : [place]
+
+/** The places of the items of a list. */
+export const eachOf =
+  (place: 'reductions' | 'restBands') =>
+  (response: Response): readonly Place[] =>
+    (response[place] ?? []).map((_item, index) => `${place}.${index}`)
+
+export const ofCommonPractice = 'common practice, no source'

@@ -1,0 +1,94 @@
+import type { Line } from '@/core/sentences/table'
+import { freeId } from '@/core/json/freeId'
+import { plainCopy } from '@/core/json/plainCopy'
+import { dropAt, insertAt, keysOf, putAt, valueAt, type Place } from '@/core/json/place'
+import type { Aside, Response, Rule } from '@/core/response/schema'
+
+/** Where the part of a line stands in the response, in force or set aside. */
+export const standsAt = ({ place, asideAt }: Pick<Line, 'place' | 'asideAt'>): Place =>
+  asideAt === null ? place : `aside.${asideAt}.value`
+
+/** Switches a behaviour off without losing it: rules stay in the list, all else is set aside. */
+export function rest(draft: Response, line: Line): void {
+  if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, true)
+  draft.aside = [...(draft.aside ?? []), { at: line.place, value: plainCopy(line.value) } as Aside]
+  takeAway(draft, line)
+}
+
+/** Brings a behaviour back that was switched off. */
+export function wake(draft: Response, line: Line): void {
+  if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, undefined)
+  if (line.asideAt === null) return
+  const value = plainCopy(line.value)
+  dropAside(draft, line.asideAt)
+  insertAt(draft, line.place, value)
+}
+
+function dropAside(draft: Response, index: number): void {
+  draft.aside = draft.aside?.filter((_held, at) => at !== index)
+  if (draft.aside?.length === 0) delete draft.aside
+}
+
+function takeAway(draft: Response, { place, kind }: Line): void {
+  if (kind.absent === null) putAt(draft, place, null)
+  else dropAt(draft, place)
+}
+
+/** Notes stand at stable places; those of a part that goes go with it. */
+function dropNotes(draft: Response, place: Place): void {
+  draft.notes = Object.fromEntries(
+    Object.entries(draft.notes ?? {}).filter(([at]) => at !== place && !at.startsWith(`${place}.`)),
+  )
+  if (Object.keys(draft.notes).length === 0) delete draft.notes
+}
+
+export function remove(draft: Response, line: Line): void {
+  dropNotes(draft, line.place)
+  if (line.asideAt === null) takeAway(draft, line)
+  else dropAside(draft, line.asideAt)
+}
+
+export const canCopy = ({ behaviour }: Line): boolean =>
+  behaviour === 'rule' || behaviour === 'reduction' || behaviour === 'restBand' || behaviour === 'otherOutput'
+
+/** A second one like it, behind it. */
+export function duplicate(draft: Response, { place, value }: Line): void {
+  const keys = keysOf(place)
+  const list = valueAt(draft, keys.slice(0, -1).join('.')) as { id?: string }[]
+  const copy = plainCopy(value) as { id?: string }
+  const at = list.indexOf(valueAt(draft, place) as { id?: string })
+  if (copy.id !== undefined)
+    copy.id = freeId(
+      list.map(({ id }) => id ?? ''),
+      copy.id,
+    )
+  list.splice(at + 1, 0, copy)
+}
+
+/** Moves a rule one place up or down; with “the first counts” the order decides. */
+export function move({ rules }: { rules: Rule[] }, id: string, by: -1 | 1): void {
+  const from = rules.findIndex((rule) => rule.id === id)
+  const to = from + by
+  if (from < 0 || to < 0 || to >= rules.length) return
+  rules.splice(to, 0, ...rules.splice(from, 1))
+}
+
+/** What was noted at a place: a whole line, or one of its fields. */
+export function noteAt(response: Response, place: Place): string {
+  const rule = keysOf(place).length === 2 && place.startsWith('rules.') ? (valueAt(response, place) as Rule) : null
+  return (rule ? rule.note : response.notes?.[place]) ?? ''
+}
+
+export function writeNote(draft: Response, place: Place, note: string): void {
+  const said = note.trim()
+  if (keysOf(place).length === 2 && place.startsWith('rules.')) return putAt(draft, `${place}.note`, said || undefined)
+  draft.notes = { ...draft.notes, [place]: said }
+  if (said === '') delete draft.notes[place]
+  if (Object.keys(draft.notes).length === 0) delete draft.notes
+}
+
+/** A response without remarks and without what is set aside: what is carried out and proved. */
+export function bare(response: Response): Response {
+  const { notes: _notes, aside: _aside, ...carried } = response
+  return { ...carried, rules: response.rules.map(({ note: _note, ...rule }) => rule) }
+}

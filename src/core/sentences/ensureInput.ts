@@ -1,0 +1,39 @@
+import { freeId } from '@/core/json/freeId'
+import type { Installation } from '@/core/installation/installation'
+import type { Explanation } from '@/core/machine/explain'
+import type { HoldKind } from '@/core/machine/parts/holds'
+import { formatPct } from '@/core/quantity/format'
+import type { Input, Response } from '@/core/response/schema'
+import { findLink } from '@/core/machine/findLink'
+
+export const ROOM_TEMP: Input = { id: 'roomTemp', kind: 'temperature', name: 'room temperature', from: 10, to: 40 }
+export const OUTDOOR: Input = { id: 'outdoor', kind: 'temperature', name: 'outdoor temperature', from: -20, to: 35 }
+export const HUMIDITY: Input = { id: 'humidity', kind: 'humidity', name: 'humidity', from: 30, to: 100 }
+export const LIGHT: Input = { id: 'light', kind: 'light', name: 'light', from: 0, to: 200 }
+
+/** An input for a new behaviour: the first of its kind, made when there is none. */
+export function ensureInput({ response }: Installation, made: Input): string {
+  return response.inputs.find(({ kind }) => kind === made.kind)?.id ?? newInput(response, made)
+}
+
+/** The input of this very name, made when there is none: a switch stands for one thing alone, and so does the air outside. */
+export function ensureOwnInput({ response }: Installation, made: Input): string {
+  return response.inputs.find(({ id, kind }) => id === made.id && kind === made.kind)?.id ?? newInput(response, made)
+}
+
+export function newInput(response: Response, made: Input): string {
+  const id = freeId(
+    response.inputs.map((input) => input.id),
+    made.id,
+  )
+  response.inputs.push({ ...made, id })
+  return id
+}
+
+/** What a hold does at this instant. */
+export const holdNow =
+  (by: HoldKind) =>
+  (_value: unknown, { chain }: Explanation): string => {
+    const link = findLink(chain, 'hold', 'held', (held) => held.by === by)
+    return link ? `holds ${formatPct(link.heldPct)} %` : 'idle'
+  }

@@ -1,0 +1,41 @@
+import type { Offer } from '@/core/sentences/behaviour'
+import { parseQuantity } from '@/core/quantity/parse'
+
+export type Found = {
+  readonly offer: Offer
+  /** What was typed as a figure, in the base unit. */ readonly figure: number | null
+}
+
+/** The offers that have all the words typed, the best first; a figure among them (“run on 10”, “temp 24c”) is taken where the offer has a use for it. */
+export function findOffers(offers: readonly Offer[], typed: string): readonly Found[] {
+  const tokens = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  const words = tokens.filter((token) => !/^[-−]?\d/.test(token) && !isUnitAfterFigure(tokens, token))
+  const figureText = figureOf(tokens)
+  const phrase = words.join(' ')
+  const found = offers.flatMap((offer): Found[] => {
+    const hay = `${offer.sentence} ${offer.words}`.toLowerCase()
+    if (!words.every((word) => hay.includes(word))) return []
+    if (figureText === null) return [{ offer, figure: null }]
+    if (!offer.figure) return []
+    const parsed = parseQuantity(figureText, offer.figure.quantity, { typedUnit: offer.figure.typedUnit })
+    return parsed.ok ? [{ offer, figure: parsed.value }] : []
+  })
+  return found.sort((a, b) => rank(a.offer, phrase) - rank(b.offer, phrase))
+}
+
+/** What is called so comes before what has the words in a row, and that before what has them somewhere. */
+const rank = ({ sentence, words }: Offer, phrase: string): number =>
+  words.startsWith(phrase) ? 0 : `${sentence} ${words}`.toLowerCase().includes(phrase) ? 1 : 2
+
+const UNIT_WORDS = ['s', 'sec', 'min', 'minutes', 'h', 'hours', '%', 'k', 'c', 'f', '°c', '°f', 'lx']
+
+const isUnitAfterFigure = (tokens: readonly string[], token: string): boolean =>
+  UNIT_WORDS.includes(token) && /^[-−]?\d[\d.,]*$/.test(tokens[tokens.indexOf(token) - 1] ?? '')
+
+/** “10”, “10min” or “10 min” out of the words. */
+function figureOf(tokens: readonly string[]): string | null {
+  const at = tokens.findIndex((token) => /^[-−]?\d/.test(token))
+  if (at < 0) return null
+  const next = tokens[at + 1]
+  return next !== undefined && isUnitAfterFigure(tokens, next) ? `${tokens[at]} ${next}` : tokens[at]!
+}

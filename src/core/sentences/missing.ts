@@ -1,0 +1,20 @@
+import { isMeasured } from '@/core/rules/kind'
+import type { MeasuredInput, Response } from '@/core/response/schema'
+
+/** Whether anything in a response goes by the clock. */
+export const usesClock = ({ rules, dayByWeek }: Response): boolean =>
+  dayByWeek !== undefined ||
+  rules.some((rule) => !rule.off && (rule.kind === 'week' || ('setPoints' in rule && rule.setPoints !== undefined)))
+
+/** Readings that a moment does not give: those probes count as lost, and without a clock the week asks for nothing. */
+export function missingAt(
+  response: Response,
+  values: Readonly<Record<string, number>>,
+): { readonly inputs: readonly MeasuredInput[]; readonly clock: boolean } {
+  return {
+    inputs: response.inputs.filter(
+      (input): input is MeasuredInput => isMeasured(input) && !input.combines && !(input.id in values),
+    ),
+    clock: usesClock(response) && !('clock' in values),
+  }
+}

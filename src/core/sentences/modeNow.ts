@@ -1,0 +1,7 @@
+import type { Explanation } from '@/core/machine/explain'
+
+/** Which mode it is at this instant. */
+export function modeNow(_value: unknown, { chain }: Explanation): string {
+  const link = chain.find(({ stage }) => stage === 'mode')
+  return link?.stage === 'mode' ? `it is ${link.mode}` : '–'
+}

@@ -1,0 +1,34 @@
+import { givenFor, leadBounds } from '@/core/machine/givable'
+import type { Response, Rule } from '@/core/response/schema'
+import { capital, ruleName } from '@/core/sentences/words'
+
+export type NamedSpeed = { readonly name: string; readonly pct: number }
+
+const speedsOf = (response: Response, rule: Rule): readonly NamedSpeed[] => {
+  const name = capital(ruleName(response, rule))
+  if (rule.kind === 'ramp') return [{ name: `${name}, full`, pct: rule.toPct }]
+  if (rule.kind === 'week')
+    return rule.periods.map(({ speedPct }, index) => ({ name: `${name}, period ${index + 1}`, pct: speedPct }))
+  return [{ name, pct: rule.speedPct }]
+}
+
+/** Every speed of the lead that has a name: floor, what each rule asks, ceiling; held within floor and ceiling, slowest first. */
+export function namedSpeeds(response: Response): readonly NamedSpeed[] {
+  const { floor, ceiling, rules } = response
+  return [
+    { name: 'Floor', pct: floor.speedPct },
+    ...rules.filter(({ off }) => !off).flatMap((rule) => speedsOf(response, rule)),
+    { name: 'Ceiling', pct: ceiling.speedPct },
+  ]
+    .map(({ name, pct }) => ({ name, pct: Math.min(ceiling.speedPct, Math.max(floor.speedPct, pct)) }))
+    .sort((a, b) => a.pct - b.pct)
+}
+
+/** The gears of a door curtain in the order in which they should climb: what heat alone asks, then what the open door asks; as given. */
+export function gearsOf(response: Response): readonly { readonly rule: Rule; readonly pct: number }[] {
+  const bounds = leadBounds(response)
+  const held = (pct: number) => givenFor(bounds, Math.min(response.ceiling.speedPct, pct), 0)
+  const of = (kind: 'differential' | 'switch') =>
+    response.rules.flatMap((rule) => (rule.kind === kind && !rule.off ? [{ rule, pct: held(rule.speedPct) }] : []))
+  return [...of('differential'), ...of('switch')]
+}

@@ -1,0 +1,200 @@
+import { ofCommonPractice, type BehaviourKind, type Telling } from '@/core/sentences/behaviour'
+import { ensureInput, ensureOwnInput, OUTDOOR, ROOM_TEMP } from '@/core/sentences/ensureInput'
+import { assertNever } from '@/core/json/assertNever'
+import { freeId } from '@/core/json/freeId'
+import type { Installation } from '@/core/installation/installation'
+import { differenceOf } from '@/core/quantity/units'
+import { OUTPUT_STATE } from '@/core/machine/outputState'
+import { inputQuantity, isMeasured, text, type SentencePart } from '@/core/rules/kind'
+import { field, inputOf, inputPart, isSwitch, listed, measures, pastPart } from '@/core/rules/sentence'
+import type { Condition, OtherOutput } from '@/core/response/schema'
+import { findLink } from '@/core/machine/findLink'
+
+function conditionParts(path: string, condition: Condition, { response, fanName }: Telling): readonly SentencePart[] {
+  const under = (key: string) => `${path}.${key}`
+  switch (condition.kind) {
+    case 'input': {
+      const input = inputOf(response, condition.input)
+      const [name, quantity] = [input?.name ?? condition.input, inputQuantity(input)]
+      return [
+        inputPart(response, under('input'), 'what is looked at', condition.input, measures()),
+        text(' is '),
+        pastPart(under('when'), `${name}, which side`, condition.when),
+        text(' '),
+        field(under('at'), `${name}, point`, quantity, condition.at),
+        text(' (until '),
+        field(under('release'), `${name}, way back`, differenceOf(quantity), condition.release),
+        text(' back from it)'),
+      ]
+    }
+    case 'switch':
+      return [
+        inputPart(response, under('input'), 'switch that is looked at', condition.input, isSwitch),
+        text(' is '),
+        {
+          kind: 'choice',
+          path: under('is'),
+          label: 'on or off',
+          value: condition.is,
+          options: [
+            ['on', 'on'],
+            ['off', 'off'],
+          ],
+        },
+      ]
+    case 'speed':
+      return [
+        { kind: 'input', name: fanName(condition.fan) },
+        text(' runs '),
+        pastPart(under('when'), `${fanName(condition.fan)}, which side`, condition.when),
+        text(' '),
+        field(under('atPct'), `${fanName(condition.fan)}, speed`, 'speed', condition.atPct),
+      ]
+    case 'lost':
+      return [
+        inputPart(response, under('input'), 'probe that is looked at', condition.input, measures()),
+        text(' has no reading'),
+      ]
+    case 'overheated':
+      return [text('it has been too hot since power came')]
+    default:
+      return assertNever(condition)
+  }
+}
+
+/** A condition to begin with: the first measured input, or the lead's speed where there is none. */
+function firstCondition({ response }: Telling): Condition {
+  const input = response.inputs.find(isMeasured)
+  return input
+    ? { kind: 'input', input: input.id, when: 'at-or-above', at: (input.from + input.to) / 2, release: 1 }
+    : { kind: 'speed', fan: response.lead, when: 'at-or-above', atPct: 50 }
+}
+
+function add(draft: Installation, made: OtherOutput): void {
+  const outputs = draft.response.otherOutputs ?? []
+  const id = freeId(
+    outputs.map((output) => output.id),
+    made.id,
+  )
+  draft.response.otherOutputs = [...outputs, { ...made, id }]
+}
+
+/** Damper, shutter, alarm contact, heater permission, lamp. */
+export const otherOutput: BehaviourKind<OtherOutput> = {
+  places: ({ otherOutputs = [] }) => otherOutputs.map(({ id }) => `otherOutputs.${id}`),
+  name: ({ name }) => name,
+  cause: () => 'switch',
+  sentence: ({ kind, name, onWhen, notWhile, delayS }, telling) => [
+    { kind: 'input', name },
+    text(` is ${OUTPUT_STATE[kind][1]} when `),
+    ...listed(
+      ' or ',
+      onWhen.map((condition, index) => conditionParts(`onWhen.${index}`, condition, telling)),
+    ),
+    text(' for '),
+    field('delayS', `${name}, delay`, 'time', delayS),
+    ...(notWhile.length === 0
+      ? []
+      : [
+          text(', but not while '),
+          ...listed(
+            ' or ',
+            notWhile.map((condition, index) => conditionParts(`notWhile.${index}`, condition, telling)),
+          ),
+        ]),
+    text('.'),
+  ],
+  now({ id, kind }, { chain }) {
+    const link = findLink(chain, 'give', 'output', ({ output }) => output.id === id)
+    return link ? OUTPUT_STATE[kind][link.isOn ? 1 : 0] : '–'
+  },
+  why: () => ({ formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice }),
+  more: ({ onWhen, notWhile }, telling) => [
+    { label: 'Add another reason (or)', change: (draft) => void draft.onWhen.push(firstCondition(telling)) },
+    { label: 'Add what bars it (but not while)', change: (draft) => void draft.notWhile.push(firstCondition(telling)) },
+    ...(onWhen.length > 1
+      ? [{ label: 'Take the last reason away', change: (draft: OtherOutput) => void draft.onWhen.pop() }]
+      : []),
+    ...(notWhile.length > 0
+      ? [{ label: 'Take the last bar away', change: (draft: OtherOutput) => void draft.notWhile.pop() }]
+      : []),
+  ],
+  offers: () => [
+    {
+      sentence: 'Raise an alarm when it gets too hot, or a probe is lost',
+      words: 'alarm contact warn too hot lost output',
+      figure: { quantity: 'temperature', typedUnit: '°C' },
+      add(draft, figureC) {
+        const input = ensureInput(draft, ROOM_TEMP)
+        add(draft, {
+          id: 'alarm',
+          kind: 'alarm',
+          name: 'alarm contact',
+          onWhen: [
+            { kind: 'input', input, when: 'at-or-above', at: figureC ?? 32, release: 1 },
+            { kind: 'lost', input },
+          ],
+          notWhile: [],
+          delayS: 60,
+        })
+      },
+    },
+    {
+      sentence: 'Open a bypass when it is warm inside, unless it is cold outside',
+      words: 'bypass summer damper output heat recovery',
+      add(draft) {
+        const [room, outdoor] = [ensureInput(draft, ROOM_TEMP), ensureOwnInput(draft, OUTDOOR)]
+        add(draft, {
+          id: 'bypass',
+          kind: 'bypass',
+          name: 'bypass',
+          onWhen: [{ kind: 'input', input: room, when: 'at-or-above', at: 24, release: 1 }],
+          notWhile: [{ kind: 'input', input: outdoor, when: 'at-or-below', at: 13, release: 1 }],
+          delayS: 0,
+        })
+      },
+    },
+    {
+      sentence: 'Open a shutter while the fan runs',
+      words: 'shutter damper open output',
+      add: (draft) =>
+        add(draft, {
+          id: 'shutter',
+          kind: 'shutter',
+          name: 'shutter',
+          onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: 1 }],
+          notWhile: [],
+          delayS: 0,
+        }),
+    },
+    {
+      sentence: 'Permit heat only while the fan runs fast enough',
+      words: 'heater permission interlock heat output',
+      figure: { quantity: 'speed', typedUnit: '%' },
+      add: (draft, figurePct) =>
+        add(draft, {
+          id: 'heater',
+          kind: 'heater',
+          name: 'heat',
+          onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: figurePct ?? 45 }],
+          notWhile: [],
+          delayS: 10,
+        }),
+    },
+    {
+      sentence: 'Light a lamp when it gets too hot',
+      words: 'lamp warn light signal output',
+      add(draft) {
+        const input = ensureInput(draft, ROOM_TEMP)
+        add(draft, {
+          id: 'lamp',
+          kind: 'lamp',
+          name: 'warning lamp',
+          onWhen: [{ kind: 'input', input, when: 'at-or-above', at: 32, release: 1 }],
+          notWhile: [],
+          delayS: 0,
+        })
+      },
+    },
+  ],
+}

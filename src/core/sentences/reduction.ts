@@ -1,0 +1,67 @@
+import { eachOf, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
+import { ensureOwnInput, OUTDOOR } from '@/core/sentences/ensureInput'
+import { formatPct } from '@/core/quantity/format'
+import { field, inputCause, inputName, inputOf, inputPart, measures, pastPart } from '@/core/rules/sentence'
+import { inputQuantity, text } from '@/core/rules/kind'
+import type { Reduction } from '@/core/response/schema'
+import { findLink } from '@/core/machine/findLink'
+
+/** Less air while an input is past a point. */
+export const reduction: BehaviourKind<Reduction> = {
+  places: eachOf('reductions'),
+  name: ({ input }, { response }) => `reduction by ${inputName(response, input)}`,
+  cause: ({ input }, { response }) => inputCause(inputOf(response, input)),
+  sentence(value, { response }) {
+    const name = inputName(response, value.input)
+    return [
+      text('While '),
+      inputPart(response, 'input', 'what reduces', value.input, measures()),
+      text(' is '),
+      pastPart('when', `${name}, which side reduces`, value.when),
+      text(' '),
+      field('at', `${name}, reduces at`, inputQuantity(inputOf(response, value.input)), value.at),
+      text(', run '),
+      field('byPct', 'reduction', 'speed', value.byPct),
+      text(' '),
+      {
+        kind: 'choice',
+        path: 'how',
+        label: 'of what the reduction is',
+        value: value.how,
+        options: [
+          ['points', 'points'],
+          ['relative', 'of the present speed'],
+        ],
+      },
+      text(' less, never under the floor.'),
+    ]
+  },
+  now(value, { chain }) {
+    const link = findLink(
+      chain,
+      'limit',
+      'reduction',
+      ({ reduction: by }) => by.input === value.input && by.at === value.at,
+    )
+    return link ? `reduces to ${formatPct(link.limitedPct)} %` : 'idle'
+  },
+  why: () => ({
+    formula: 'points: asked − n; of the present: asked × (1 − n ÷ 100); max(floor, …)',
+    source: `${ofCommonPractice}; cases in the reference values, ctl.reduction`,
+  }),
+  offers: () => [
+    {
+      sentence: 'While it is cold outside, run less',
+      words: 'reduce reduction frost outdoor less limit',
+      figure: { quantity: 'speed', typedUnit: '%' },
+      add: (draft, figurePct) => {
+        const input = ensureOwnInput(draft, OUTDOOR)
+        const { response } = draft
+        response.reductions = [
+          ...(response.reductions ?? []),
+          { input, when: 'at-or-below', at: -10, byPct: figurePct ?? 20, how: 'points' },
+        ]
+      },
+    },
+  ],
+}

@@ -1,0 +1,41 @@
+import type { Explanation } from '@/core/machine/explain'
+import { HELD_WORDS, linkText } from '@/core/sentences/words'
+import { METRIC, type UnitPreference, formatTime } from '@/core/quantity/format'
+import type { RuleWhy } from '@/core/rules/kind'
+import type { Response } from '@/core/response/schema'
+
+/** Reasons that come from what the machine remembers, not from the inputs alone. */
+const REMEMBERED: ReadonlySet<RuleWhy['kind']> = new Set([
+  'switch-waiting',
+  'switch-overrun',
+  'surge-on',
+  'surge-capped',
+  'cycle-on',
+  'cycle-off',
+  'after-run-armed',
+  'after-run-counting',
+  'differential-on',
+])
+
+/** What the machine remembers at this instant, in words: an overrun that is left, the mode, the base of a surge. */
+export function remembered(
+  response: Response,
+  { chain }: Explanation,
+  preference: UnitPreference = METRIC,
+): readonly string[] {
+  return chain.flatMap((link): string[] => {
+    switch (link.stage) {
+      case 'mode':
+        return [`It is ${link.mode}, by ${link.by}.`]
+      case 'ask':
+        return link.rule && REMEMBERED.has(link.why.kind) ? [linkText(response, link, preference)] : []
+      case 'hold':
+        if (link.kind === 'start-kick') return [`The start kick lasts ${formatTime(link.leftS)} more.`]
+        return link.kind === 'held' ? [`${HELD_WORDS[link.by]}.`] : ['It runs on.']
+      case 'sense':
+      case 'limit':
+      case 'give':
+        return []
+    }
+  })
+}

@@ -1,0 +1,51 @@
+import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
+import { holdNow, newInput } from '@/core/sentences/ensureInput'
+import type { HoldKind } from '@/core/machine/parts/holds'
+import { inputName, inputPart, isSwitch } from '@/core/rules/sentence'
+import { text } from '@/core/rules/kind'
+
+type Said = { readonly name: string; readonly tail: string; readonly words: string; readonly sentence: string }
+
+/** A switch that lets nothing turn; its value is the switch's id. */
+const stop = (key: 'isolated' | 'safetyStop', by: HoldKind, said: Said): BehaviourKind<string> => ({
+  places: ({ holds }) => (holds?.[key] === undefined ? [] : [`holds.${key}`]),
+  name: (input, { response }) => `${said.name} (${inputName(response, input)})`,
+  cause: () => 'switch',
+  sentence: (input, { response }) => [
+    text('While '),
+    inputPart(response, '', `switch of the ${said.name}`, input, isSwitch),
+    text(said.tail),
+  ],
+  now: holdNow(by),
+  why: () => ({
+    formula: 'held = 0, whatever was asked; the strongest holds have the last word',
+    source: ofCommonPractice,
+  }),
+  offers: ({ response }) =>
+    response.holds?.[key] === undefined
+      ? [
+          {
+            sentence: said.sentence,
+            words: said.words,
+            add: ({ response: draft }) => {
+              const input = newInput(draft, { id: key, kind: 'switch', name: said.name })
+              draft.holds = { ...draft.holds, [key]: input }
+            },
+          },
+        ]
+      : [],
+})
+
+export const isolated = stop('isolated', 'isolated', {
+  name: 'isolator',
+  tail: ' is open, nothing turns. Locking off and proving dead still come first.',
+  sentence: 'While the isolator is open, nothing turns',
+  words: 'isolate isolated isolator off locked hold',
+})
+
+export const safetyStop = stop('safetyStop', 'safety-stop', {
+  name: 'safety stop',
+  tail: ' is on, nothing turns.',
+  sentence: 'While a safety stop is on, nothing turns',
+  words: 'safety stop smoke fire hold emergency',
+})

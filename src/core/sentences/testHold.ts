@@ -1,0 +1,37 @@
+import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
+import { holdNow, newInput } from '@/core/sentences/ensureInput'
+import { field, inputName, inputPart, isSwitch } from '@/core/rules/sentence'
+import { text } from '@/core/rules/kind'
+import type { Holds } from '@/core/response/schema'
+
+type TestHold = NonNullable<Holds['test']>
+
+/** One speed while a test switch is on. */
+export const testHold: BehaviourKind<TestHold> = {
+  places: ({ holds }) => (holds?.test ? ['holds.test'] : []),
+  name: ({ input }, { response }) => `test (${inputName(response, input)})`,
+  cause: () => 'switch',
+  sentence: ({ input, speedPct }, { response }) => [
+    text('While '),
+    inputPart(response, 'input', 'test switch', input, isSwitch),
+    text(' is on, run '),
+    field('speedPct', 'speed of the test', 'speed', speedPct),
+    text(', whatever is asked. It must not be forgotten: a test left on is no ventilation by rule.'),
+  ],
+  now: holdNow('test'),
+  why: () => ({ formula: 'held = the test’s speed; only the stronger holds overrule it', source: ofCommonPractice }),
+  offers: ({ response }) =>
+    response.holds?.test
+      ? []
+      : [
+          {
+            sentence: 'While a test switch is on, run one speed',
+            words: 'test hold commissioning service',
+            figure: { quantity: 'speed', typedUnit: '%' },
+            add: ({ response: draft }, figurePct) => {
+              const input = newInput(draft, { id: 'test', kind: 'switch', name: 'test switch' })
+              draft.holds = { ...draft.holds, test: { input, speedPct: figurePct ?? 100 } }
+            },
+          },
+        ],
+}

@@ -1,0 +1,217 @@
+import { assertNever } from '@/core/json/assertNever'
+import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { Explanation, Link } from '@/core/machine/explain'
+import type { HoldKind } from '@/core/machine/parts/holds'
+import { OUTPUT_STATE } from '@/core/machine/outputState'
+import { inputQuantity, ruleInputId, type RuleWhy, type SentencePart } from '@/core/rules/kind'
+import { clockText, daysText } from '@/core/rules/week'
+import { ruleKind } from '@/core/rules/table'
+import type { Input, Response, Rule, Side } from '@/core/response/schema'
+
+const inputOf = (response: Response, rule: Rule): Input | undefined =>
+  response.inputs.find(({ id }) => id === ruleInputId(rule))
+
+const nameOf = (response: Response, rule: Rule): string =>
+  inputOf(response, rule)?.name ?? ruleInputId(rule) ?? rule.kind
+
+export const capital = (said: string): string => said.charAt(0).toUpperCase() + said.slice(1)
+
+/** A short name for a rule in lists: "room temperature ramp", "harvest switch". */
+export function ruleName(response: Response, rule: Rule): string {
+  const name = nameOf(response, rule)
+  switch (rule.kind) {
+    case 'ramp':
+    case 'surge':
+      return `${name} ${rule.kind}`
+    case 'differential':
+      return `${name} on/off`
+    case 'after-run':
+      return `${name} after-run`
+    case 'switch':
+    case 'week':
+    case 'cycle':
+      return name
+    default:
+      return assertNever(rule)
+  }
+}
+
+export const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] =>
+  ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response })
+
+const partText = (part: SentencePart, preference: UnitPreference): string => {
+  switch (part.kind) {
+    case 'text':
+      return part.text
+    case 'input':
+      return part.name
+    case 'field':
+      return part.quantity === 'time'
+        ? formatTime(part.value)
+        : part.quantity === 'speed'
+          ? `${formatPct(part.value)} %`
+          : formatQuantity(part.value, part.quantity, preference)
+    case 'choice':
+      return part.options.find(([value]) => value === part.value)?.[1] ?? part.value
+    case 'clock':
+      return clockText(part.value)
+    case 'days':
+      return daysText(part.value)
+    default:
+      return assertNever(part)
+  }
+}
+
+/** A sentence as it is read aloud. */
+export const partsText = (parts: readonly SentencePart[], preference: UnitPreference = METRIC): string =>
+  parts.map((part) => partText(part, preference)).join('')
+
+/** The rule as the sentence a technician would say. */
+export const ruleSentence = (response: Response, rule: Rule, preference: UnitPreference = METRIC): string =>
+  partsText(sentenceParts(response, rule), preference)
+
+/** Why a rule asks what it asks, as the middle of a sentence. */
+function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitPreference): string {
+  const input = inputOf(response, rule)
+  const name = nameOf(response, rule)
+  const point = (x: number) => formatQuantity(x, inputQuantity(input), preference)
+  const difference = (x: number) =>
+    input?.kind === 'temperature' ? formatQuantity(x, 'temperatureDifference', preference) : point(x)
+  switch (why.kind) {
+    case 'ramp-below':
+      return `${name} is ${point(why.x)}, before its start at ${point(why.edge)}`
+    case 'ramp-above':
+      return `${name} is ${point(why.x)}, at or past full at ${point(why.edge)}`
+    case 'ramp-within':
+      return `${name} is ${difference(Math.abs(why.up))} ${why.span > 0 ? 'up' : 'down'} a ${difference(Math.abs(why.span))} ramp`
+    case 'input-lost':
+      return `${name} has no reading`
+    case 'switch-waiting':
+      return `${name} is on, waiting ${formatTime(why.leftS)} more`
+    case 'switch-on':
+      return `${name} is on`
+    case 'switch-overrun':
+      return `${name} is off and runs on for ${formatTime(why.leftS)} more`
+    case 'switch-idle':
+      return `${name} is off`
+    case 'differential-on':
+      return `${name} is ${point(why.x)} and on until ${point(why.edge)}`
+    case 'differential-off':
+      return `${name} is ${point(why.x)} and comes on at ${point(why.edge)}`
+    case 'surge-on':
+      return `${name} has surged to ${point(why.x)} from ${point(why.base)}`
+    case 'surge-capped':
+      return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${formatTime(why.leftS)} more`
+    case 'surge-idle':
+      return `${name} has not risen by ${difference(why.rise)} quickly`
+    case 'week-inside':
+      return 'the clock is inside a period'
+    case 'week-outside':
+      return 'the clock is outside its periods'
+    case 'no-clock':
+      return 'the clock is not known'
+    case 'cycle-on':
+      return `the cycle is on for ${formatTime(why.leftS)} more`
+    case 'cycle-off':
+      return `the cycle comes on in ${formatTime(why.leftS)}`
+    case 'after-run-armed':
+      return `${name} is ${point(why.x)}, above ${point(why.edge)}`
+    case 'after-run-counting':
+      return `${name} has fallen; it stops in ${formatTime(why.leftS)}`
+    case 'after-run-idle':
+      return `${name} is ${point(why.x)}, not above ${point(why.edge)}`
+    case 'other-mode':
+      return `${name} belongs to the other mode`
+    default:
+      return assertNever(why)
+  }
+}
+
+/** Why this rule asks what it asks, on its own. */
+export const linkText = (
+  response: Response,
+  link: Extract<Link, { stage: 'ask' }>,
+  preference: UnitPreference = METRIC,
+): string =>
+  link.rule === null
+    ? `The floor always asks ${formatPct(link.asksPct)} %.`
+    : `${capital(whyText(response, link.rule, link.why, preference))}, so it asks for ${Number.isNaN(link.asksPct) ? 'nothing' : `${formatPct(link.asksPct)} %`}.`
+
+function othersText(response: Response, explanation: Explanation): string {
+  const others = explanation.chain.filter(
+    (link): link is Extract<Link, { stage: 'ask'; rule: Rule }> =>
+      link.stage === 'ask' && link.rule !== null && link.rule !== explanation.inCharge && !Number.isNaN(link.asksPct),
+  )
+  if (others.length === 0) return 'Nothing else is asking.'
+  const [first] = others
+  if (others.length > 1 || !first) return 'The others ask for less.'
+  const less = first.asksPct < explanation.asksPct ? 'asks for less' : 'asks for the same'
+  return `${capital(ruleName(response, first.rule))} ${less}.`
+}
+
+/** Which side of a point counts. */
+export const SIDE_WORDS: Record<Side, string> = {
+  'at-or-above': 'at or above',
+  'at-or-below': 'at or below',
+  above: 'above',
+  below: 'below',
+}
+
+/** Why something holds the fan. */
+export const HELD_WORDS: Record<HoldKind, string> = {
+  none: 'A hold has the last word',
+  test: 'The test switch is on',
+  'lost-sensor': 'A probe has no reading',
+  'cool-down': 'Heat was given, and the heater must not be left without air',
+  overheat: 'The controller itself is too hot',
+  'safety-stop': 'The safety stop is on',
+  isolated: 'It is isolated',
+}
+
+/** What a limit, a hold or the output did to the speed; null for links that say nothing of their own. */
+function consequenceText(response: Response, link: Link, preference: UnitPreference): string | null {
+  if (link.stage === 'limit') {
+    if (link.kind === 'ceiling') return `The ceiling holds it to ${formatPct(link.limitedPct)} %.`
+    const { input, when, at } = link.reduction
+    const measured = response.inputs.find(({ id }) => id === input)
+    const point = formatQuantity(at, inputQuantity(measured), preference)
+    return `With ${measured?.name ?? input} ${SIDE_WORDS[when]} ${point} it is reduced to ${formatPct(link.limitedPct)} %.`
+  }
+  if (link.stage === 'hold') {
+    if (link.kind === 'run-on') return `It runs on at ${formatPct(link.speedPct)} %.`
+    if (link.kind === 'held') return `${HELD_WORDS[link.by]}: ${formatPct(link.heldPct)} %.`
+    return `Starting from rest: ${formatPct(link.speedPct)} % for ${formatTime(link.leftS)} more.`
+  }
+  if (link.stage !== 'give') return null
+  switch (link.kind) {
+    case 'stages':
+      return `Of the whole ladder that is ${formatPct(link.demandPct)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct)} %.`
+    case 'steps':
+      return link.stepPct > 0
+        ? `Steps of ${formatPct(link.stepPct)} % give ${formatPct(link.givenPct)} %.`
+        : `Its levels give ${formatPct(link.givenPct)} %.`
+    case 'rest-band':
+      return `Between ${formatPct(link.band.fromPct)} and ${formatPct(link.band.toPct)} % it may not stay, so it runs at ${formatPct(link.givenPct)} %.`
+    case 'rate':
+      return `It moves no faster than its rate: ${formatPct(link.givenPct)} % on its way to ${formatPct(link.wantedPct)} %.`
+    case 'output':
+      return `${capital(link.output.name)} is ${OUTPUT_STATE[link.output.kind][link.isOn ? 1 : 0]}.`
+    case 'fan':
+      return null
+  }
+}
+
+/** The whole reason in one or a few sentences, made from the chain. */
+export function reasonText(response: Response, explanation: Explanation, preference: UnitPreference = METRIC): string {
+  const said: string[] = []
+  const inCharge = explanation.chain.find((link) => link.stage === 'ask' && link.rule === explanation.inCharge)
+  if (inCharge?.stage === 'ask' && inCharge.rule)
+    said.push(linkText(response, inCharge, preference), othersText(response, explanation))
+  else if (response.floor.offAllowed && explanation.asksPct === 0) said.push('Nothing asks, so it stands still.')
+  else said.push(`Nothing asks for more than the floor, ${formatPct(response.floor.speedPct)} %.`)
+  for (const link of explanation.chain) {
+    const consequence = consequenceText(response, link, preference)
+    if (consequence) said.push(consequence)
+  }
+  return said.join(' ')
+}

@@ -1,0 +1,128 @@
+import { freeId } from '@/core/json/freeId'
+import type { Input, MeasuredInput, Response } from '@/core/response/schema'
+
+const isRead = (input: Input): boolean => input.kind === 'switch' || !input.combines
+
+/** What the rules answer to comes first: where several probes make one input, that one governs. */
+const governingFirst = ({ inputs, rules }: Response): readonly Input[] => {
+  const governs = ({ id }: Input) => rules.some((rule) => 'input' in rule && rule.input === id)
+  return [...inputs.filter(governs), ...inputs.filter((input) => !governs(input))]
+}
+
+/** Puts ids in the place of others wherever the response speaks of inputs. */
+function renamed(response: Response, nameOf: (id: string) => string): Response {
+  const holds = response.holds
+  const conditions = <C extends { kind: string }>(list: readonly C[]): C[] =>
+    list.map((condition) =>
+      'input' in condition ? { ...condition, input: nameOf(String(condition.input)) } : condition,
+    )
+  return {
+    ...response,
+    inputs: response.inputs.map((input) => ({
+      ...input,
+      id: nameOf(input.id),
+      ...(input.kind !== 'switch' && input.combines
+        ? { combines: { ...input.combines, of: input.combines.of.map(nameOf) } }
+        : {}),
+    })),
+    rules: response.rules.map((rule) => ('input' in rule ? { ...rule, input: nameOf(rule.input) } : rule)),
+    ...(response.light ? { light: { ...response.light, input: nameOf(response.light.input) } } : {}),
+    ...(response.coolDown ? { coolDown: { ...response.coolDown, input: nameOf(response.coolDown.input) } } : {}),
+    ...(response.reductions
+      ? { reductions: response.reductions.map((reduction) => ({ ...reduction, input: nameOf(reduction.input) })) }
+      : {}),
+    ...(holds
+      ? {
+          holds: {
+            ...(holds.isolated === undefined ? {} : { isolated: nameOf(holds.isolated) }),
+            ...(holds.safetyStop === undefined ? {} : { safetyStop: nameOf(holds.safetyStop) }),
+            ...(holds.overheat ? { overheat: { ...holds.overheat, input: nameOf(holds.overheat.input) } } : {}),
+            ...(holds.test ? { test: { ...holds.test, input: nameOf(holds.test.input) } } : {}),
+          },
+        }
+      : {}),
+    ...(response.otherOutputs
+      ? {
+          otherOutputs: response.otherOutputs.map((output) => ({
+            ...output,
+            onWhen: conditions(output.onWhen),
+            notWhile: conditions(output.notWhile),
+          })),
+        }
+      : {}),
+  }
+}
+
+/** The name here of each input of another response: the same id and kind, else the first of its kind that is still free, else its own. */
+function nameHere(own: readonly Input[], others: readonly Input[]): Record<string, string> {
+  const names: Record<string, string> = {}
+  const taken = new Set<string>()
+  const take = (other: Input, id: string) => {
+    names[other.id] = id
+    taken.add(id)
+  }
+  for (const other of others)
+    if (own.some(({ id, kind }) => id === other.id && kind === other.kind)) take(other, other.id)
+  for (const other of others) {
+    if (names[other.id] !== undefined) continue
+    const free = isRead(other) ? own.find((input) => input.kind === other.kind && !taken.has(input.id)) : undefined
+    take(other, free?.id ?? freeId([...own.map(({ id }) => id), ...taken], other.id))
+  }
+  return names
+}
+
+/** What a probe here is stays: its name, range and offset; only what it does when lost is taken over. */
+function kept(here: Input | undefined, other: Input): Input {
+  if (!here || here.kind === 'switch' || other.kind === 'switch') return here ?? other
+  const { lostPct: _own, ...own } = here
+  const taken: MeasuredInput = { ...own, ...(other.lostPct === undefined ? {} : { lostPct: other.lostPct }) }
+  return other.combines ? { ...taken, combines: other.combines } : taken
+}
+
+/** Another response carried over to these inputs and fans: its inputs become the ones here of the same kind, its lead the one here; fans
+ *  that follow or join stay only as far as there are fans for them. Inputs that only this one has stay, so that no probe loses its
+ *  input. Reasons of a floor and rest bands belong to a fan, not to a response: the other’s do not come along. */
+export function adopt(own: Response, other: Response, fanIds: readonly string[]): Response {
+  const names = nameHere(governingFirst(own), other.inputs)
+  const moved = renamed(other, (id) => names[id] ?? id)
+  const free = fanIds.filter((id) => id !== own.lead)
+  const followers = moved.followers.slice(0, free.length).map((follower, index) => ({ ...follower, fan: free[index]! }))
+  const rest = free.slice(followers.length)
+  const fixed = (moved.stages?.fixed ?? []).slice(0, rest.length).map((join, index) => ({ ...join, fan: rest[index]! }))
+  const outputs = (moved.otherOutputs ?? []).flatMap((output) => {
+    const fanNames = new Map<string, string>([
+      [other.lead, own.lead],
+      ...other.followers.map(({ fan }, index) => [fan, followers[index]?.fan ?? ''] as const),
+      ...(other.stages?.fixed ?? []).map(({ fan }, index) => [fan, fixed[index]?.fan ?? ''] as const),
+    ])
+    const carried = <C extends { kind: string }>(list: readonly C[]): C[] =>
+      list.flatMap((condition) => {
+        if (!('fan' in condition)) return [condition]
+        const fan = fanNames.get(String(condition.fan)) ?? ''
+        return fan === '' ? [] : [{ ...condition, fan }]
+      })
+    const onWhen = carried(output.onWhen)
+    return onWhen.length === 0 ? [] : [{ ...output, onWhen, notWhile: carried(output.notWhile) }]
+  })
+  const { stages, otherOutputs: _outputs, aside: _aside, notes: _notes, restBands: _restBands, ...carried } = moved
+  const movedIds = moved.inputs.map(({ id }) => id)
+  const all = [
+    ...own.inputs.filter(({ id }) => !movedIds.includes(id)),
+    ...moved.inputs.map((input) =>
+      kept(
+        own.inputs.find(({ id }) => id === input.id),
+        input,
+      ),
+    ),
+  ]
+  return {
+    ...carried,
+    lead: own.lead,
+    floor: { ...carried.floor, reasons: [] },
+    ...(own.restBands ? { restBands: own.restBands } : {}),
+    inputs: [...all.filter(isRead), ...all.filter((input) => !isRead(input))],
+    followers,
+    ...(stages && fixed.length > 0 ? { stages: { ...stages, fixed } } : {}),
+    ...(outputs.length > 0 ? { otherOutputs: outputs } : {}),
+  }
+}

@@ -1,0 +1,169 @@
+import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import { giveParts } from '@/core/controller/giveParts'
+import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
+import { equalJoins } from '@/core/response/equalStages'
+import { freeId } from '@/core/json/freeId'
+import { plainCopy } from '@/core/json/plainCopy'
+import type { Installation } from '@/core/installation/installation'
+import type { Input, MeasuredInput, Response, Rule } from '@/core/response/schema'
+
+type Present = Installation['dial']['present']
+
+/** What a setting stands at: as read from the panel, or the model's default where it was not read. */
+export const presentValue = ({ id, default: usual }: Setting, present: Present): number =>
+  present.find(({ setting }) => setting === id)?.value ?? usual
+
+const RANGES: Record<MeasuredInput['kind'], readonly [from: number, to: number, name: string]> = {
+  temperature: [0, 50, 'temperature'],
+  humidity: [30, 100, 'humidity'],
+  pressure: [0, 200, 'pressure'],
+  light: [0, 200, 'light'],
+}
+
+/** The input a slot answers to: the first of its kind here, else a new one. */
+function inputFor(inputs: Input[], kind: Input['kind']): string {
+  const found = inputs.find((input) => input.kind === kind)
+  if (found) return found.id
+  const id = freeId(
+    inputs.map((input) => input.id),
+    kind,
+  )
+  if (kind === 'switch') inputs.push({ id, kind, name: 'switch' })
+  else {
+    const [from, to, name] = RANGES[kind]
+    inputs.push({ id, kind, name, from, to })
+  }
+  return id
+}
+
+type Slot = {
+  readonly input?: MeasuredInput['kind']
+  readonly sense?: 'cooling' | 'heating'
+  readonly falls?: boolean
+  readonly overrun?: readonly string[]
+}
+
+/** A rule of a slot's kind whose figures are all about to be put in. */
+function blank(kind: Rule['kind'], slot: Slot, id: string, input: string, floorPct: number): Rule | null {
+  const speedPct = floorPct
+  switch (kind) {
+    case 'ramp':
+      return {
+        id,
+        kind,
+        input,
+        startAt: 20,
+        fullAt: slot.falls ? 15 : 25,
+        fromPct: floorPct,
+        toPct: 100,
+        below: 'from',
+      }
+    case 'switch':
+      return {
+        id,
+        kind,
+        input,
+        speedPct,
+        onDelayS: 0,
+        overrun: slot.overrun?.includes('fixed')
+          ? { kind: 'fixed', holdS: 0 }
+          : slot.overrun?.includes('matched')
+            ? { kind: 'matched', factor: 1, floorS: 0, capS: 900 }
+            : { kind: 'none' },
+      }
+    case 'differential':
+      return {
+        id,
+        kind,
+        input,
+        sense: slot.sense ?? 'cooling',
+        onAt: 25,
+        offAt: slot.sense === 'heating' ? 26 : 24,
+        speedPct,
+        minOnS: 0,
+        minOffS: 0,
+      }
+    case 'surge':
+      return { id, kind, input, windowS: 300, rise: 10, release: 5, speedPct, capS: 1800 }
+    case 'cycle':
+      return { id, kind, onS: 60, periodS: 600, speedPct }
+    case 'after-run':
+      return { id, kind, input, armAbove: 50, speedPct, holdS: 0 }
+    // A calendar is read period by period, not setting by setting.
+    case 'week':
+      return null
+  }
+}
+
+const KINDS: readonly Rule['kind'][] = ['ramp', 'differential', 'surge', 'switch', 'cycle', 'after-run']
+
+/** The response that the settings on the panel mean: what `fit` does, walked the other way by the same slots. Rules whose setting says off
+ *  are left out; calendars, wiring and what no setting speaks of stay as they are here. */
+export function asFound({ response: own, kit, dial }: Installation, model: ControllerModel): Response {
+  const valueOf = (means: Meaning, slot: number): number | undefined => {
+    const setting = model.settings.find((held) => held.means === means && held.slot === slot)
+    return setting && presentValue(setting, dial.present)
+  }
+  const floorPct = Math.max(valueOf('floor', 1) ?? model.lowestPct, model.lowestPct)
+  const ceilingPct = Math.max(valueOf('ceiling', 1) ?? 100, own.stages ? 0 : floorPct)
+  const inputs = [...own.inputs]
+  const rules: Rule[] = []
+  for (const kind of KINDS)
+    (slotKind(kind).slots(model) as readonly Slot[]).forEach((slot, index) => {
+      const isOff = model.settings.some(
+        ({ means, slot: of, off }) =>
+          off !== undefined && of === index + 1 && ruleKindOf(means) === kind && valueOf(means, of) === off,
+      )
+      if (isOff) return
+      const id = freeId(
+        rules.map((rule) => rule.id),
+        kind,
+      )
+      const input =
+        kind === 'cycle' ? '' : inputFor(inputs, kind === 'switch' ? 'switch' : (slot.input ?? 'temperature'))
+      const rule = blank(kind, slot, id, input, floorPct)
+      if (!rule) return
+      rules.push(
+        slotKind(kind).give(rule, slot, {
+          response: own,
+          model,
+          floorPct,
+          ceilingPct,
+          losses: [],
+          valueOf: (means) => valueOf(means, index + 1),
+        }),
+      )
+    })
+  const runOnS = valueOf('runOn.holdS', 1) ?? 0
+  const free = kit.fans.map(({ id }) => id).filter((id) => id !== own.lead)
+  const followers = model.followers.slice(0, free.length).map((slot, index) => ({
+    fan: free[index]!,
+    ratio: 1,
+    floorPct: slot.floorPct,
+    atLeadFloor: slot.atLeadFloor,
+  }))
+  const stagesFixed = free.slice(followers.length).slice(0, model.stages?.fixed ?? 0)
+  const joins = equalJoins(stagesFixed.length)
+  // What is there at all; its figures are put in by `giveParts`.
+  const asked: Response = {
+    ...own,
+    inputs,
+    floor: { ...own.floor, speedPct: floorPct },
+    ceiling: { speedPct: ceilingPct, how: model.ceiling },
+    rules: [...rules, ...own.rules.filter(({ kind }) => kind === 'week' && (model.weeks?.length ?? 0) > 0)],
+    startKick: model.startKick === 'none' ? null : { speedPct: 100, holdS: 2 },
+    followers,
+    ...(runOnS > 0 ? { runOn: { holdS: runOnS, speedPct: null } } : {}),
+    ...(stagesFixed.length > 0
+      ? {
+          stages: {
+            fixed: stagesFixed.map((fan, index) => ({ fan, joinsAtPct: joins[index]! })),
+            offBelowPct: 5,
+            minStageS: 0,
+          },
+        }
+      : {}),
+  }
+  const parts = giveParts(asked, model, floorPct, valueOf, [])
+  return plainCopy({ ...asked, ...parts })
+}
