@@ -1,3 +1,4 @@
+import { inputQuantity, type Input } from '@/core/rules/input'
 import { existsSync, writeFileSync } from 'node:fs'
 import { loadInstallation } from '@/cli/load'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
@@ -12,8 +13,6 @@ import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 import { loadState, saveState } from '@/core/machine/saveState'
 import { parseJson } from '@/core/installation/read'
-import { inputQuantity } from '@/core/rules/kind'
-import type { Input } from '@/core/response/schema'
 
 const USAGE =
   'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--after TIME] [--state FILE] [--asked] [--json]'

@@ -1,3 +1,4 @@
+import { isMeasured, type Input } from '@/core/rules/input'
 import { writeFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { loadInstallation } from '@/cli/load'
@@ -10,8 +11,6 @@ import { bad, good, problemLine, type Outcome, type Problem } from '@/core/json/
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
 import { compile } from '@/core/machine/compile'
-import { isMeasured } from '@/core/rules/kind'
-import type { Input } from '@/core/response/schema'
 import { canFeed, feedText, proposeFeeds, type Feed, type FeedColumn, type Feeds } from '@/core/space/feeds'
 import { fedResponse, readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
 import { replay } from '@/core/space/replay'

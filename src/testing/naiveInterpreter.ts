@@ -1,4 +1,6 @@
-import type { Response, Rule, WeekSpan } from '@/core/response/schema'
+import type { Rule } from '@/core/rules/table'
+import type { WeekSpan } from '@/core/rules/common'
+import type { Response } from '@/core/response/schema'
 
 /** One moment: when it was (s since power-up) and what every input read. */
 export type Moment = { readonly atS: number; readonly values: Readonly<Record<string, number>> }

@@ -1,3 +1,4 @@
+import { isMeasured } from '@/core/rules/input'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { proveContext, type ProveContext } from '@/core/prove/context'
@@ -6,7 +7,6 @@ import { askMost } from '@/core/prove/fast'
 import { provePlan } from '@/core/prove/plan'
 import { inputHalf, METER_HALF_PCT, together } from '@/core/prove/uncertainty'
 import type { VerdictKind } from '@/core/prove/verdict'
-import { isMeasured } from '@/core/rules/kind'
 import { FAULT_KINDS, faultsOf, TOLERANCES, type Fault, type FaultKind } from '@/testing/faults'
 import { anyErrors, NO_ERRORS, ProvingSite } from '@/testing/provingSite'
 

@@ -1,3 +1,4 @@
+import { isMeasured } from '@/core/rules/input'
 import { signalAt, speedFromSignal, type Signal } from '@/core/physics/signal'
 import type { Check, Stage, Values } from '@/core/prove/check'
 import { measuredOf, type ProveContext } from '@/core/prove/context'
@@ -7,7 +8,6 @@ import { HAND_HALF_S, inputParts, METER_HALF_PCT, TIMER_SHARE } from '@/core/pro
 import { judge, type VerdictKind } from '@/core/prove/verdict'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
-import { isMeasured } from '@/core/rules/kind'
 
 /** What really hangs in the place: a machine that may be set wrongly, and what may be wrong around it. */
 export type Wrong = {

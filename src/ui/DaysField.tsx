@@ -2,7 +2,7 @@
 
 import Select from '@mui/material/Select'
 import MenuItem from '@mui/material/MenuItem'
-import { DAY_NAMES } from '@/core/response/localClock'
+import { DAY_NAMES } from '@/core/rules/localClock'
 import { daysText } from '@/core/rules/week'
 
 /** The days as a choice of one. */

@@ -1,8 +1,7 @@
 'use client'
 
+import { isMeasured, type Input } from '@/core/rules/input'
 import Typography from '@mui/material/Typography'
-import { isMeasured } from '@/core/rules/kind'
-import type { Input } from '@/core/response/schema'
 import { canFeed, feedText, type Feed, type FeedColumn, type Feeds } from '@/core/space/feeds'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'

@@ -1,6 +1,6 @@
-import { ruleInputId, type Cause } from '@/core/rules/kind'
-import { ruleKind } from '@/core/rules/table'
-import type { Response, Rule } from '@/core/response/schema'
+import type { Cause } from '@/core/rules/kind'
+import { ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
+import type { Response } from '@/core/response/schema'
 
 /** The colour of a cause, as a path into the palette. */
 export const causeColour = (cause: Cause): string => `cause.${cause}`

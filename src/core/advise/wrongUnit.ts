@@ -1,11 +1,10 @@
+import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 import type { Duty } from '@/core/brief/duty'
 import type { Judge, Judgement } from '@/core/advise/judgement'
 import type { Installation } from '@/core/installation/installation'
 import { roleOf } from '@/core/duty/role'
 import { formatQuantity } from '@/core/quantity/format'
-import { isMeasured } from '@/core/rules/kind'
 import { ruleName } from '@/core/sentences/words'
-import type { MeasuredInput, Role } from '@/core/response/schema'
 
 const inC = (tempF: number) => ((tempF - 32) * 5) / 9
 

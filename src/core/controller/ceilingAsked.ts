@@ -1,7 +1,8 @@
+import type { Rule } from '@/core/rules/table'
 import type { ControllerModel } from '@/core/controller/schema'
 import { slotKind } from '@/core/controller/slots/table'
 import type { Assignment } from '@/core/controller/wanted'
-import type { Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 /** The highest speed a rule asks for. */
 const topPct = (rule: Rule): number => {

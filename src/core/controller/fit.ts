@@ -1,3 +1,4 @@
+import type { Rule } from '@/core/rules/table'
 import { chooseSettings } from '@/core/controller/chooseSettings'
 import { giveBounds } from '@/core/controller/giveBounds'
 import { giveParts } from '@/core/controller/giveParts'
@@ -9,7 +10,7 @@ import type { ControllerModel, SettingValue } from '@/core/controller/schema'
 import { giveSetPoints } from '@/core/controller/slots/weekSlot'
 import { slotKind } from '@/core/controller/slots/table'
 import { assign, type Assignment } from '@/core/controller/wanted'
-import type { Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 export type Fit = {
   readonly settings: readonly SettingValue[]

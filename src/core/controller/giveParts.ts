@@ -1,8 +1,8 @@
+import { isMeasured, type Input } from '@/core/rules/input'
 import type { Loss, PartKind } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import { equalJoins } from '@/core/response/equalStages'
-import { isMeasured } from '@/core/rules/kind'
-import type { Follower, Holds, Input, Response } from '@/core/response/schema'
+import type { Follower, Holds, Response } from '@/core/response/schema'
 
 type ValueOf = (means: Meaning, slot: number) => number | undefined
 

@@ -1,6 +1,6 @@
+import type { Role } from '@/core/rules/input'
 import { inputsOfRole, roleOf } from '@/core/duty/role'
 import { demoInstallation } from '@/testing/examples'
-import type { Role } from '@/core/response/schema'
 
 // By use, by name, by duty: what every input of the demo stands for, with nothing declared.
 test.each<[string, Record<string, Role>]>([

@@ -1,3 +1,4 @@
+import { isMeasured } from '@/core/rules/input'
 import { emptyCalibration } from '@/core/calibration/empty'
 import type { Duty } from '@/core/brief/duty'
 import { BRIEF_SCHEMA, type Brief } from '@/core/brief/schema'
@@ -6,7 +7,6 @@ import { INSTALLATION_SCHEMA, type Installation } from '@/core/installation/inst
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { KIT_SCHEMA, type Probe } from '@/core/kit/schema'
-import { isMeasured } from '@/core/rules/kind'
 import type { Response } from '@/core/response/schema'
 
 /** A probe for every temperature and humidity that is read, not made of others. */

@@ -1,7 +1,8 @@
+import type { MeasuredInput } from '@/core/rules/input'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 import { WEEK_S } from '@/core/rules/week'
-import type { MeasuredInput, Response } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 export type CurvePoint = { readonly x: number; readonly pct: number; readonly fansPct: readonly number[] }
 

@@ -1,6 +1,6 @@
+import type { MeasuredInput } from '@/core/rules/input'
 import fc from 'fast-check'
 import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst } from '@/core/look/ladder'
-import type { MeasuredInput } from '@/core/response/schema'
 import { flowBalance } from '@/core/look/flowBalance'
 import { demoInstallation, machineFor, responseTo } from '@/testing/examples'
 

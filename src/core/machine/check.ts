@@ -1,8 +1,7 @@
 import type { Problem } from '@/core/json/problem'
 import { quantitySpec, type Quantity } from '@/core/quantity/units'
 import { checkParts } from '@/core/machine/checkParts'
-import { ruleInputId } from '@/core/rules/kind'
-import { ruleKind } from '@/core/rules/table'
+import { ruleKind, ruleInputId } from '@/core/rules/table'
 import type { Response } from '@/core/response/schema'
 
 const inputUnit = (kind: Quantity): string => quantitySpec(kind).units[0].symbol

@@ -1,8 +1,8 @@
+import { isMeasured } from '@/core/rules/input'
 import type { Problem } from '@/core/json/problem'
 import { formatPct } from '@/core/quantity/format'
 import { givableAbove, leadBounds } from '@/core/machine/givable'
 import { emptySpan } from '@/core/rules/week'
-import { isMeasured } from '@/core/rules/kind'
 import type { Condition, Response } from '@/core/response/schema'
 
 /** `got` must be an input, and of this sort where one is named. */

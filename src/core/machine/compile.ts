@@ -1,3 +1,4 @@
+import { MODES } from '@/core/rules/common'
 import { bad, good, type Outcome } from '@/core/json/problem'
 import { checkResponse } from '@/core/machine/check'
 import { followerPct } from '@/core/machine/follower'
@@ -12,7 +13,7 @@ import { compileSense } from '@/core/machine/parts/sense'
 import { compileSetPoints } from '@/core/machine/parts/setPoints'
 import { compileStages } from '@/core/machine/parts/stages'
 import type { CompiledRule } from '@/core/rules/kind'
-import { ruleKind } from '@/core/rules/table'
+import { ruleKind, type Rule } from '@/core/rules/table'
 import {
   type MachineState,
   ASKED_PCT,
@@ -26,7 +27,7 @@ import {
   IN_CHARGE_FLOOR,
   IN_CHARGE_RUN_ON,
 } from '@/core/machine/state'
-import { MODES, type Response, type Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 export type Machine = {
   readonly response: Response

@@ -1,3 +1,4 @@
+import type { Rule } from '@/core/rules/table'
 import { type Machine } from '@/core/machine/compile'
 import {
   AIM_PCT,
@@ -12,11 +13,11 @@ import {
 } from '@/core/machine/state'
 import { HOLD_KINDS, type HoldKind } from '@/core/machine/parts/holds'
 import { reduced } from '@/core/machine/parts/limits'
-import { exact } from '@/core/response/exact'
+import { exact } from '@/core/rules/exact'
 import { isInRestBand } from '@/core/machine/givable'
 import { isPast } from '@/core/machine/past'
 import type { RuleWhy } from '@/core/rules/kind'
-import type { OtherOutput, Reduction, RestBand, Rule } from '@/core/response/schema'
+import type { OtherOutput, Reduction, RestBand } from '@/core/response/schema'
 import { toStep } from '@/core/machine/steps'
 
 /** One link of the chain from what is sensed to what is given, in the fixed order. */

@@ -1,4 +1,4 @@
-import type { Side } from '@/core/response/schema'
+import type { Side } from '@/core/rules/input'
 
 export const isUpward = (side: Side): boolean => side === 'at-or-above' || side === 'above'
 

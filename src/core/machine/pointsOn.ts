@@ -1,4 +1,4 @@
-import { isMeasured } from '@/core/rules/kind'
+import { isMeasured } from '@/core/rules/input'
 import type { Response } from '@/core/response/schema'
 
 /** Readings of an input at which a response changes something, by itself or as part of a combined input; in what the sensor says. */

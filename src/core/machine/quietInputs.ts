@@ -1,7 +1,8 @@
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 import { isPast } from '@/core/machine/past'
 import { pointsOn } from '@/core/machine/pointsOn'
-import { isMeasured } from '@/core/rules/kind'
-import type { MeasuredInput, Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 /** Whether a rule asks for more as its input falls. */
 function asksWhenLow(rule: Rule): boolean {

@@ -1,3 +1,5 @@
+import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 import type { Check, CheckOf, Stage, Step, Values } from '@/core/prove/check'
 import { bringsFor, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { differs, expectDifference, expectStep, fansAfter, shifted, showsSomething } from '@/core/prove/expect'
@@ -5,9 +7,7 @@ import { meters } from '@/core/prove/howTo'
 import { awayFromCycles, playStages, timeUntil } from '@/core/prove/play'
 import { allowedS, HAND_HALF_S, inputHalf } from '@/core/prove/uncertainty'
 import { modeInputs } from '@/core/machine/modeInputs'
-import { isMeasured } from '@/core/rules/kind'
 import type { MachineState } from '@/core/machine/state'
-import type { Input, MeasuredInput, Rule } from '@/core/response/schema'
 
 export type Words = Pick<Check, 'id' | 'title' | 'how' | 'ifFails'>
 

@@ -1,3 +1,4 @@
+import { isMeasured, type Input, type MeasuredInput, type Role } from '@/core/rules/input'
 import type { Brief } from '@/core/brief/schema'
 import type { Installation } from '@/core/installation/installation'
 import { roleOf } from '@/core/duty/role'
@@ -5,10 +6,9 @@ import { measuredOffset } from '@/core/prove/uncertainty'
 import { quietMoment } from '@/core/prove/quiet'
 import type { Values } from '@/core/prove/check'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
-import { exact } from '@/core/response/exact'
+import { exact } from '@/core/rules/exact'
 import type { Machine } from '@/core/machine/compile'
-import { isMeasured } from '@/core/rules/kind'
-import type { Input, MeasuredInput, Response, Role } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 /** What every check is made from: the given machine, what is fitted, and a moment at which nothing asks. */
 export type ProveContext = {

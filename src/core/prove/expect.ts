@@ -1,3 +1,4 @@
+import { inputQuantity, isMeasured } from '@/core/rules/input'
 import type { CheckOf, Stage, Values } from '@/core/prove/check'
 import { fanName, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { awayFromCycles, inPauses, playStages } from '@/core/prove/play'
@@ -5,7 +6,6 @@ import type { StepReading } from '@/core/prove/reading'
 import { inputHalf, inputParts, meterParts, together } from '@/core/prove/uncertainty'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity, isMeasured } from '@/core/rules/kind'
 
 /** A share of the tolerance, in points of speed. */
 export type TolerancePart = { readonly what: string; readonly halfPct: number }

@@ -1,9 +1,8 @@
+import { inputQuantity, isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 import { bringsFor, brought, inputOf, leavesOf, measuredOf, roleIn, type ProveContext } from '@/core/prove/context'
 import type { Probe } from '@/core/kit/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity, isMeasured } from '@/core/rules/kind'
-import type { MeasuredInput, Role } from '@/core/response/schema'
 
 /** What a probe may be brought to by hand, and by what. Ranges are common practice, no source. */
 export type Way = { readonly how: string; readonly isReal: boolean }

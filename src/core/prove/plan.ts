@@ -1,3 +1,4 @@
+import type { Rule } from '@/core/rules/table'
 import { assertNever } from '@/core/json/assertNever'
 import type { Check } from '@/core/prove/check'
 import type { Derived } from '@/core/derive/derive'
@@ -25,7 +26,6 @@ import { riseChecks } from '@/core/prove/kinds/rise'
 import { switchChecks } from '@/core/prove/kinds/switchRule'
 import { setPointChecks, weekChecks } from '@/core/prove/kinds/week'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
-import type { Rule } from '@/core/response/schema'
 
 function ruleChecks(context: ProveContext, rule: Rule, index: number): Check[] {
   switch (rule.kind) {

@@ -1,3 +1,4 @@
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import type { Installation } from '@/core/installation/installation'
 import { roleOf } from '@/core/duty/role'
 import type { Values } from '@/core/prove/check'
@@ -7,9 +8,8 @@ import { isPast } from '@/core/machine/past'
 import { pointsOn } from '@/core/machine/pointsOn'
 import { quietInputs } from '@/core/machine/quietInputs'
 import type { Machine } from '@/core/machine/compile'
-import { isMeasured } from '@/core/rules/kind'
 import { weekSpans } from '@/core/response/weekSpans'
-import type { MeasuredInput, Response } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 /** Where such an input mostly is while nobody wants anything; common practice, no source. */
 const USUAL: Partial<Record<string, number>> = {

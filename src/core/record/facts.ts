@@ -1,3 +1,4 @@
+import type { Rule } from '@/core/rules/table'
 import { DUTY_NAMES } from '@/core/brief/duty'
 import { balanceResult } from '@/core/calibration/balance'
 import { keptText, requirementOf } from '@/core/brief/requirement'
@@ -10,7 +11,6 @@ import { mountingQuestions } from '@/core/kit/checklist'
 import { formatNumber, formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Telling } from '@/core/sentences/behaviour'
 import { lines, telling, type Line } from '@/core/sentences/table'
-import type { Rule } from '@/core/response/schema'
 import { capital, partsText } from '@/core/sentences/words'
 
 /** One thing that is so in an installation, by a key that stays the same between revisions. */

@@ -8,8 +8,8 @@ import { evaluateAt } from '@/core/derive/evaluate'
 import { problemLine, type Problem } from '@/core/json/problem'
 import { METRIC } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
-import { ruleInputId, type Cause } from '@/core/rules/kind'
-import { ruleKind } from '@/core/rules/table'
+import type { Cause } from '@/core/rules/kind'
+import { ruleKind, ruleInputId } from '@/core/rules/table'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
 export const OVERVIEW_VERSION = 1

@@ -1,5 +1,5 @@
+import type { Rule } from '@/core/rules/table'
 import { assertNever } from '@/core/json/assertNever'
-import type { Rule } from '@/core/response/schema'
 
 /** The most a rule can ever ask for (percent). */
 export function highestAskPct(rule: Rule): number {

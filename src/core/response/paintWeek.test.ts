@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { copyDay, joined, paint, painted, reshape, wipe } from '@/core/response/paintWeek'
-import { fillSpan, WEEK_MIN } from '@/core/rules/week'
-import type { Period } from '@/core/response/schema'
+import { fillSpan, WEEK_MIN, type Period } from '@/core/rules/week'
 
 const WORK: Period = { days: [0, 1, 2, 3, 4], startMin: 480, endMin: 1020, speedPct: 60 }
 

@@ -1,78 +1,9 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox'
 import { Id, Name, Percent, Seconds, closed } from '@/core/json/vocabulary'
-
-/** What an input stands for, so that nobody has to guess it from its name. The first are read, the others are contacts. */
-export const MEASURED_ROLES = [
-  'room',
-  'outdoor',
-  'supply',
-  'coil',
-  'flue',
-  'shell',
-  'component',
-  'body',
-  'light',
-  'pressure',
-] as const
-export const SWITCH_ROLES = [
-  'request',
-  'door',
-  'isolator',
-  'safety-stop',
-  'test',
-  'heat',
-  'equipment',
-  'defrost',
-  'alarm',
-] as const
-export type Role = (typeof MEASURED_ROLES)[number] | (typeof SWITCH_ROLES)[number]
-
-/** What the response can sense. `from` and `to` are the range shown on charts and sliders, in the base unit of the kind. */
-export const MEASURED = ['temperature', 'humidity', 'pressure', 'light'] as const
-export const MeasuredInput = Type.Object(
-  {
-    id: Id,
-    kind: Type.Union(MEASURED.map((kind) => Type.Literal(kind))),
-    name: Name,
-    from: Type.Number(),
-    to: Type.Number(),
-    /** Added to what the sensor says. */
-    offset: Type.Optional(Type.Number()),
-    /** Made of other inputs instead of read; readings that are lost are left out, but a difference needs both. */
-    combines: Type.Optional(
-      Type.Object(
-        {
-          of: Type.Array(Id, { minItems: 1, maxItems: 8 }),
-          how: Type.Union([
-            Type.Literal('highest'),
-            Type.Literal('lowest'),
-            Type.Literal('average'),
-            Type.Literal('difference'),
-          ]),
-        },
-        closed,
-      ),
-    ),
-    /** Speed held while this input has no reading: by duty, full where lives or machines hang on it. */
-    lostPct: Type.Optional(Percent),
-    /** What it measures; proposed by duty where nothing is said. */
-    role: Type.Optional(Type.Union(MEASURED_ROLES.map((role) => Type.Literal(role)))),
-  },
-  closed,
-)
-export const SwitchInput = Type.Object(
-  {
-    id: Id,
-    kind: Type.Literal('switch'),
-    name: Name,
-    /** What it tells; proposed by duty where nothing is said. */
-    role: Type.Optional(Type.Union(SWITCH_ROLES.map((role) => Type.Literal(role)))),
-  },
-  closed,
-)
-export const Input = Type.Union([MeasuredInput, SwitchInput])
-export type MeasuredInput = Static<typeof MeasuredInput>
-export type Input = Static<typeof Input>
+import { WeekSpan } from '@/core/rules/common'
+import { Input, when } from '@/core/rules/input'
+import { Memories } from '@/core/rules/memory'
+import { Rule } from '@/core/rules/table'
 
 export const FLOOR_REASONS = [
   'turns',
@@ -104,139 +35,6 @@ export const Ceiling = Type.Object(
   { speedPct: Percent, how: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]) },
   closed,
 )
-
-/** What a machine remembers, as far as a controller may keep it without power: time left of overruns and the like, where a cycle is, day
- *  or night, what was switched on or latched. */
-export const MEMORIES = ['timers', 'cycle', 'mode', 'latches'] as const
-export type Memory = (typeof MEMORIES)[number]
-
-export const MODES = ['day', 'night'] as const
-const common = {
-  id: Id,
-  off: Type.Optional(Type.Boolean()),
-  note: Type.Optional(Type.String({ maxLength: 400 })),
-  /** The modes it belongs to; all where none is named. */
-  modes: Type.Optional(Type.Array(Type.Union(MODES.map((mode) => Type.Literal(mode))), { minItems: 1, maxItems: 2 })),
-}
-
-const DAYS = Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { minItems: 1, maxItems: 7 })
-const span = {
-  days: DAYS,
-  startMin: Type.Integer({ minimum: 0, maximum: 1439 }),
-  endMin: Type.Integer({ minimum: 0, maximum: 1440 }),
-}
-/** Days from 0 (Monday) to 6; minutes of the local day. One that ends before it starts runs over midnight. */
-export const WeekSpan = Type.Object(span, closed)
-export type WeekSpan = Static<typeof WeekSpan>
-
-/** A time of the week in which a rule starts (a ramp) or comes on (a differential) at another point; its width stays. */
-export const SetPoint = Type.Object({ ...span, at: Type.Number() }, closed)
-export type SetPoint = Static<typeof SetPoint>
-const setPoints = { setPoints: Type.Optional(Type.Array(SetPoint, { minItems: 1, maxItems: 28 })) }
-
-/** Speed in proportion to an input. `startAt` and `fullAt` are in the input's base unit (°C, %RH, Pa); a falling ramp has `fullAt` below `startAt`. */
-export const Ramp = Type.Object(
-  {
-    ...common,
-    kind: Type.Literal('ramp'),
-    input: Id,
-    startAt: Type.Number(),
-    fullAt: Type.Number(),
-    fromPct: Percent,
-    toPct: Percent,
-    below: Type.Union([Type.Literal('from'), Type.Literal('nothing')]),
-    ...setPoints,
-  },
-  closed,
-)
-export type Ramp = Static<typeof Ramp>
-
-export const Overrun = Type.Union([
-  Type.Object({ kind: Type.Literal('none') }, closed),
-  Type.Object({ kind: Type.Literal('fixed'), holdS: Seconds }, closed),
-  Type.Object(
-    {
-      kind: Type.Literal('matched'),
-      factor: Type.Number({ minimum: 0.1, maximum: 10 }),
-      floorS: Seconds,
-      capS: Seconds,
-    },
-    closed,
-  ),
-])
-export type Overrun = Static<typeof Overrun>
-
-export const SwitchRule = Type.Object(
-  { ...common, kind: Type.Literal('switch'), input: Id, speedPct: Percent, onDelayS: Seconds, overrun: Overrun },
-  closed,
-)
-export type SwitchRule = Static<typeof SwitchRule>
-
-/** On/off with both its points given. Cooling: on at or above `onAt`, off at or below `offAt`; heating mirrored. */
-export const Differential = Type.Object(
-  {
-    ...common,
-    kind: Type.Literal('differential'),
-    input: Id,
-    sense: Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
-    onAt: Type.Number(),
-    offAt: Type.Number(),
-    speedPct: Percent,
-    minOnS: Seconds,
-    minOffS: Seconds,
-    ...setPoints,
-  },
-  closed,
-)
-export type Differential = Static<typeof Differential>
-
-/** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. After its cap it comes again
- *  only once it has been back, or `rearmS` later (an hour where nothing is said): a change of the weather does not silence it for ever. */
-export const Surge = Type.Object(
-  {
-    ...common,
-    kind: Type.Literal('surge'),
-    input: Id,
-    windowS: Type.Number({ exclusiveMinimum: 0, maximum: 86400 }),
-    rise: Type.Number({ exclusiveMinimum: 0 }),
-    release: Type.Number({ minimum: 0 }),
-    speedPct: Percent,
-    capS: Seconds,
-    rearmS: Type.Optional(Seconds),
-  },
-  closed,
-)
-export type Surge = Static<typeof Surge>
-
-export const Period = Type.Object({ ...span, speedPct: Percent }, closed)
-export type Period = Static<typeof Period>
-export const Week = Type.Object(
-  { ...common, kind: Type.Literal('week'), periods: Type.Array(Period, { minItems: 1, maxItems: 60 }) },
-  closed,
-)
-export type Week = Static<typeof Week>
-
-export const Cycle = Type.Object(
-  {
-    ...common,
-    kind: Type.Literal('cycle'),
-    onS: Seconds,
-    periodS: Type.Number({ exclusiveMinimum: 0, maximum: 604800 }),
-    speedPct: Percent,
-  },
-  closed,
-)
-export type Cycle = Static<typeof Cycle>
-
-/** Above `armAbove` it runs; on falling to it, it warns and runs on for `holdS`, then stops. */
-export const AfterRun = Type.Object(
-  { ...common, kind: Type.Literal('after-run'), input: Id, armAbove: Type.Number(), speedPct: Percent, holdS: Seconds },
-  closed,
-)
-export type AfterRun = Static<typeof AfterRun>
-
-export const Rule = Type.Union([Ramp, SwitchRule, Differential, Surge, Week, Cycle, AfterRun])
-export type Rule = Static<typeof Rule>
 
 export const StartKick = Type.Object({ speedPct: Percent, holdS: Type.Number({ minimum: 0, maximum: 120 }) }, closed)
 export type StartKick = Static<typeof StartKick>
@@ -271,11 +69,6 @@ export type RestBand = Static<typeof RestBand>
 /** Day and night by light: the other mode comes when the light has pointed to it for `delayS` without a break. */
 export const LightMode = Type.Object({ input: Id, level: Type.Number({ minimum: 0 }), delayS: Seconds }, closed)
 export type LightMode = Static<typeof LightMode>
-
-/** Which side of a point counts, and whether the point itself does. */
-export const SIDES = ['at-or-above', 'at-or-below', 'above', 'below'] as const
-export type Side = (typeof SIDES)[number]
-const when = Type.Union(SIDES.map((side) => Type.Literal(side)))
 
 /** A reduction while an input is past a point: by points, or by a share of the present value. */
 export const Reduction = Type.Object(
@@ -361,11 +154,6 @@ export const Rate = Type.Object(
   { upPctPerS: Type.Number({ exclusiveMinimum: 0 }), downPctPerS: Type.Number({ exclusiveMinimum: 0 }) },
   closed,
 )
-
-export const Memories = Type.Array(Type.Union(MEMORIES.map((memory) => Type.Literal(memory))), {
-  maxItems: 4,
-  uniqueItems: true,
-})
 
 const asideAt = <V extends TSchema>(at: string, value: V) =>
   Type.Object({ at: Type.String({ pattern: `^${at}$`, maxLength: 120 }), value }, closed)

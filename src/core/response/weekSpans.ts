@@ -1,4 +1,5 @@
-import type { Response, WeekSpan } from '@/core/response/schema'
+import type { WeekSpan } from '@/core/rules/common'
+import type { Response } from '@/core/response/schema'
 
 /** Every time of the week in which a clock changes something: day and night, periods, moved points. */
 export const weekSpans = ({ rules, dayByWeek = [] }: Response): readonly WeekSpan[] => [

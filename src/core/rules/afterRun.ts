@@ -1,6 +1,16 @@
-import { exact } from '@/core/response/exact'
-import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/rules/kind'
-import type { AfterRun } from '@/core/response/schema'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { common } from '@/core/rules/common'
+import { exact } from '@/core/rules/exact'
+import { text, type RuleKind } from '@/core/rules/kind'
+
+/** Above `armAbove` it runs; on falling to it, it warns and runs on for `holdS`, then stops. */
+export const AfterRun = Type.Object(
+  { ...common, kind: Type.Literal('after-run'), input: Id, armAbove: Type.Number(), speedPct: Percent, holdS: Seconds },
+  closed,
+)
+export type AfterRun = Static<typeof AfterRun>
 
 /** Armed while above a threshold; on falling to it, it keeps the speed for a time, then stops. Rising again cancels the countdown. */
 export const afterRunKind: RuleKind<AfterRun> = {

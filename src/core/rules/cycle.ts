@@ -1,5 +1,19 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Percent, Seconds } from '@/core/json/vocabulary'
+import { common } from '@/core/rules/common'
 import { text, type RuleKind } from '@/core/rules/kind'
-import type { Cycle } from '@/core/response/schema'
+
+export const Cycle = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('cycle'),
+    onS: Seconds,
+    periodS: Type.Number({ exclusiveMinimum: 0, maximum: 604800 }),
+    speedPct: Percent,
+  },
+  closed,
+)
+export type Cycle = Static<typeof Cycle>
 
 /** Runs for some seconds in every period, beginning at power-up. */
 export const cycleKind: RuleKind<Cycle> = {

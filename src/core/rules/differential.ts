@@ -1,7 +1,28 @@
-import { exact } from '@/core/response/exact'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { common, setPoints } from '@/core/rules/common'
+import { exact } from '@/core/rules/exact'
 import { setPointParts } from '@/core/rules/sentence'
-import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/rules/kind'
-import type { Differential } from '@/core/response/schema'
+import { text, type RuleKind } from '@/core/rules/kind'
+
+/** On/off with both its points given. Cooling: on at or above `onAt`, off at or below `offAt`; heating mirrored. */
+export const Differential = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('differential'),
+    input: Id,
+    sense: Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
+    onAt: Type.Number(),
+    offAt: Type.Number(),
+    speedPct: Percent,
+    minOnS: Seconds,
+    minOffS: Seconds,
+    ...setPoints,
+  },
+  closed,
+)
+export type Differential = Static<typeof Differential>
 
 /** Whether a differential is on at `x`, given whether it was. Equality switches; between its points the last state stays. Where both
  *  points are one it is on past it and off before it, and holds exactly at it. Source: trade.md section 3; cases `ctl.onOff`. */

@@ -1,7 +1,7 @@
+import type { Input } from '@/core/rules/input'
 import type { Problem } from '@/core/json/problem'
 import type { Quantity } from '@/core/quantity/units'
 import type { MemoryPlan } from '@/core/rules/memory'
-import type { Input, MeasuredInput, Response, Rule } from '@/core/response/schema'
 
 /** A piece of a rule's sentence. A field's `path` is dotted inside the rule; the interface makes an inline field of it. */
 export type SentencePart =
@@ -37,10 +37,17 @@ export const text = (said: string): SentencePart => ({ kind: 'text', text: said 
 /** What colours a rule, its handle and its slider: the cause it answers to. */
 export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'light' | 'switch' | 'time'
 
-export type RuleContext = { readonly response: Response; readonly path: string }
+/** What a rule sees of the response it stands in. */
+export type Surroundings = {
+  readonly inputs: readonly Input[]
+  readonly floor: { readonly speedPct: number }
+  readonly ceiling: { readonly speedPct: number; readonly how: 'clip' | 'rescale' }
+}
+
+export type RuleContext = { readonly response: Surroundings; readonly path: string }
 
 export type CompileContext = {
-  readonly response: Response
+  readonly response: Surroundings
   readonly memory: MemoryPlan
   readonly inputIndex: (id: string) => number
   /** Where the local time stands: seconds since Monday 00:00, NaN where there is no clock. */
@@ -90,15 +97,7 @@ export type RuleKind<R> = {
   readonly compile: (rule: R, context: CompileContext) => CompiledRule
   readonly sentence: (
     rule: R,
-    context: { readonly input: Input | undefined; readonly response: Response },
+    context: { readonly input: Input | undefined; readonly response: Surroundings },
   ) => readonly SentencePart[]
   readonly cause: (input: Input | undefined) => Cause
 }
-
-export const isMeasured = (input: Input): input is MeasuredInput => input.kind !== 'switch'
-
-/** The quantity in which an input of this kind is measured. */
-export const inputQuantity = (input: Input | undefined): Quantity => (input && isMeasured(input) ? input.kind : 'speed')
-
-/** The input a rule answers to; null for those that answer to the clock alone. */
-export const ruleInputId = (rule: Rule): string | null => ('input' in rule ? rule.input : null)

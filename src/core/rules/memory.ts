@@ -1,4 +1,14 @@
-import type { Memory } from '@/core/response/schema'
+import { Type } from '@sinclair/typebox'
+
+/** What a machine remembers, as far as a controller may keep it without power: time left of overruns and the like, where a cycle is, day
+ *  or night, what was switched on or latched. */
+export const MEMORIES = ['timers', 'cycle', 'mode', 'latches'] as const
+export type Memory = (typeof MEMORIES)[number]
+
+export const Memories = Type.Array(Type.Union(MEMORIES.map((memory) => Type.Literal(memory))), {
+  maxItems: 4,
+  uniqueItems: true,
+})
 
 /** Hands out places in the one typed array that holds everything a machine remembers between steps. */
 export class MemoryPlan {

@@ -1,7 +1,7 @@
+import type { Ramp } from '@/core/rules/ramp'
 import fc from 'fast-check'
 import { exampleResponse, machineFor, settledPct } from '@/testing/examples'
 import { referencePoints } from '@/testing/reference'
-import type { Ramp } from '@/core/response/schema'
 
 const ramp = (changes: Partial<Ramp> = {}): Ramp => ({
   id: 'r',

@@ -1,14 +1,34 @@
+import { inputQuantity } from '@/core/rules/input'
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id, Percent } from '@/core/json/vocabulary'
+import { common, setPoints } from '@/core/rules/common'
 import { setPointParts } from '@/core/rules/sentence'
-import { inputQuantity, text, type RuleKind, type SentencePart } from '@/core/rules/kind'
-import type { Ramp, Response } from '@/core/response/schema'
+import { text, type RuleKind, type SentencePart, type Surroundings } from '@/core/rules/kind'
 import type { Problem } from '@/core/json/problem'
+
+/** Speed in proportion to an input. `startAt` and `fullAt` are in the input's base unit (°C, %RH, Pa); a falling ramp has `fullAt` below `startAt`. */
+export const Ramp = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('ramp'),
+    input: Id,
+    startAt: Type.Number(),
+    fullAt: Type.Number(),
+    fromPct: Percent,
+    toPct: Percent,
+    below: Type.Union([Type.Literal('from'), Type.Literal('nothing')]),
+    ...setPoints,
+  },
+  closed,
+)
+export type Ramp = Static<typeof Ramp>
 
 /** Share of the way from `startAt` to `fullAt`, not clamped: 0 exactly at the start, 1 exactly at full, rising or falling. */
 const rampShare = (x: number, startAt: number, fullAt: number): number => (x - startAt) / (fullAt - startAt)
 
 /** A controller that rescales brings the end of a ramp that is above the ceiling down to it: 10→100 under 80 becomes 10→80 over the same
  *  band, and 20→80 stays as it is. One that clips cuts the top off. */
-function underCeiling(ramp: Ramp, { ceiling }: Response): Ramp {
+function underCeiling(ramp: Ramp, { ceiling }: Surroundings): Ramp {
   if (ceiling.how === 'clip') return ramp
   const { speedPct } = ceiling
   return { ...ramp, fromPct: Math.min(ramp.fromPct, speedPct), toPct: Math.min(ramp.toPct, speedPct) }

@@ -1,6 +1,7 @@
+import { isMeasured, type Input, type MeasuredInput, type Side } from '@/core/rules/input'
+import type { SetPoint, WeekSpan } from '@/core/rules/common'
 import type { Quantity } from '@/core/quantity/units'
-import { isMeasured, text, type Cause, type SentencePart } from '@/core/rules/kind'
-import type { Input, MeasuredInput, Response, SetPoint, Side, WeekSpan } from '@/core/response/schema'
+import { text, type Cause, type SentencePart, type Surroundings } from '@/core/rules/kind'
 
 export const field = (path: string, label: string, quantity: Quantity, value: number): SentencePart => ({
   kind: 'field',
@@ -10,16 +11,18 @@ export const field = (path: string, label: string, quantity: Quantity, value: nu
   value,
 })
 
-export const inputOf = (response: Response, id: string): Input | undefined =>
+type Inputs = Pick<Surroundings, 'inputs'>
+
+export const inputOf = (response: Inputs, id: string): Input | undefined =>
   response.inputs.find((input) => input.id === id)
 
-export const inputName = (response: Response, id: string): string => inputOf(response, id)?.name ?? id
+export const inputName = (response: Inputs, id: string): string => inputOf(response, id)?.name ?? id
 
 export const inputCause = (input: Input | undefined): Cause => (input && isMeasured(input) ? input.kind : 'switch')
 
 /** The choice among the inputs that fit: with one alone it is plain text. */
 export function inputPart(
-  response: Response,
+  response: Inputs,
   path: string,
   label: string,
   id: string,

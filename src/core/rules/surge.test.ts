@@ -1,4 +1,4 @@
-import type { Surge } from '@/core/response/schema'
+import type { Surge } from '@/core/rules/surge'
 import { machineFor, responseTo, settledPct, speedsOver } from '@/testing/examples'
 
 const surge = (changes: Partial<Surge> = {}): Surge => ({

@@ -1,7 +1,28 @@
+import { inputQuantity, isMeasured } from '@/core/rules/input'
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { common } from '@/core/rules/common'
 import { differenceOf } from '@/core/quantity/units'
-import { exact } from '@/core/response/exact'
-import { inputQuantity, isMeasured, text, type RuleKind } from '@/core/rules/kind'
-import type { Surge } from '@/core/response/schema'
+import { exact } from '@/core/rules/exact'
+import { text, type RuleKind } from '@/core/rules/kind'
+
+/** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. After its cap it comes again
+ *  only once it has been back, or `rearmS` later (an hour where nothing is said): a change of the weather does not silence it for ever. */
+export const Surge = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('surge'),
+    input: Id,
+    windowS: Type.Number({ exclusiveMinimum: 0, maximum: 86400 }),
+    rise: Type.Number({ exclusiveMinimum: 0 }),
+    release: Type.Number({ minimum: 0 }),
+    speedPct: Percent,
+    capS: Seconds,
+    rearmS: Type.Optional(Seconds),
+  },
+  closed,
+)
+export type Surge = Static<typeof Surge>
 
 /** Most samples remembered. Only readings lower than all after them are kept, so a window holds far fewer than it has samples. */
 const MOST = 512

@@ -1,6 +1,6 @@
+import type { Overrun, SwitchRule } from '@/core/rules/switchRule'
 import { exampleResponse, machineFor } from '@/testing/examples'
 import { referencePoints } from '@/testing/reference'
-import type { Overrun, SwitchRule } from '@/core/response/schema'
 
 const rule = (overrun: Overrun, onDelayS = 0): SwitchRule => ({
   id: 's',

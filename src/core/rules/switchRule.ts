@@ -1,6 +1,29 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { common } from '@/core/rules/common'
 import { clamp } from '@/core/json/clamp'
 import { text, type RuleKind, type SentencePart } from '@/core/rules/kind'
-import type { Overrun, SwitchRule } from '@/core/response/schema'
+
+export const Overrun = Type.Union([
+  Type.Object({ kind: Type.Literal('none') }, closed),
+  Type.Object({ kind: Type.Literal('fixed'), holdS: Seconds }, closed),
+  Type.Object(
+    {
+      kind: Type.Literal('matched'),
+      factor: Type.Number({ minimum: 0.1, maximum: 10 }),
+      floorS: Seconds,
+      capS: Seconds,
+    },
+    closed,
+  ),
+])
+export type Overrun = Static<typeof Overrun>
+
+export const SwitchRule = Type.Object(
+  { ...common, kind: Type.Literal('switch'), input: Id, speedPct: Percent, onDelayS: Seconds, overrun: Overrun },
+  closed,
+)
+export type SwitchRule = Static<typeof SwitchRule>
 
 /** How long it runs on (s) after the switch was on for `onForS`, with `leftS` unspent from the time before.
  *  Matched times add up to the cap; a fixed time starts anew. Cases: reference-values `ctl.overrun`, `ctl.overrunSequence`. */

@@ -1,9 +1,19 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Percent } from '@/core/json/vocabulary'
+import { common, span, type WeekSpan } from '@/core/rules/common'
 import type { Problem } from '@/core/json/problem'
 import { formatNumber } from '@/core/quantity/format'
-import { DAY_NAMES } from '@/core/response/localClock'
+import { DAY_NAMES } from '@/core/rules/localClock'
 import { spanParts } from '@/core/rules/sentence'
 import { text, type RuleKind } from '@/core/rules/kind'
-import type { Week, WeekSpan } from '@/core/response/schema'
+
+export const Period = Type.Object({ ...span, speedPct: Percent }, closed)
+export type Period = Static<typeof Period>
+export const Week = Type.Object(
+  { ...common, kind: Type.Literal('week'), periods: Type.Array(Period, { minItems: 1, maxItems: 60 }) },
+  closed,
+)
+export type Week = Static<typeof Week>
 
 export const DAY_S = 86400
 export const WEEK_S = 7 * DAY_S

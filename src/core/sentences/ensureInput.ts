@@ -1,9 +1,10 @@
+import type { Input } from '@/core/rules/input'
 import { freeId } from '@/core/json/freeId'
 import type { Installation } from '@/core/installation/installation'
 import type { Explanation } from '@/core/machine/explain'
 import type { HoldKind } from '@/core/machine/parts/holds'
 import { formatPct } from '@/core/quantity/format'
-import type { Input, Response } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
 
 export const ROOM_TEMP: Input = { id: 'roomTemp', kind: 'temperature', name: 'room temperature', from: 10, to: 40 }

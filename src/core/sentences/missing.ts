@@ -1,5 +1,5 @@
-import { isMeasured } from '@/core/rules/kind'
-import type { MeasuredInput, Response } from '@/core/response/schema'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import type { Response } from '@/core/response/schema'
 
 /** Whether anything in a response goes by the clock. */
 export const usesClock = ({ rules, dayByWeek }: Response): boolean =>

@@ -1,5 +1,6 @@
+import type { Rule } from '@/core/rules/table'
 import { givenFor, leadBounds } from '@/core/machine/givable'
-import type { Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/sentences/words'
 
 export type NamedSpeed = { readonly name: string; readonly pct: number }

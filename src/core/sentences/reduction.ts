@@ -1,8 +1,9 @@
+import { inputQuantity } from '@/core/rules/input'
 import { eachOf, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { ensureOwnInput, OUTDOOR } from '@/core/sentences/ensureInput'
 import { formatPct } from '@/core/quantity/format'
 import { field, inputCause, inputName, inputOf, inputPart, measures, pastPart } from '@/core/rules/sentence'
-import { inputQuantity, text } from '@/core/rules/kind'
+import { text } from '@/core/rules/kind'
 import type { Reduction } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
 

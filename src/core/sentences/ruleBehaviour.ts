@@ -1,10 +1,9 @@
 import { ofCommonPractice, type BehaviourKind, type MoreAction, type Telling } from '@/core/sentences/behaviour'
 import { RULE_OFFERS } from '@/core/sentences/ruleOffers'
 import { formatPct } from '@/core/quantity/format'
-import { ruleInputId, text } from '@/core/rules/kind'
+import { text } from '@/core/rules/kind'
 import { inputOf } from '@/core/rules/sentence'
-import { ruleKind } from '@/core/rules/table'
-import type { Rule } from '@/core/response/schema'
+import { ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
 const WEEKEND = { days: [5, 6], startMin: 480, endMin: 1020 }

@@ -1,8 +1,10 @@
+import type { Input } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 import type { Offer } from '@/core/sentences/behaviour'
 import { ensureInput, HUMIDITY, newInput, ROOM_TEMP } from '@/core/sentences/ensureInput'
 import { freeId } from '@/core/json/freeId'
 import type { Installation } from '@/core/installation/installation'
-import type { Input, Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 /** Adds a rule under a free id. */
 const addRule =

@@ -1,12 +1,13 @@
+import { inputQuantity, type Input, type Side } from '@/core/rules/input'
 import { assertNever } from '@/core/json/assertNever'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Explanation, Link } from '@/core/machine/explain'
 import type { HoldKind } from '@/core/machine/parts/holds'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
-import { inputQuantity, ruleInputId, type RuleWhy, type SentencePart } from '@/core/rules/kind'
+import type { RuleWhy, SentencePart } from '@/core/rules/kind'
 import { clockText, daysText } from '@/core/rules/week'
-import { ruleKind } from '@/core/rules/table'
-import type { Input, Response, Rule, Side } from '@/core/response/schema'
+import { ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
+import type { Response } from '@/core/response/schema'
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
   response.inputs.find(({ id }) => id === ruleInputId(rule))

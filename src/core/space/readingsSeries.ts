@@ -1,6 +1,6 @@
+import { isMeasured } from '@/core/rules/input'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
-import { isMeasured } from '@/core/rules/kind'
 import type { Response } from '@/core/response/schema'
 import { withoutInputs } from '@/core/machine/withoutInputs'
 import type { Feeds } from '@/core/space/feeds'

@@ -1,7 +1,7 @@
+import type { Rule } from '@/core/rules/table'
 import { builtInDay } from '@/core/space/builtInDay'
 import { replay } from '@/core/space/replay'
 import { demoInstallation, exampleResponse, machineFor } from '@/testing/examples'
-import type { Rule } from '@/core/response/schema'
 
 const ramp: Rule = {
   id: 'r',

@@ -1,5 +1,6 @@
+import type { Input, MeasuredInput } from '@/core/rules/input'
 import { freeId } from '@/core/json/freeId'
-import type { Input, MeasuredInput, Response } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 const isRead = (input: Input): boolean => input.kind === 'switch' || !input.combines
 

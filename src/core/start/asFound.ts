@@ -1,3 +1,5 @@
+import type { Input, MeasuredInput } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import { giveParts } from '@/core/controller/giveParts'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
@@ -5,7 +7,7 @@ import { equalJoins } from '@/core/response/equalStages'
 import { freeId } from '@/core/json/freeId'
 import { plainCopy } from '@/core/json/plainCopy'
 import type { Installation } from '@/core/installation/installation'
-import type { Input, MeasuredInput, Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 type Present = Installation['dial']['present']
 

@@ -1,3 +1,5 @@
+import type { Ramp } from '@/core/rules/ramp'
+import type { Rule } from '@/core/rules/table'
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import type { Target } from '@/core/brief/schema'
 import { derive } from '@/core/derive/derive'
@@ -7,7 +9,7 @@ import { DUTY_PLANS } from '@/core/duty/table'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { equalStages } from '@/core/response/equalStages'
 import { adopt } from '@/core/start/adopt'
-import type { FloorReason, Ramp, Response, Rule } from '@/core/response/schema'
+import type { FloorReason, Response } from '@/core/response/schema'
 
 /** A starting value and where it came from, at its place in the response. */
 export type Origin = { readonly place: string; readonly said: string }

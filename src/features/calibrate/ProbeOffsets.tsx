@@ -1,5 +1,6 @@
 'use client'
 
+import { isMeasured } from '@/core/rules/input'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
@@ -9,7 +10,6 @@ import { sensorOffset, type SensorVerdict } from '@/core/calibration/sensorOffse
 import type { Probe } from '@/core/kit/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { isMeasured } from '@/core/rules/kind'
 import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'

@@ -1,5 +1,5 @@
+import type { SwitchRule } from '@/core/rules/switchRule'
 import { useMemo } from 'react'
-import type { SwitchRule } from '@/core/response/schema'
 import { ruleName } from '@/core/sentences/words'
 import { formatPct } from '@/core/quantity/format'
 import type { RailTick } from '@/ui/rail/RailHandles'

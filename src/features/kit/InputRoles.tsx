@@ -1,9 +1,8 @@
 'use client'
 
+import { isMeasured, MEASURED_ROLES, SWITCH_ROLES, type Input, type Role } from '@/core/rules/input'
 import Typography from '@mui/material/Typography'
 import { ROLE_NAMES, roleOf } from '@/core/duty/role'
-import { isMeasured } from '@/core/rules/kind'
-import { MEASURED_ROLES, SWITCH_ROLES, type Input, type Role } from '@/core/response/schema'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { TextButton } from '@/ui/TextButton'

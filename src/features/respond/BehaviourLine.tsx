@@ -1,12 +1,12 @@
 'use client'
 
+import type { Rule } from '@/core/rules/table'
 import Box from '@mui/material/Box'
 import { memo, useState } from 'react'
 import { noteAt, standsAt } from '@/core/sentences/change'
 import { telling, type Line } from '@/core/sentences/table'
 import { joinPlaces, type Place } from '@/core/json/place'
 import type { SentencePart } from '@/core/rules/kind'
-import type { Rule } from '@/core/response/schema'
 import { capital, linkText, partsText } from '@/core/sentences/words'
 import { LineMenu } from '@/features/respond/LineMenu'
 import { LineNotes } from '@/features/respond/LineNotes'

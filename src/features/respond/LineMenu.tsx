@@ -1,5 +1,6 @@
 'use client'
 
+import type { Rule } from '@/core/rules/table'
 import IconButton from '@mui/material/IconButton'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
@@ -7,7 +8,7 @@ import { useState } from 'react'
 import { canCopy, duplicate, move, remove, rest, standsAt, wake } from '@/core/sentences/change'
 import { lines, telling } from '@/core/sentences/table'
 import { valueAt, type Place } from '@/core/json/place'
-import type { Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { place: Place; asideAt: number | null; name: string; onNote: () => void }

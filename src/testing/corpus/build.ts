@@ -1,3 +1,6 @@
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import type { Ramp } from '@/core/rules/ramp'
+import type { Rule } from '@/core/rules/table'
 import type { Brief } from '@/core/brief/schema'
 import type { Duty } from '@/core/brief/duty'
 import type { Installation } from '@/core/installation/installation'
@@ -6,8 +9,7 @@ import { answerReader } from '@/core/duty/plan'
 import { startingResponse } from '@/core/start/startingResponse'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { chooseController } from '@/core/installation/chooseController'
-import { isMeasured } from '@/core/rules/kind'
-import type { Condition, MeasuredInput, OtherOutput, Ramp, Response, Rule } from '@/core/response/schema'
+import type { Condition, OtherOutput, Response } from '@/core/response/schema'
 import { demoModel } from '@/testing/examples'
 
 /** What changes a document on its way; later ones see what earlier ones did. */

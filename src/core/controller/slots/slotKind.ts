@@ -1,6 +1,7 @@
+import type { Rule } from '@/core/rules/table'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
-import type { Response, Rule } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 
 export type GiveContext = {
   readonly response: Response

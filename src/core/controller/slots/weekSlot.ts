@@ -1,8 +1,9 @@
+import type { SetPoint, WeekSpan } from '@/core/rules/common'
+import type { Week } from '@/core/rules/week'
 import type { Loss } from '@/core/controller/loss'
 import type { SlotKind } from '@/core/controller/slots/slotKind'
 import type { WeekSlot } from '@/core/controller/schema'
 import { toStep } from '@/core/machine/steps'
-import type { SetPoint, Week, WeekSpan } from '@/core/response/schema'
 
 /** As many of these as the calendar holds, each on its steps: it begins no later and ends no earlier than asked. */
 export function givePeriods<P extends WeekSpan>(

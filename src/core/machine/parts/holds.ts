@@ -1,4 +1,5 @@
-import { isMeasured, type CompileContext } from '@/core/rules/kind'
+import { isMeasured } from '@/core/rules/input'
+import type { PartContext } from '@/core/machine/parts/context'
 
 /** What may hold the fan, weakest first; `figures[HELD_BY]` is a place in this list, 0 for none. */
 export const HOLD_KINDS = ['none', 'test', 'lost-sensor', 'cool-down', 'overheat', 'safety-stop', 'isolated'] as const
@@ -34,14 +35,14 @@ export type CompiledHolds = {
 
 const keepsNothing = () => {}
 
-function testPart({ response: { holds }, inputIndex }: CompileContext): Part[] {
+function testPart({ response: { holds }, inputIndex }: PartContext): Part[] {
   if (!holds?.test) return []
   const at = inputIndex(holds.test.input)
   const { speedPct } = holds.test
   return [{ kind: 'test', step: (_memory, now, pct) => (now[at]! >= 0.5 ? speedPct : pct), settle: keepsNothing }]
 }
 
-function lostPart({ response: { inputs } }: CompileContext): Part[] {
+function lostPart({ response: { inputs } }: PartContext): Part[] {
   const lost = inputs.flatMap((input, place) =>
     isMeasured(input) && input.lostPct !== undefined ? [{ place, pct: input.lostPct }] : [],
   )
@@ -55,7 +56,7 @@ function lostPart({ response: { inputs } }: CompileContext): Part[] {
   return [{ kind: 'lost-sensor', step, settle: keepsNothing }]
 }
 
-function coolDownPart({ response: { coolDown }, memory: plan, inputIndex }: CompileContext): Part[] {
+function coolDownPart({ response: { coolDown }, memory: plan, inputIndex }: PartContext): Part[] {
   if (!coolDown) return []
   const at = inputIndex(coolDown.input)
   const leftS = plan.slot(0, 'timers')
@@ -79,7 +80,7 @@ function coolDownPart({ response: { coolDown }, memory: plan, inputIndex }: Comp
 
 /** What must be, whatever was asked, applied weakest first so that the strongest has the last word. Null where there is none.
  *  Source: the order is trade.md section 3. */
-export function compileHolds(context: CompileContext): CompiledHolds | null {
+export function compileHolds(context: PartContext): CompiledHolds | null {
   const { response, memory: plan, inputIndex } = context
   const { holds } = response
   const parts = [...testPart(context), ...lostPart(context), ...coolDownPart(context)]

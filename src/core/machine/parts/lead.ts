@@ -1,5 +1,5 @@
 import { givableAbove, givableBelow, givenFor, isInRestBand, leadBounds, type Bounds } from '@/core/machine/givable'
-import type { CompileContext } from '@/core/rules/kind'
+import type { PartContext } from '@/core/machine/parts/context'
 import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
 
 export type CompiledLead = {
@@ -16,7 +16,7 @@ export type CompiledLead = {
 
 /** How the lead's output carries out what is wanted of it. Where steps, rest bands, floor, ceiling, rate and start collide, the table in
  *  docs/control-laws.md decides. */
-export function compileLead({ response, memory: plan }: CompileContext): CompiledLead {
+export function compileLead({ response, memory: plan }: PartContext): CompiledLead {
   const bounds = leadBounds(response)
   const { steps, bands, lowPct } = bounds
   // A hold may want more than the ceiling, for safety.

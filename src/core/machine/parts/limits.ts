@@ -1,6 +1,6 @@
-import { exact } from '@/core/response/exact'
+import { exact } from '@/core/rules/exact'
 import { isPast } from '@/core/machine/past'
-import type { CompileContext } from '@/core/rules/kind'
+import type { PartContext } from '@/core/machine/parts/context'
 import type { Reduction } from '@/core/response/schema'
 
 /** What a reduction leaves of a speed: points off it, or a share of the present value off it. */
@@ -11,7 +11,7 @@ export const reduced = ({ byPct, how }: Pick<Reduction, 'byPct' | 'how'>, pct: n
 export function compileLimits({
   response,
   inputIndex,
-}: CompileContext): (inputs: Float64Array, askedPct: number) => number {
+}: PartContext): (inputs: Float64Array, askedPct: number) => number {
   const { ceiling, floor, stages, reductions = [] } = response
   const ceilingPct = ceiling.speedPct
   const floorPct = stages ? 0 : floor.speedPct

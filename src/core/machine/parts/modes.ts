@@ -1,4 +1,4 @@
-import type { CompileContext } from '@/core/rules/kind'
+import type { PartContext } from '@/core/machine/parts/context'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
 
 const DAY = 0
@@ -12,11 +12,11 @@ export type CompiledModes = {
 }
 
 /** Day and night by light or by the clock; null where a response knows neither. */
-export const compileModes = (context: CompileContext): CompiledModes | null => byLight(context) ?? byWeek(context)
+export const compileModes = (context: PartContext): CompiledModes | null => byLight(context) ?? byWeek(context)
 
 /** The other mode comes when the light has pointed to it for the delay without a break; at exactly the level it is day; at power-up it is
  *  what the light says. A lost reading changes nothing. */
-function byLight({ response: { light }, memory: plan, inputIndex }: CompileContext): CompiledModes | null {
+function byLight({ response: { light }, memory: plan, inputIndex }: PartContext): CompiledModes | null {
   if (!light) return null
   const at = inputIndex(light.input)
   const { level, delayS } = light
@@ -51,7 +51,7 @@ function byLight({ response: { light }, memory: plan, inputIndex }: CompileConte
 }
 
 /** Day within its spans, night outside. Without a clock it stays what it was, day at power-up. */
-function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: CompileContext): CompiledModes | null {
+function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: PartContext): CompiledModes | null {
   if (!dayByWeek) return null
   const mode = plan.slot(DAY, 'mode')
   const modeAt = new Uint8Array(WEEK_MIN).fill(NIGHT)

@@ -1,7 +1,7 @@
-import { exact } from '@/core/response/exact'
+import { exact } from '@/core/rules/exact'
 import { countsPoint, isPast, isUpward } from '@/core/machine/past'
 import type { CompiledHolds } from '@/core/machine/parts/holds'
-import type { CompileContext } from '@/core/rules/kind'
+import type { PartContext } from '@/core/machine/parts/context'
 import type { Condition, OtherOutput } from '@/core/response/schema'
 
 export type CompiledOutput = {
@@ -15,7 +15,7 @@ type Stands = (memory: Float64Array, inputs: Float64Array, fansPct: Float64Array
 
 function compileCondition(
   condition: Condition,
-  { memory: plan, inputIndex }: CompileContext,
+  { memory: plan, inputIndex }: PartContext,
   fanIds: readonly string[],
   holds: CompiledHolds | null,
   remembers: number[],
@@ -57,7 +57,7 @@ function compileCondition(
 
 /** Bypass damper, shutter, alarm contact, heater permission, lamp. */
 export function compileOtherOutputs(
-  context: CompileContext,
+  context: PartContext,
   fanIds: readonly string[],
   holds: CompiledHolds | null,
 ): CompiledOutput[] {

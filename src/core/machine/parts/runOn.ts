@@ -1,10 +1,10 @@
-import type { CompileContext } from '@/core/rules/kind'
+import type { PartContext } from '@/core/machine/parts/context'
 
 /** When everything stops asking, the last running speed (or a set one) for a time; a new ask cancels it. Returns that speed, 0 for none. */
 export function compileRunOn({
   response,
   memory: plan,
-}: CompileContext): ((memory: Float64Array, isAsked: boolean, askedPct: number, dtS: number) => number) | null {
+}: PartContext): ((memory: Float64Array, isAsked: boolean, askedPct: number, dtS: number) => number) | null {
   const { runOn } = response
   if (!runOn) return null
   const lastPct = plan.slot(0, 'timers')

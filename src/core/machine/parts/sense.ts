@@ -1,7 +1,7 @@
-import { exact } from '@/core/response/exact'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import { exact } from '@/core/rules/exact'
 import type { MachineState } from '@/core/machine/state'
-import { isMeasured, type CompileContext } from '@/core/rules/kind'
-import type { MeasuredInput } from '@/core/response/schema'
+import type { PartContext } from '@/core/machine/parts/context'
 
 /** One number of several, lost ones left out; a difference (first less second) needs both. NaN when nothing is left. */
 export function combine(
@@ -23,7 +23,7 @@ export function combine(
 
 /** Offsets, combined inputs, the scan interval and moved set points; null where an input is simply what it reads. */
 export function compileSense(
-  { response, memory: plan, inputIndex }: CompileContext,
+  { response, memory: plan, inputIndex }: PartContext,
   setPoints: { readonly count: number; readonly fill: (sensed: Float64Array) => void },
 ): ((state: MachineState, raw: Float64Array, dtS: number) => Float64Array) | null {
   const { inputs, scanS = 0 } = response

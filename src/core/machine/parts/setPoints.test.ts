@@ -1,7 +1,7 @@
+import type { Rule } from '@/core/rules/table'
 import { explain } from '@/core/machine/explain'
 import { linkText } from '@/core/sentences/words'
 import { machineFor, plainRamp, responseTo, settledPct } from '@/testing/examples'
-import type { Rule } from '@/core/response/schema'
 
 const HOUR = 3600
 const DAY = 24 * HOUR

@@ -1,7 +1,8 @@
-import { exact } from '@/core/response/exact'
-import type { CompileContext } from '@/core/rules/kind'
+import type { Rule } from '@/core/rules/table'
+import type { SetPoint } from '@/core/rules/common'
+import { exact } from '@/core/rules/exact'
+import type { PartContext } from '@/core/machine/parts/context'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
-import type { Rule, SetPoint } from '@/core/response/schema'
 
 /** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */
 export type Shift = { readonly input: string; readonly at: (weekS: number) => number }
@@ -26,7 +27,7 @@ export function compileShift(rule: Rule): Shift | null {
 
 /** Moves each such rule's input instead of its points: the rule then reads a place of its own behind the clock.
  *  @returns the place of a rule's input, and what fills those places at every step */
-export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockIndex }: CompileContext) {
+export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockIndex }: PartContext) {
   const shifts = rules.map(compileShift)
   const moved = shifts.flatMap((shift, rule) => (shift ? [{ shift, rule, from: inputIndex(shift.input) }] : []))
   const placeOf = (rule: number): number | null => {

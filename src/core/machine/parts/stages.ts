@@ -1,4 +1,4 @@
-import type { CompileContext } from '@/core/rules/kind'
+import type { PartContext } from '@/core/machine/parts/context'
 
 export type CompiledStages = {
   /** Speed of the variable fan for a demand in percent of the whole ladder. Changes how many fixed fans run. */
@@ -12,7 +12,7 @@ export type CompiledStages = {
 
 /** A variable fan and fixed ones: it climbs from its floor to 100, then a fixed fan joins and it drops to its floor and climbs again. Null
  *  where there are none. Source: trade.md section 2 (livestock); cases `ctl.staged` and `ctl.stagedHysteresis`. */
-export function compileStages({ response, memory: plan }: CompileContext): CompiledStages | null {
+export function compileStages({ response, memory: plan }: PartContext): CompiledStages | null {
   const { stages, floor } = response
   if (!stages) return null
   const joins = Float64Array.from(stages.fixed, ({ joinsAtPct }) => joinsAtPct)

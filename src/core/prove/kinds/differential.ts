@@ -1,10 +1,10 @@
+import type { Differential } from '@/core/rules/differential'
 import { beyond, restFor, speedCheck, standing, tells } from '@/core/prove/build'
 import type { Check, Values } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, wayFor } from '@/core/prove/howTo'
 import { formatPct } from '@/core/quantity/format'
 import { ruleName } from '@/core/sentences/words'
-import type { Differential } from '@/core/response/schema'
 
 /** Past both points and back: it comes on, stays between them, and goes off. */
 export function differentialChecks(

@@ -1,3 +1,4 @@
+import { isMeasured } from '@/core/rules/input'
 import { resting, seenCheck, speedCheck, standing, stateAfter, tells, timedCheck } from '@/core/prove/build'
 import type { Check, Values } from '@/core/prove/check'
 import { inputOf, type ProveContext } from '@/core/prove/context'
@@ -5,7 +6,6 @@ import { outputMeter } from '@/core/prove/howTo'
 import { formatTime } from '@/core/quantity/format'
 import { modeInputs } from '@/core/machine/modeInputs'
 import { clockText } from '@/core/rules/week'
-import { isMeasured } from '@/core/rules/kind'
 
 /** A moment at which day and night give different speeds; null where they never do. */
 function tellingMoment(context: ProveContext, day: Values, night: Values): Values | null {

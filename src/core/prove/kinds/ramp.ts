@@ -1,3 +1,4 @@
+import type { Ramp } from '@/core/rules/ramp'
 import { beyond, leadAfter, resting, restFor, speedCheck, standing, stateAfter, tells } from '@/core/prove/build'
 import type { Check, CheckOf, Values } from '@/core/prove/check'
 import { bringsFor, brought, measuredOf, type ProveContext } from '@/core/prove/context'
@@ -6,7 +7,6 @@ import { bringText, wayFor, whatText } from '@/core/prove/howTo'
 import { inputHalf } from '@/core/prove/uncertainty'
 import { formatNumber } from '@/core/quantity/format'
 import { ruleName } from '@/core/sentences/words'
-import type { Ramp } from '@/core/response/schema'
 
 const WRONG_START =
   'Start point or first speed not kept, or the probe reads off: read the setting back, then compare the probe.'

@@ -1,12 +1,12 @@
+import { inputQuantity } from '@/core/rules/input'
+import type { Surge } from '@/core/rules/surge'
 import { resting, restFor, settleS, speedCheck, tells, timedCheck, leadAfter } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, standText } from '@/core/prove/howTo'
 import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { inputQuantity } from '@/core/rules/kind'
 import { ruleName } from '@/core/sentences/words'
-import type { Surge } from '@/core/response/schema'
 
 /** A third more than is wanted of it: surely a quick rise; a third less: surely none. */
 const MORE = 4 / 3

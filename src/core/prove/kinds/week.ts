@@ -1,11 +1,11 @@
+import type { Rule } from '@/core/rules/table'
 import { restFor, speedCheck, standing, tells } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import type { ProveContext } from '@/core/prove/context'
 import { differentialChecks } from '@/core/prove/kinds/differential'
 import { rampChecks } from '@/core/prove/kinds/ramp'
-import { clockText, daysText, periodText } from '@/core/rules/week'
+import { clockText, daysText, periodText, type Week } from '@/core/rules/week'
 import { clockAt } from '@/core/prove/weekClock'
-import type { Rule, Week } from '@/core/response/schema'
 const PUT_BACK = 'Put the right time back afterwards.'
 
 /** Each period: before it, in it, after it. */

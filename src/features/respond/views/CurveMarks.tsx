@@ -1,10 +1,11 @@
 'use client'
 
+import type { MeasuredInput } from '@/core/rules/input'
 import { ReferenceArea, ReferenceLine } from 'recharts'
 import { inputCause } from '@/core/rules/sentence'
 import type { Target } from '@/core/brief/schema'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
-import type { MeasuredInput, Response } from '@/core/response/schema'
+import type { Response } from '@/core/response/schema'
 import { chartFont, HATCH_FILL } from '@/ui/chart'
 import { causeVar } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'

@@ -1,8 +1,8 @@
 'use client'
 
+import type { MeasuredInput } from '@/core/rules/input'
 import { curveAgainst } from '@/core/look/curve'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
-import type { MeasuredInput } from '@/core/response/schema'
 import { FigureTable } from '@/features/respond/views/FigureTable'
 import { useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'

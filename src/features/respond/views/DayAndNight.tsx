@@ -1,9 +1,9 @@
 'use client'
 
+import type { MeasuredInput } from '@/core/rules/input'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { modeInputs } from '@/core/machine/modeInputs'
-import type { MeasuredInput } from '@/core/response/schema'
 import { InputCurve } from '@/features/respond/views/InputCurve'
 import { useDocument } from '@/ui/workingCopy/context'
 

@@ -1,11 +1,11 @@
 'use client'
 
+import type { MeasuredInput } from '@/core/rules/input'
 import { useDeferredValue, useMemo, type ReactNode } from 'react'
 import { clamp } from '@/core/json/clamp'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { Machine } from '@/core/machine/compile'
 import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/look/curve'
-import type { MeasuredInput } from '@/core/response/schema'
 import { CurveMarks } from '@/features/respond/views/CurveMarks'
 import { Arrows, Curves } from '@/features/respond/views/CurvePaths'
 import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'

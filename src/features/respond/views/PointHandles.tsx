@@ -1,9 +1,11 @@
 'use client'
 
+import type { Differential } from '@/core/rules/differential'
+import type { MeasuredInput } from '@/core/rules/input'
+import type { Ramp } from '@/core/rules/ramp'
 import { inputCause } from '@/core/rules/sentence'
 import { clamp } from '@/core/json/clamp'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
-import type { Differential, MeasuredInput, Ramp } from '@/core/response/schema'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'
 import type { Scale } from '@/features/respond/views/Plot'
 import { settingStep } from '@/features/respond/views/settingStep'

@@ -1,5 +1,5 @@
+import type { MeasuredInput } from '@/core/rules/input'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
-import type { MeasuredInput } from '@/core/response/schema'
 
 /** The step in which the chosen controller can set this, for an input of this kind where it belongs to one; null where it cannot, or none
  *  is chosen. */

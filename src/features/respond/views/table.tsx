@@ -1,10 +1,10 @@
 'use client'
 
+import { isMeasured } from '@/core/rules/input'
 import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
 import type { Installation } from '@/core/installation/installation'
 import type { ViewProps } from '@/features/respond/views/viewProps'
-import { isMeasured } from '@/core/rules/kind'
 
 type ViewOf = {
   readonly name: string

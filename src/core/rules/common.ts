@@ -1,0 +1,27 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id } from '@/core/json/vocabulary'
+
+export const MODES = ['day', 'night'] as const
+/** What every rule has. */
+export const common = {
+  id: Id,
+  off: Type.Optional(Type.Boolean()),
+  note: Type.Optional(Type.String({ maxLength: 400 })),
+  /** The modes it belongs to; all where none is named. */
+  modes: Type.Optional(Type.Array(Type.Union(MODES.map((mode) => Type.Literal(mode))), { minItems: 1, maxItems: 2 })),
+}
+
+const DAYS = Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { minItems: 1, maxItems: 7 })
+export const span = {
+  days: DAYS,
+  startMin: Type.Integer({ minimum: 0, maximum: 1439 }),
+  endMin: Type.Integer({ minimum: 0, maximum: 1440 }),
+}
+/** Days from 0 (Monday) to 6; minutes of the local day. One that ends before it starts runs over midnight. */
+export const WeekSpan = Type.Object(span, closed)
+export type WeekSpan = Static<typeof WeekSpan>
+
+/** A time of the week in which a rule starts (a ramp) or comes on (a differential) at another point; its width stays. */
+export const SetPoint = Type.Object({ ...span, at: Type.Number() }, closed)
+export type SetPoint = Static<typeof SetPoint>
+export const setPoints = { setPoints: Type.Optional(Type.Array(SetPoint, { minItems: 1, maxItems: 28 })) }

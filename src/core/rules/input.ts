@@ -1,0 +1,86 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id, Name, Percent } from '@/core/json/vocabulary'
+import type { Quantity } from '@/core/quantity/units'
+
+/** What an input stands for, so that nobody has to guess it from its name. The first are read, the others are contacts. */
+export const MEASURED_ROLES = [
+  'room',
+  'outdoor',
+  'supply',
+  'coil',
+  'flue',
+  'shell',
+  'component',
+  'body',
+  'light',
+  'pressure',
+] as const
+export const SWITCH_ROLES = [
+  'request',
+  'door',
+  'isolator',
+  'safety-stop',
+  'test',
+  'heat',
+  'equipment',
+  'defrost',
+  'alarm',
+] as const
+export type Role = (typeof MEASURED_ROLES)[number] | (typeof SWITCH_ROLES)[number]
+
+/** What the response can sense. `from` and `to` are the range shown on charts and sliders, in the base unit of the kind. */
+export const MEASURED = ['temperature', 'humidity', 'pressure', 'light'] as const
+export const MeasuredInput = Type.Object(
+  {
+    id: Id,
+    kind: Type.Union(MEASURED.map((kind) => Type.Literal(kind))),
+    name: Name,
+    from: Type.Number(),
+    to: Type.Number(),
+    /** Added to what the sensor says. */
+    offset: Type.Optional(Type.Number()),
+    /** Made of other inputs instead of read; readings that are lost are left out, but a difference needs both. */
+    combines: Type.Optional(
+      Type.Object(
+        {
+          of: Type.Array(Id, { minItems: 1, maxItems: 8 }),
+          how: Type.Union([
+            Type.Literal('highest'),
+            Type.Literal('lowest'),
+            Type.Literal('average'),
+            Type.Literal('difference'),
+          ]),
+        },
+        closed,
+      ),
+    ),
+    /** Speed held while this input has no reading: by duty, full where lives or machines hang on it. */
+    lostPct: Type.Optional(Percent),
+    /** What it measures; proposed by duty where nothing is said. */
+    role: Type.Optional(Type.Union(MEASURED_ROLES.map((role) => Type.Literal(role)))),
+  },
+  closed,
+)
+export const SwitchInput = Type.Object(
+  {
+    id: Id,
+    kind: Type.Literal('switch'),
+    name: Name,
+    /** What it tells; proposed by duty where nothing is said. */
+    role: Type.Optional(Type.Union(SWITCH_ROLES.map((role) => Type.Literal(role)))),
+  },
+  closed,
+)
+export const Input = Type.Union([MeasuredInput, SwitchInput])
+export type MeasuredInput = Static<typeof MeasuredInput>
+export type Input = Static<typeof Input>
+
+/** Which side of a point counts, and whether the point itself does. */
+export const SIDES = ['at-or-above', 'at-or-below', 'above', 'below'] as const
+export type Side = (typeof SIDES)[number]
+export const when = Type.Union(SIDES.map((side) => Type.Literal(side)))
+
+export const isMeasured = (input: Input): input is MeasuredInput => input.kind !== 'switch'
+
+/** The quantity in which an input of this kind is measured. */
+export const inputQuantity = (input: Input | undefined): Quantity => (input && isMeasured(input) ? input.kind : 'speed')
