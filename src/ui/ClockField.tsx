@@ -1,10 +1,10 @@
 'use client'
 
+import { clockText } from '@/core/rules/common'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
 import { clamp } from '@/core/json/clamp'
 import { parseClock } from '@/core/quantity/parseClock'
-import { clockText } from '@/core/rules/week'
 import { MONO } from '@/ui/theme'
 
 const STEP_MIN = 15

@@ -1,6 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
-import { highestAskPct } from '@/core/response/highestAsk'
+import { highestAskPct } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
 /** A rule that asks for more than the ceiling is cut there: the boost on paper is not the boost that comes. */

@@ -1,7 +1,8 @@
+import { clockText } from '@/core/rules/common'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import type { Moment, Where } from '@/core/advise/reach'
 import { formatQuantity } from '@/core/quantity/format'
-import { clockText, daysText } from '@/core/rules/week'
+import { daysText } from '@/core/rules/week'
 
 /** What distinguishes a moment from another, in words: “with outdoor temperature at −10.0 °C and boost button on”. Empty where nothing does. */
 export function momentText({ machine }: Where, moment: Moment, other: Moment): string {

@@ -1,3 +1,4 @@
+import { ruleInputId, ruleKind } from '@/core/rules/table'
 import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 import type { Duty } from '@/core/brief/duty'
 import type { Judge, Judgement } from '@/core/advise/judgement'
@@ -44,26 +45,10 @@ function figuresOf({ response }: Installation): { points: Point[]; widths: Width
   response.rules.forEach((rule, index) => {
     if (rule.off) return
     const named = { id: rule.id, path: `response.rules.${index}`, name: `The ${ruleName(response, rule)}` }
-    switch (rule.kind) {
-      case 'ramp':
-        point(named, rule.input, rule.startAt, rule.fullAt, ...(rule.setPoints ?? []).map(({ at }) => at))
-        width(named, rule.input, Math.abs(rule.fullAt - rule.startAt))
-        break
-      case 'differential':
-        point(named, rule.input, rule.onAt, rule.offAt, ...(rule.setPoints ?? []).map(({ at }) => at))
-        width(named, rule.input, Math.abs(rule.onAt - rule.offAt))
-        break
-      case 'after-run':
-        point(named, rule.input, rule.armAbove)
-        break
-      case 'surge':
-        width(named, rule.input, Math.max(rule.rise, rule.release))
-        break
-      case 'switch':
-      case 'week':
-      case 'cycle':
-        break
-    }
+    const input = ruleInputId(rule)
+    if (input === null) return
+    point(named, input, ...ruleKind(rule).points(rule))
+    for (const widthK of ruleKind(rule).widths(rule)) width(named, input, widthK)
   })
   ;(response.reductions ?? []).forEach(({ input, at }, index) =>
     point({ id: `reduction-${index}`, path: `response.reductions.${index}`, name: 'The reduction' }, input, at),

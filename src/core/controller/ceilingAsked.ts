@@ -1,14 +1,8 @@
-import type { Rule } from '@/core/rules/table'
+import { highestAskPct } from '@/core/rules/table'
 import type { ControllerModel } from '@/core/controller/schema'
 import { slotKind } from '@/core/controller/slots/table'
 import type { Assignment } from '@/core/controller/wanted'
 import type { Response } from '@/core/response/schema'
-
-/** The highest speed a rule asks for. */
-const topPct = (rule: Rule): number => {
-  if (rule.kind === 'ramp') return Math.max(rule.fromPct, rule.toPct)
-  return rule.kind === 'week' ? Math.max(...rule.periods.map(({ speedPct }) => speedPct)) : rule.speedPct
-}
 
 /** Whether the ceiling stands in for a speed of this slot. */
 const followsCeiling = (slot: unknown): boolean =>
@@ -27,7 +21,7 @@ export function ceilingAsked(
   const placed = [...inSlots].flatMap(([kind, rules]) =>
     rules.flatMap((rule, index) => (rule ? [{ rule, slot: slotKind(kind).slots(model)[index] }] : [])),
   )
-  const most = Math.max(floor.speedPct, ...placed.map(({ rule }) => topPct(rule)))
+  const most = Math.max(floor.speedPct, ...placed.map(({ rule }) => highestAskPct(rule)))
   if (most >= ceiling.speedPct || !placed.some(({ slot }) => followsCeiling(slot)))
     return { speedPct: ceiling.speedPct, isOfRules: false }
   return { speedPct: most, isOfRules: true }

@@ -1,5 +1,5 @@
 import { isMeasured } from '@/core/rules/input'
-import { ruleInputId, type Rule } from '@/core/rules/table'
+import { ruleInputId, ruleKind, type Rule } from '@/core/rules/table'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
 import { isInRestBand } from '@/core/machine/givable'
@@ -20,10 +20,7 @@ function offsetsIntoPoints(response: Response, losses: Loss[]): Response {
     }),
     rules: response.rules.map((rule) => {
       const by = offsetOf(rule)
-      if (by === 0) return rule
-      if (rule.kind === 'ramp') return { ...rule, startAt: rule.startAt - by, fullAt: rule.fullAt - by }
-      if (rule.kind === 'differential') return { ...rule, onAt: rule.onAt - by, offAt: rule.offAt - by }
-      return rule.kind === 'after-run' ? { ...rule, armAbove: rule.armAbove - by } : rule
+      return by === 0 ? rule : ruleKind(rule).movedBy(rule, -by)
     }),
   }
 }
@@ -52,12 +49,7 @@ function offRestBands(
     ceiling: { ...response.ceiling, speedPct: Math.max(ceilingPct, floorPct) },
     rules: response.rules.map((rule): Rule => {
       if (rule.off) return rule
-      if (rule.kind === 'week')
-        return {
-          ...rule,
-          periods: rule.periods.map((period) => ({ ...period, speedPct: move(rule.id, period.speedPct, 'up') })),
-        }
-      if (rule.kind !== 'ramp') return { ...rule, speedPct: move(rule.id, rule.speedPct, 'up') }
+      if (rule.kind !== 'ramp') return ruleKind(rule).withSpeeds(rule, (pct) => move(rule.id, pct, 'up'))
       const ramp = {
         ...rule,
         fromPct: rule.fromPct > floorPct ? move(rule.id, rule.fromPct, 'up') : rule.fromPct,

@@ -1,6 +1,7 @@
 import type { MeasuredInput } from '@/core/rules/input'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
+import { ruleKind } from '@/core/rules/table'
 import { WEEK_S } from '@/core/rules/week'
 import type { Response } from '@/core/response/schema'
 
@@ -57,7 +58,7 @@ const keepsWhatItWas = ({ rules, restBands, stages, holds }: Response): boolean 
   restBands !== undefined ||
   stages !== undefined ||
   holds?.overheat !== undefined ||
-  rules.some(({ kind }) => kind === 'differential')
+  rules.some((rule) => ruleKind(rule).keepsWhatItWas)
 
 /** Walks an input over its range and, where it matters, back again, staying at every point until all is over. */
 function walked(machine: Machine, input: MeasuredInput, rest: Readonly<Record<string, number>>, andBack: boolean) {

@@ -1,8 +1,8 @@
+import { emptySpan } from '@/core/rules/common'
 import { isMeasured } from '@/core/rules/input'
 import type { Problem } from '@/core/json/problem'
 import { formatPct } from '@/core/quantity/format'
 import { givableAbove, leadBounds } from '@/core/machine/givable'
-import { emptySpan } from '@/core/rules/week'
 import type { Condition, Response } from '@/core/response/schema'
 
 /** `got` must be an input, and of this sort where one is named. */
@@ -205,7 +205,7 @@ export function checkParts(response: Response): Problem[] {
           ],
     ),
     ...rules.flatMap((rule, index) =>
-      rule.kind === 'ramp' || rule.kind === 'differential'
+      'setPoints' in rule
         ? (rule.setPoints ?? []).flatMap((point, place) => emptySpan(point, `rules.${index}.setPoints.${place}`))
         : [],
     ),

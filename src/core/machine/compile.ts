@@ -13,7 +13,7 @@ import { compileSense } from '@/core/machine/parts/sense'
 import { compileSetPoints } from '@/core/machine/parts/setPoints'
 import { compileStages } from '@/core/machine/parts/stages'
 import type { CompiledRule } from '@/core/rules/kind'
-import { ruleKind, type Rule } from '@/core/rules/table'
+import { ruleKind, type Rule, type RuleWhy } from '@/core/rules/table'
 import {
   type MachineState,
   ASKED_PCT,
@@ -33,7 +33,7 @@ export type Machine = {
   readonly response: Response
   /** The rules that are switched on, in the order of `asksPct`. */
   readonly rules: readonly Rule[]
-  readonly compiledRules: readonly CompiledRule[]
+  readonly compiledRules: readonly CompiledRule<RuleWhy>[]
   readonly inputIds: readonly string[]
   readonly fanIds: readonly string[]
   /** At rest, power just given. */

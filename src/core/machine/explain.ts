@@ -1,4 +1,4 @@
-import type { Rule } from '@/core/rules/table'
+import type { RuleWhy, Rule } from '@/core/rules/table'
 import { type Machine } from '@/core/machine/compile'
 import {
   AIM_PCT,
@@ -16,7 +16,6 @@ import { reduced } from '@/core/machine/parts/limits'
 import { exact } from '@/core/rules/exact'
 import { isInRestBand } from '@/core/machine/givable'
 import { isPast } from '@/core/machine/past'
-import type { RuleWhy } from '@/core/rules/kind'
 import type { OtherOutput, Reduction, RestBand } from '@/core/response/schema'
 import { toStep } from '@/core/machine/steps'
 

@@ -1,3 +1,4 @@
+import { ruleInputId, ruleKind } from '@/core/rules/table'
 import { isMeasured } from '@/core/rules/input'
 import type { Response } from '@/core/response/schema'
 
@@ -15,20 +16,7 @@ export function pointsOn(response: Response, id: string): number[] {
 
 function own({ rules, reductions = [], otherOutputs = [], light, holds }: Response, id: string): number[] {
   return [
-    ...rules.flatMap((rule) => {
-      if (rule.off || !('input' in rule) || rule.input !== id) return []
-      switch (rule.kind) {
-        case 'ramp':
-          return [rule.startAt, rule.fullAt, ...(rule.setPoints ?? []).map(({ at }) => at)]
-        case 'differential':
-          return [rule.onAt, rule.offAt, ...(rule.setPoints ?? []).map(({ at }) => at)]
-        case 'after-run':
-          return [rule.armAbove]
-        case 'surge':
-        case 'switch':
-          return []
-      }
-    }),
+    ...rules.flatMap((rule) => (rule.off || ruleInputId(rule) !== id ? [] : ruleKind(rule).points(rule))),
     ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
     ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
       [...onWhen, ...notWhile].flatMap((condition) =>

@@ -1,14 +1,8 @@
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-import type { Rule } from '@/core/rules/table'
+import { ruleInputId, ruleKind } from '@/core/rules/table'
 import { isPast } from '@/core/machine/past'
 import { pointsOn } from '@/core/machine/pointsOn'
 import type { Response } from '@/core/response/schema'
-
-/** Whether a rule asks for more as its input falls. */
-function asksWhenLow(rule: Rule): boolean {
-  if (rule.kind === 'ramp') return rule.fullAt < rule.startAt
-  return rule.kind === 'differential' && rule.sense === 'heating'
-}
 
 /** Where no reduction acts: one end or the other, or between their points. */
 function unreduced(input: MeasuredInput, response: Response): number {
@@ -24,9 +18,9 @@ function quietValue(input: MeasuredInput, response: Response): number {
   // By day, and cool inside the controller.
   if (light?.input === input.id) return input.to
   if (holds?.overheat?.input === input.id) return input.from
-  const asking = rules.filter((rule) => !rule.off && 'input' in rule && rule.input === input.id)
+  const asking = rules.filter((rule) => !rule.off && ruleInputId(rule) === input.id)
   if (asking.length === 0) return unreduced(input, response)
-  return asking.some(asksWhenLow) ? input.to : input.from
+  return asking.some((rule) => ruleKind(rule).asksWhenLow(rule)) ? input.to : input.from
 }
 
 /** Inputs at which as little as possible is asking: readings at the end of their range where no rule on them asks and no reduction acts, switches off. */

@@ -1,10 +1,9 @@
+import { ruleKind } from '@/core/rules/table'
 import type { WeekSpan } from '@/core/rules/common'
 import type { Response } from '@/core/response/schema'
 
 /** Every time of the week in which a clock changes something: day and night, periods, moved points. */
 export const weekSpans = ({ rules, dayByWeek = [] }: Response): readonly WeekSpan[] => [
   ...dayByWeek,
-  ...rules.flatMap((rule): readonly WeekSpan[] =>
-    rule.off ? [] : rule.kind === 'week' ? rule.periods : 'setPoints' in rule ? (rule.setPoints ?? []) : [],
-  ),
+  ...rules.flatMap((rule) => (rule.off ? [] : ruleKind(rule).spans(rule))),
 ]

@@ -1,9 +1,11 @@
+import { formatTime } from '@/core/quantity/format'
+import { ROOM_TEMP } from '@/core/rules/usualInputs'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { common } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
-import { text, type RuleKind } from '@/core/rules/kind'
+import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
 /** Above `armAbove` it runs; on falling to it, it warns and runs on for `holdS`, then stops. */
 export const AfterRun = Type.Object(
@@ -12,8 +14,15 @@ export const AfterRun = Type.Object(
 )
 export type AfterRun = Static<typeof AfterRun>
 
+type Why =
+  | { readonly kind: 'after-run-armed' | 'after-run-idle'; readonly x: number; readonly edge: number }
+  | { readonly kind: 'after-run-counting'; readonly leftS: number }
+
 /** Armed while above a threshold; on falling to it, it keeps the speed for a time, then stops. Rising again cancels the countdown. */
-export const afterRunKind: RuleKind<AfterRun> = {
+export const afterRunKind: RuleKind<AfterRun, Why> = {
+  ...PLAIN,
+  ...ONE_SPEED,
+
   check({ input: inputId }, { response, path }) {
     const input = response.inputs.find(({ id }) => id === inputId)
     return input && !isMeasured(input)
@@ -88,4 +97,34 @@ export const afterRunKind: RuleKind<AfterRun> = {
     ]
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
+  name: (input) => `${input} after-run`,
+  title: 'run after cooling',
+  formula: 'its speed above the point, and for its time after falling to it',
+  whyText(why, { name, point }) {
+    switch (why.kind) {
+      case 'after-run-armed':
+        return `${name} is ${point(why.x)}, above ${point(why.edge)}`
+      case 'after-run-counting':
+        return `${name} has fallen; it stops in ${formatTime(why.leftS)}`
+      case 'after-run-idle':
+        return `${name} is ${point(why.x)}, not above ${point(why.edge)}`
+    }
+  },
+  offers: [
+    {
+      sentence: 'While it is hot, run; when it has cooled, run on for a time, then stop',
+      words: 'after run flue stove countdown',
+      figure: { quantity: 'time', typedUnit: 'min' },
+      make: ({ figure: figureS, ceilingPct, ensure }) => ({
+        id: 'afterRun',
+        kind: 'after-run',
+        input: ensure(ROOM_TEMP),
+        armAbove: 60,
+        speedPct: ceilingPct,
+        holdS: figureS ?? 2700,
+      }),
+    },
+  ],
+  points: ({ armAbove }) => [armAbove],
+  movedBy: (rule, by) => ({ ...rule, armAbove: rule.armAbove + by }),
 }

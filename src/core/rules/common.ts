@@ -1,3 +1,5 @@
+import type { Problem } from '@/core/json/problem'
+import { formatNumber } from '@/core/quantity/format'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id } from '@/core/json/vocabulary'
 
@@ -25,3 +27,18 @@ export type WeekSpan = Static<typeof WeekSpan>
 export const SetPoint = Type.Object({ ...span, at: Type.Number() }, closed)
 export type SetPoint = Static<typeof SetPoint>
 export const setPoints = { setPoints: Type.Optional(Type.Array(SetPoint, { minItems: 1, maxItems: 28 })) }
+
+export const clockText = (minute: number): string =>
+  `${formatNumber(Math.floor(minute / 60), 0).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+
+/** Equal times are refused: nobody could say whether none of the day is meant or all of it. */
+export const emptySpan = ({ startMin, endMin }: WeekSpan, path: string): Problem[] =>
+  startMin === endMin
+    ? [
+        {
+          code: 'said',
+          path: `${path}.endMin`,
+          text: `A period from ${clockText(startMin)} to ${clockText(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
+        },
+      ]
+    : []

@@ -1,7 +1,8 @@
+import { formatTime } from '@/core/quantity/format'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Percent, Seconds } from '@/core/json/vocabulary'
 import { common } from '@/core/rules/common'
-import { text, type RuleKind } from '@/core/rules/kind'
+import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
 export const Cycle = Type.Object(
   {
@@ -15,8 +16,13 @@ export const Cycle = Type.Object(
 )
 export type Cycle = Static<typeof Cycle>
 
+type Why = { readonly kind: 'cycle-on' | 'cycle-off'; readonly leftS: number }
+
 /** Runs for some seconds in every period, beginning at power-up. */
-export const cycleKind: RuleKind<Cycle> = {
+export const cycleKind: RuleKind<Cycle, Why> = {
+  ...PLAIN,
+  ...ONE_SPEED,
+
   check: ({ onS, periodS }, { path }) =>
     onS > periodS
       ? [
@@ -59,4 +65,25 @@ export const cycleKind: RuleKind<Cycle> = {
     text('.'),
   ],
   cause: () => 'time',
+  name: (input) => input,
+  title: 'cycle',
+  formula: 'its speed for the first part of every period',
+  whyText: ({ kind, leftS }) =>
+    kind === 'cycle-on'
+      ? `the cycle is on for ${formatTime(leftS)} more`
+      : `the cycle comes on in ${formatTime(leftS)}`,
+  offers: [
+    {
+      sentence: 'Run for some minutes in every hour',
+      words: 'cycle timer minimum ventilation period',
+      figure: { quantity: 'time', typedUnit: 'min' },
+      make: ({ figure: figureS, ceilingPct }) => ({
+        id: 'cycle',
+        kind: 'cycle',
+        onS: Math.min(figureS ?? 300, 3600),
+        periodS: 3600,
+        speedPct: ceilingPct,
+      }),
+    },
+  ],
 }

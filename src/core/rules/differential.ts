@@ -1,10 +1,11 @@
+import { ROOM_TEMP } from '@/core/rules/usualInputs'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { common, setPoints } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
-import { setPointParts } from '@/core/rules/sentence'
-import { text, type RuleKind } from '@/core/rules/kind'
+import { setPointActions, setPointParts } from '@/core/rules/sentence'
+import { text, type RuleKind, ONE_SPEED, PLAIN, type OfferContext } from '@/core/rules/kind'
 
 /** On/off with both its points given. Cooling: on at or above `onAt`, off at or below `offAt`; heating mirrored. */
 export const Differential = Type.Object(
@@ -37,7 +38,27 @@ export function isDifferentialOn(
   return wasOn && past > off
 }
 
-export const differentialKind: RuleKind<Differential> = {
+/** Two kelvin apart, off on the side from which it came. */
+const onOff =
+  (id: string, sense: Differential['sense'], usualC: number) =>
+  ({ figure: figureC, ceilingPct, ensure }: OfferContext): Differential => ({
+    id,
+    kind: 'differential',
+    input: ensure(ROOM_TEMP),
+    sense,
+    onAt: figureC ?? usualC,
+    offAt: (figureC ?? usualC) + (sense === 'cooling' ? -2 : 2),
+    speedPct: ceilingPct,
+    minOnS: 0,
+    minOffS: 0,
+  })
+
+type Why = { readonly kind: 'differential-on' | 'differential-off'; readonly x: number; readonly edge: number }
+
+export const differentialKind: RuleKind<Differential, Why> = {
+  ...PLAIN,
+  ...ONE_SPEED,
+
   check({ input: inputId, sense, onAt, offAt }, { response, path }) {
     const input = response.inputs.find(({ id }) => id === inputId)
     const name = input?.name ?? inputId
@@ -122,4 +143,41 @@ export const differentialKind: RuleKind<Differential> = {
     ]
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
+  name: (input) => `${input} on/off`,
+  title: 'on/off point',
+  formula: 'on at or past one point, off at or past the other, between them as it was',
+  whyText: ({ kind, x, edge }, { name, point }) =>
+    kind === 'differential-on'
+      ? `${name} is ${point(x)} and on until ${point(edge)}`
+      : `${name} is ${point(x)} and comes on at ${point(edge)}`,
+  more(rule) {
+    const holds = rule.minOnS > 0 || rule.minOffS > 0
+    return [
+      {
+        label: holds ? 'No least times' : 'Add least times on and off',
+        change: (draft) => void (draft.minOnS = draft.minOffS = holds ? 0 : 180),
+      },
+      ...setPointActions(rule, rule.onAt),
+    ]
+  },
+  offers: [
+    {
+      sentence: 'When room temperature reaches a point, run at a set speed until it falls to another',
+      words: 'on off differential two-speed hysteresis thermostat cool',
+      figure: { quantity: 'temperature', typedUnit: '°C' },
+      make: onOff('onOff', 'cooling', 26),
+    },
+    {
+      sentence: 'When room temperature falls to a point, run at a set speed until it is warm again',
+      words: 'heating on off differential cold thermostat curtain',
+      figure: { quantity: 'temperature', typedUnit: '°C' },
+      make: onOff('cold', 'heating', 18),
+    },
+  ],
+  points: ({ onAt, offAt, setPoints: moved = [] }) => [onAt, offAt, ...moved.map(({ at }) => at)],
+  widths: ({ onAt, offAt }) => [Math.abs(onAt - offAt)],
+  movedBy: (rule, by) => ({ ...rule, onAt: rule.onAt + by, offAt: rule.offAt + by }),
+  asksWhenLow: ({ sense }) => sense === 'heating',
+  spans: ({ setPoints: moved = [] }) => moved,
+  keepsWhatItWas: true,
 }

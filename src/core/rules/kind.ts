@@ -1,4 +1,5 @@
 import type { Input } from '@/core/rules/input'
+import type { WeekSpan } from '@/core/rules/common'
 import type { Problem } from '@/core/json/problem'
 import type { Quantity } from '@/core/quantity/units'
 import type { MemoryPlan } from '@/core/rules/memory'
@@ -58,46 +59,105 @@ export type CompileContext = {
  *  `dtS` is the time since the last step, spent in the state before it. */
 export type Ask = (inputs: Float64Array, memory: Float64Array, dtS: number, asksPct: Float64Array, at: number) => void
 
-export type CompiledRule = {
+export type CompiledRule<W> = {
   readonly ask: Ask
   /** Why it asks what it asks, with figures, after a step. */
-  readonly why: (inputs: Float64Array, memory: Float64Array) => RuleWhy
+  readonly why: (inputs: Float64Array, memory: Float64Array) => W | CommonWhy
   /** Puts its memory where it would be had the inputs stood like this for long. */
   readonly settle: (inputs: Float64Array, memory: Float64Array) => void
 }
 
-export type RuleWhy =
-  | { readonly kind: 'ramp-below' | 'ramp-above'; readonly x: number; readonly edge: number }
-  | {
-      readonly kind: 'ramp-within'
-      readonly x: number
-      readonly up: number
-      readonly span: number
-      readonly fromPct: number
-      readonly toPct: number
-    }
-  | { readonly kind: 'input-lost' }
-  | { readonly kind: 'switch-waiting'; readonly leftS: number }
-  | { readonly kind: 'switch-on' }
-  | { readonly kind: 'switch-overrun'; readonly leftS: number }
-  | { readonly kind: 'switch-idle' }
-  | { readonly kind: 'differential-on' | 'differential-off'; readonly x: number; readonly edge: number }
-  | { readonly kind: 'surge-on'; readonly x: number; readonly base: number; readonly leftS: number }
-  | { readonly kind: 'surge-idle'; readonly rise: number }
-  | { readonly kind: 'surge-capped'; readonly edge: number; readonly leftS: number }
-  | { readonly kind: 'week-inside' | 'week-outside' | 'no-clock' }
-  | { readonly kind: 'cycle-on' | 'cycle-off'; readonly leftS: number }
-  | { readonly kind: 'after-run-armed' | 'after-run-idle'; readonly x: number; readonly edge: number }
-  | { readonly kind: 'after-run-counting'; readonly leftS: number }
-  | { readonly kind: 'other-mode' }
+/** What every kind may say of why it asks for nothing. */
+export type CommonWhy = { readonly kind: 'input-lost' } | { readonly kind: 'no-clock' }
 
-/** Everything the program knows of one kind of rule, so that the next kind is a new file and one line in a table. */
-export type RuleKind<R> = {
+/** How figures of a rule's input are said. */
+export type WhyWords = {
+  /** What its input is called. */
+  readonly name: string
+  /** A reading of its input. */
+  readonly point: (x: number) => string
+  /** A difference between two readings of it. */
+  readonly difference: (x: number) => string
+}
+
+/** A change a sentence offers in its menu. */
+export type MoreAction<V> = { readonly label: string; readonly change: (draft: V) => void }
+
+/** A rule that can be added, with figures to start from: common practice, no source. */
+export type RuleOffer<R> = {
+  readonly sentence: string
+  /** What else somebody may type who looks for it. */
+  readonly words: string
+  /** What a figure typed among the words is. */
+  readonly figure?: { readonly quantity: Quantity; readonly typedUnit: string }
+  readonly make: (context: OfferContext) => R
+}
+
+export type OfferContext = {
+  readonly figure: number | null
+  readonly floorPct: number
+  readonly ceilingPct: number
+  /** The input of that kind and role which is there, or this one, which is then added. */
+  readonly ensure: (made: Input) => string
+  /** The input of this very name, which is then added where there is none. */
+  readonly ensureOwn: (made: Input) => string
+  /** This input, added under a free id. */
+  readonly added: (made: Input) => string
+}
+
+/** Everything the program knows of one kind of rule, so that the next kind is a new file and one line in a table. `W` is why it asks what it asks. */
+export type RuleKind<R, W = never> = {
   readonly check: (rule: R, context: RuleContext) => Problem[]
-  readonly compile: (rule: R, context: CompileContext) => CompiledRule
+  readonly compile: (rule: R, context: CompileContext) => CompiledRule<W>
   readonly sentence: (
     rule: R,
     context: { readonly input: Input | undefined; readonly response: Surroundings },
   ) => readonly SentencePart[]
   readonly cause: (input: Input | undefined) => Cause
+  /** A short name in lists, of what its input is called: "room temperature ramp". */
+  readonly name: (input: string) => string
+  /** What a controller lacks that has none: "on/off point". */
+  readonly title: string
+  readonly formula: string
+  /** Why it asks what it asks, as the middle of a sentence. */
+  readonly whyText: (why: Exclude<W, CommonWhy>, words: WhyWords) => string
+  /** What its menu offers beside what every rule's does. */
+  readonly more: (rule: R) => readonly MoreAction<R>[]
+  readonly offers: readonly RuleOffer<R>[]
+  /** The speeds it may ask for, percent, each with what sets it apart from its others; null for one that has no name. */
+  readonly speeds: (rule: R) => readonly { readonly which?: string | null; readonly pct: number }[]
+  /** The rule with each of its speeds moved. */
+  readonly withSpeeds: (rule: R, move: (pct: number) => number) => R
+  /** Readings of its input at which it changes something. */
+  readonly points: (rule: R) => readonly number[]
+  /** Differences between readings of its input that it is set to. */
+  readonly widths: (rule: R) => readonly number[]
+  /** The rule with its points moved by so much. */
+  readonly movedBy: (rule: R, by: number) => R
+  /** Whether it asks for more as its input falls. */
+  readonly asksWhenLow: (rule: R) => boolean
+  /** Times of the week at which it changes something. */
+  readonly spans: (rule: R) => readonly WeekSpan[]
+  /** Whether it may keep what it was, so that the way down is another than the way up. */
+  readonly keepsWhatItWas: boolean
+}
+
+/** What most kinds are. */
+export const PLAIN = {
+  more: () => [],
+  points: () => [],
+  widths: () => [],
+  movedBy: <R>(rule: R) => rule,
+  asksWhenLow: () => false,
+  spans: () => [],
+  keepsWhatItWas: false,
+} as const
+
+/** Of a kind with one speed. */
+export const ONE_SPEED = {
+  speeds: ({ speedPct }: { readonly speedPct: number }) => [{ pct: speedPct }],
+  withSpeeds: <R extends { readonly speedPct: number }>(rule: R, move: (pct: number) => number): R => ({
+    ...rule,
+    speedPct: move(rule.speedPct),
+  }),
 }

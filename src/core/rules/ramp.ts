@@ -1,9 +1,10 @@
-import { inputQuantity } from '@/core/rules/input'
+import { HUMIDITY, ROOM_TEMP } from '@/core/rules/usualInputs'
+import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent } from '@/core/json/vocabulary'
 import { common, setPoints } from '@/core/rules/common'
-import { setPointParts } from '@/core/rules/sentence'
-import { text, type RuleKind, type SentencePart, type Surroundings } from '@/core/rules/kind'
+import { setPointActions, setPointParts } from '@/core/rules/sentence'
+import { text, type RuleKind, type RuleOffer, type SentencePart, type Surroundings, PLAIN } from '@/core/rules/kind'
 import type { Problem } from '@/core/json/problem'
 
 /** Speed in proportion to an input. `startAt` and `fullAt` are in the input's base unit (°C, %RH, Pa); a falling ramp has `fullAt` below `startAt`. */
@@ -48,8 +49,44 @@ const beforeStart = (below: Ramp['below']): SentencePart[] => [
   },
 ]
 
+const climbing = (
+  id: string,
+  made: MeasuredInput,
+  startAt: number,
+  span: number,
+  words: string,
+  typedUnit: string,
+): RuleOffer<Ramp> => ({
+  sentence: `As ${made.name} climbs, run faster`,
+  words,
+  figure: { quantity: made.kind, typedUnit },
+  make: ({ figure, floorPct, ceilingPct, ensure }) => ({
+    id,
+    kind: 'ramp',
+    input: ensure(made),
+    startAt: figure ?? startAt,
+    fullAt: (figure ?? startAt) + span,
+    fromPct: floorPct,
+    toPct: ceilingPct,
+    below: 'from',
+  }),
+})
+
+type Why =
+  | { readonly kind: 'ramp-below' | 'ramp-above'; readonly x: number; readonly edge: number }
+  | {
+      readonly kind: 'ramp-within'
+      readonly x: number
+      readonly up: number
+      readonly span: number
+      readonly fromPct: number
+      readonly toPct: number
+    }
+
 /** Source: definition, trade.md section 3; cases in reference-values `ctl.ramp`. */
-export const rampKind: RuleKind<Ramp> = {
+export const rampKind: RuleKind<Ramp, Why> = {
+  ...PLAIN,
+
   check(ramp, { response, path }) {
     const input = response.inputs.find(({ id }) => id === ramp.input)
     const problems: Problem[] = []
@@ -121,4 +158,32 @@ export const rampKind: RuleKind<Ramp> = {
     ]
   },
   cause: (input) => (input?.kind === 'humidity' ? 'humidity' : input?.kind === 'pressure' ? 'pressure' : 'temperature'),
+  name: (input) => `${input} ramp`,
+  title: 'ramp',
+  formula: 'from + (to − from) × (x − start) ÷ (full − start), held between both',
+  whyText(why, { name, point, difference }) {
+    switch (why.kind) {
+      case 'ramp-below':
+        return `${name} is ${point(why.x)}, before its start at ${point(why.edge)}`
+      case 'ramp-above':
+        return `${name} is ${point(why.x)}, at or past full at ${point(why.edge)}`
+      case 'ramp-within':
+        return `${name} is ${difference(Math.abs(why.up))} ${why.span > 0 ? 'up' : 'down'} a ${difference(Math.abs(why.span))} ramp`
+    }
+  },
+  more: (rule) => setPointActions(rule, rule.startAt),
+  offers: [
+    climbing('roomTemp', ROOM_TEMP, 22, 5, 'temp ramp heat hot', '°C'),
+    climbing('humidity', HUMIDITY, 65, 15, 'hum damp ramp moisture', '%RH'),
+  ],
+  speeds: ({ fromPct, toPct }) => [
+    { which: null, pct: fromPct },
+    { which: 'full', pct: toPct },
+  ],
+  withSpeeds: (rule, move) => ({ ...rule, fromPct: move(rule.fromPct), toPct: move(rule.toPct) }),
+  points: ({ startAt, fullAt, setPoints: moved = [] }) => [startAt, fullAt, ...moved.map(({ at }) => at)],
+  widths: ({ startAt, fullAt }) => [Math.abs(fullAt - startAt)],
+  movedBy: (rule, by) => ({ ...rule, startAt: rule.startAt + by, fullAt: rule.fullAt + by }),
+  asksWhenLow: ({ startAt, fullAt }) => fullAt < startAt,
+  spans: ({ setPoints: moved = [] }) => moved,
 }

@@ -1,7 +1,7 @@
 import { isMeasured, type Input, type MeasuredInput, type Side } from '@/core/rules/input'
 import type { SetPoint, WeekSpan } from '@/core/rules/common'
 import type { Quantity } from '@/core/quantity/units'
-import { text, type Cause, type SentencePart, type Surroundings } from '@/core/rules/kind'
+import { text, type Cause, type MoreAction, type SentencePart, type Surroundings } from '@/core/rules/kind'
 
 export const field = (path: string, label: string, quantity: Quantity, value: number): SentencePart => ({
   kind: 'field',
@@ -79,3 +79,28 @@ export const setPointParts = (
     text(` it ${verb} at `),
     field(`setPoints.${index}.at`, `set point ${index + 1}`, quantity, point.at),
   ])
+
+/** Where somebody adds a time of the week: common practice, no source. */
+export const WEEKEND: WeekSpan = { days: [5, 6], startMin: 480, endMin: 1020 }
+
+/** Adds and takes away hours at which a rule begins at another point than `at`. */
+export const setPointActions = (
+  { setPoints = [] }: { readonly setPoints?: readonly SetPoint[] },
+  at: number,
+): readonly MoreAction<{ setPoints?: SetPoint[] }>[] => [
+  {
+    label: 'Add hours with another set point',
+    change: (draft) => void (draft.setPoints = [...setPoints, { ...WEEKEND, at }]),
+  },
+  ...(setPoints.length > 0
+    ? [
+        {
+          label: 'Take the last set point away',
+          change: (draft: { setPoints?: SetPoint[] }) => {
+            if (setPoints.length > 1) draft.setPoints?.pop()
+            else delete draft.setPoints
+          },
+        },
+      ]
+    : []),
+]

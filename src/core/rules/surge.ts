@@ -1,10 +1,12 @@
+import { formatTime } from '@/core/quantity/format'
+import { HUMIDITY } from '@/core/rules/usualInputs'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { common } from '@/core/rules/common'
 import { differenceOf } from '@/core/quantity/units'
 import { exact } from '@/core/rules/exact'
-import { text, type RuleKind } from '@/core/rules/kind'
+import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
 /** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. After its cap it comes again
  *  only once it has been back, or `rearmS` later (an hour where nothing is said): a change of the weather does not silence it for ever. */
@@ -32,10 +34,18 @@ const RING = MOST - 1
 /** Where nothing is said of it, a quick rise that ended by its cap may come again after an hour; no source. */
 export const REARM_S = 3600
 
+type Why =
+  | { readonly kind: 'surge-on'; readonly x: number; readonly base: number; readonly leftS: number }
+  | { readonly kind: 'surge-idle'; readonly rise: number }
+  | { readonly kind: 'surge-capped'; readonly edge: number; readonly leftS: number }
+
 /** A quick rise above the lowest reading of the last while; a slow one never triggers. After its cap it waits until it has been back, or
  *  until the lowest of the last `rearmS` is a new base. A normal end forgets nothing. Cases: `ctl.surge`; trade practice in
  *  docs/control-laws.md. */
-export const surgeKind: RuleKind<Surge> = {
+export const surgeKind: RuleKind<Surge, Why> = {
+  ...PLAIN,
+  ...ONE_SPEED,
+
   check({ input: inputId, rise, release }, { response, path }) {
     const input = response.inputs.find(({ id }) => id === inputId)
     return [
@@ -181,4 +191,35 @@ export const surgeKind: RuleKind<Surge> = {
     ]
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'humidity'),
+  name: (input) => `${input} surge`,
+  title: 'answer to a quick rise',
+  formula: 'on when x − lowest of the window ≥ rise; off when x ≤ that lowest + release, or after the cap',
+  whyText(why, { name, point, difference }) {
+    switch (why.kind) {
+      case 'surge-on':
+        return `${name} has surged to ${point(why.x)} from ${point(why.base)}`
+      case 'surge-capped':
+        return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${formatTime(why.leftS)} more`
+      case 'surge-idle':
+        return `${name} has not risen by ${difference(why.rise)} quickly`
+    }
+  },
+  offers: [
+    {
+      sentence: 'When humidity rises quickly, run until it is back',
+      words: 'hum surge shower steam rise',
+      figure: { quantity: 'humidity', typedUnit: '%RH' },
+      make: ({ figure, ceilingPct, ensure }) => ({
+        id: 'surge',
+        kind: 'surge',
+        input: ensure(HUMIDITY),
+        windowS: 300,
+        rise: figure ?? 8,
+        release: 3,
+        speedPct: ceilingPct,
+        capS: 1800,
+      }),
+    },
+  ],
+  widths: ({ rise, release }) => [Math.max(rise, release)],
 }

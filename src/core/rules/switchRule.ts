@@ -1,8 +1,9 @@
+import { formatTime } from '@/core/quantity/format'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { common } from '@/core/rules/common'
 import { clamp } from '@/core/json/clamp'
-import { text, type RuleKind, type SentencePart } from '@/core/rules/kind'
+import { text, type RuleKind, type SentencePart, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
 export const Overrun = Type.Union([
   Type.Object({ kind: Type.Literal('none') }, closed),
@@ -71,7 +72,14 @@ function overrunWords(overrun: Overrun): SentencePart[] {
   ]
 }
 
-export const switchKind: RuleKind<SwitchRule> = {
+type Why =
+  | { readonly kind: 'switch-waiting' | 'switch-overrun'; readonly leftS: number }
+  | { readonly kind: 'switch-on' | 'switch-idle' }
+
+export const switchKind: RuleKind<SwitchRule, Why> = {
+  ...PLAIN,
+  ...ONE_SPEED,
+
   check({ input: inputId, overrun }, { response, path }) {
     const input = response.inputs.find(({ id }) => id === inputId)
     return [
@@ -153,4 +161,41 @@ export const switchKind: RuleKind<SwitchRule> = {
     ]
   },
   cause: () => 'switch',
+  name: (input) => input,
+  title: 'contact',
+  formula:
+    'its speed while on (after its delay), then for its overrun; matched: the time it was on, within floor and cap',
+  whyText(why, { name }) {
+    switch (why.kind) {
+      case 'switch-waiting':
+        return `${name} is on, waiting ${formatTime(why.leftS)} more`
+      case 'switch-on':
+        return `${name} is on`
+      case 'switch-overrun':
+        return `${name} is off and runs on for ${formatTime(why.leftS)} more`
+      case 'switch-idle':
+        return `${name} is off`
+    }
+  },
+  more: ({ onDelayS }) => [
+    {
+      label: onDelayS > 0 ? 'Answer at once' : 'Wait before it answers',
+      change: (draft) => void (draft.onDelayS = onDelayS > 0 ? 0 : 60),
+    },
+  ],
+  offers: [
+    {
+      sentence: 'When a switch is on, run at a set speed, and run on afterwards',
+      words: 'boost switch overrun contact button',
+      figure: { quantity: 'time', typedUnit: 'min' },
+      make: ({ figure: figureS, ceilingPct, added }) => ({
+        id: 'boost',
+        kind: 'switch',
+        input: added({ id: 'boost', kind: 'switch', name: 'boost switch' }),
+        speedPct: ceilingPct,
+        onDelayS: 0,
+        overrun: { kind: 'fixed', holdS: figureS ?? 900 },
+      }),
+    },
+  ],
 }

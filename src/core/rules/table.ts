@@ -6,7 +6,7 @@ import { Surge, surgeKind } from '@/core/rules/surge'
 import { Week, weekKind } from '@/core/rules/week'
 import { Ramp, rampKind } from '@/core/rules/ramp'
 import { SwitchRule, switchKind } from '@/core/rules/switchRule'
-import type { RuleKind } from '@/core/rules/kind'
+import type { RuleKind, RuleOffer } from '@/core/rules/kind'
 
 export const Rule = Type.Union([Ramp, SwitchRule, Differential, Surge, Week, Cycle, AfterRun])
 export type Rule = Static<typeof Rule>
@@ -19,12 +19,29 @@ const RULE_KINDS = {
   week: weekKind,
   cycle: cycleKind,
   'after-run': afterRunKind,
-} satisfies {
-  [K in Rule['kind']]: RuleKind<Extract<Rule, { kind: K }>>
-}
+} satisfies { [K in Rule['kind']]: { readonly check: RuleKind<Extract<Rule, { kind: K }>>['check'] } }
+
+/** Why a rule asks what it asks, with figures. */
+export type RuleWhy =
+  ReturnType<ReturnType<(typeof RULE_KINDS)[Rule['kind']]['compile']>['why']> | { readonly kind: 'other-mode' }
+
+export type AnyRuleKind = RuleKind<Rule, RuleWhy>
 
 /** What the program knows of this rule's kind. */
-export const ruleKind = (rule: Rule): RuleKind<Rule> => RULE_KINDS[rule.kind] as unknown as RuleKind<Rule>
+export const ruleKind = (rule: Pick<Rule, 'kind'>): AnyRuleKind => RULE_KINDS[rule.kind] as unknown as AnyRuleKind
+
+/** What can be added, kind by kind. */
+export const RULE_OFFERS: readonly RuleOffer<Rule>[] = Object.values(RULE_KINDS).flatMap(
+  ({ offers }) => offers as readonly RuleOffer<Rule>[],
+)
 
 /** The input a rule answers to; null for those that answer to the clock alone. */
 export const ruleInputId = (rule: Rule): string | null => ('input' in rule ? rule.input : null)
+
+/** The most a rule can ever ask for, percent. */
+export const highestAskPct = (rule: Rule): number =>
+  Math.max(
+    ...ruleKind(rule)
+      .speeds(rule)
+      .map(({ pct }) => pct),
+  )

@@ -1,11 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Percent } from '@/core/json/vocabulary'
-import { common, span, type WeekSpan } from '@/core/rules/common'
-import type { Problem } from '@/core/json/problem'
-import { formatNumber } from '@/core/quantity/format'
+import { common, span, type WeekSpan, clockText, emptySpan } from '@/core/rules/common'
 import { DAY_NAMES } from '@/core/rules/localClock'
-import { spanParts } from '@/core/rules/sentence'
-import { text, type RuleKind } from '@/core/rules/kind'
+import { spanParts, WEEKEND } from '@/core/rules/sentence'
+import { text, type RuleKind, PLAIN } from '@/core/rules/kind'
 
 export const Period = Type.Object({ ...span, speedPct: Percent }, closed)
 export type Period = Static<typeof Period>
@@ -40,9 +38,6 @@ export function fillSpan(
   }
 }
 
-export const clockText = (minute: number): string =>
-  `${formatNumber(Math.floor(minute / 60), 0).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
-
 /** Days as they are said: every day, Mon to Fri, Sat, Sun. */
 export function daysText(days: readonly number[]): string {
   const sorted = [...days].sort((a, b) => a - b)
@@ -58,19 +53,11 @@ export function daysText(days: readonly number[]): string {
 export const periodText = ({ days, startMin, endMin }: WeekSpan): string =>
   `${daysText(days)} ${clockText(startMin)} to ${clockText(endMin)}`
 
-/** Equal times are refused: nobody could say whether none of the day is meant or all of it. */
-export const emptySpan = ({ startMin, endMin }: WeekSpan, path: string): Problem[] =>
-  startMin === endMin
-    ? [
-        {
-          code: 'said',
-          path: `${path}.endMin`,
-          text: `A period from ${clockText(startMin)} to ${clockText(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
-        },
-      ]
-    : []
+type Why = { readonly kind: 'week-inside' | 'week-outside' }
 
-export const weekKind: RuleKind<Week> = {
+export const weekKind: RuleKind<Week, Why> = {
+  ...PLAIN,
+
   check: ({ periods }, { path }) => periods.flatMap((period, index) => emptySpan(period, `${path}.periods.${index}`)),
   compile({ periods }, { clockIndex }) {
     // One speed a minute of the week: a step then costs one look. The highest is filled last, so it counts where periods overlap.
@@ -107,4 +94,36 @@ export const weekKind: RuleKind<Week> = {
     text('.'),
   ],
   cause: () => 'time',
+  name: (input) => input,
+  title: 'calendar',
+  formula:
+    'the speed of the period the clock is in, the highest where they overlap; the start counts, the end does not',
+  whyText: ({ kind }) => (kind === 'week-inside' ? 'the clock is inside a period' : 'the clock is outside its periods'),
+  more: ({ periods }) => [
+    {
+      label: 'Add a period',
+      change: (draft) => void draft.periods.push({ ...WEEKEND, speedPct: periods.at(-1)!.speedPct }),
+    },
+    ...(periods.length > 1
+      ? [{ label: 'Take the last period away', change: (draft: Week) => void draft.periods.pop() }]
+      : []),
+  ],
+  offers: [
+    {
+      sentence: 'By the clock, run at a set speed on working days',
+      words: 'week time timer hours days night',
+      figure: { quantity: 'speed', typedUnit: '%' },
+      make: ({ figure: figurePct, ceilingPct }) => ({
+        id: 'week',
+        kind: 'week',
+        periods: [{ days: [0, 1, 2, 3, 4], startMin: 480, endMin: 1020, speedPct: figurePct ?? ceilingPct }],
+      }),
+    },
+  ],
+  speeds: ({ periods }) => periods.map(({ speedPct }, index) => ({ which: `period ${index + 1}`, pct: speedPct })),
+  withSpeeds: (rule, move) => ({
+    ...rule,
+    periods: rule.periods.map((period) => ({ ...period, speedPct: move(period.speedPct) })),
+  }),
+  spans: ({ periods }) => periods,
 }

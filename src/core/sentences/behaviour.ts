@@ -3,7 +3,7 @@ import type { Place } from '@/core/json/place'
 import type { UnitPreference } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import type { Explanation } from '@/core/machine/explain'
-import type { Cause, SentencePart } from '@/core/rules/kind'
+import type { Cause, MoreAction, SentencePart } from '@/core/rules/kind'
 import type { Response } from '@/core/response/schema'
 
 /** What a sentence has to know besides its own part. */
@@ -12,9 +12,6 @@ export type Telling = {
   readonly fanName: (id: string) => string
   readonly preference: UnitPreference
 }
-
-/** A change a sentence offers in its menu. */
-export type MoreAction<V> = { readonly label: string; readonly change: (draft: V) => void }
 
 /** A behaviour that can be added here. A figure typed among the words goes to `figure`. */
 export type Offer = {

@@ -7,11 +7,6 @@ import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
 
-export const ROOM_TEMP: Input = { id: 'roomTemp', kind: 'temperature', name: 'room temperature', from: 10, to: 40 }
-export const OUTDOOR: Input = { id: 'outdoor', kind: 'temperature', name: 'outdoor temperature', from: -20, to: 35 }
-export const HUMIDITY: Input = { id: 'humidity', kind: 'humidity', name: 'humidity', from: 30, to: 100 }
-export const LIGHT: Input = { id: 'light', kind: 'light', name: 'light', from: 0, to: 200 }
-
 /** An input for a new behaviour: the first of its kind, made when there is none. */
 export function ensureInput({ response }: Installation, made: Input): string {
   return response.inputs.find(({ kind }) => kind === made.kind)?.id ?? newInput(response, made)

@@ -1,5 +1,6 @@
 import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { ensureInput, LIGHT } from '@/core/sentences/ensureInput'
+import { ensureInput } from '@/core/sentences/ensureInput'
+import { LIGHT } from '@/core/rules/usualInputs'
 import { modeNow } from '@/core/sentences/modeNow'
 import { field, inputName, inputPart, measures } from '@/core/rules/sentence'
 import { text } from '@/core/rules/kind'

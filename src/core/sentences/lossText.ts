@@ -1,4 +1,4 @@
-import type { Rule } from '@/core/rules/table'
+import { ruleKind } from '@/core/rules/table'
 import { inputQuantity } from '@/core/rules/input'
 import { assertNever } from '@/core/json/assertNever'
 import type { Loss, PartKind } from '@/core/controller/loss'
@@ -13,16 +13,6 @@ const formatDifference = (x: number, kind: string | undefined, preference: UnitP
     : kind === 'humidity' || kind === 'pressure' || kind === 'light'
       ? formatQuantity(x, kind, preference)
       : String(x)
-
-const UNASKED_WORDS: Record<Rule['kind'], string> = {
-  ramp: 'ramp',
-  differential: 'on/off point',
-  surge: 'answer to a quick rise',
-  'after-run': 'run after cooling',
-  switch: 'contact',
-  week: 'calendar',
-  cycle: 'cycle',
-}
 
 const OVERRUN_WORDS = { none: 'stops at once', fixed: 'a set time', matched: 'as long as it was on' }
 const AT_FLOOR_WORDS = { follow: 'follows on', floor: 'goes to its own floor', off: 'stops' }
@@ -153,7 +143,7 @@ export function lossText(
     case 'unasked':
       return {
         title: `It answers to ${loss.input} although you did not ask.`,
-        detail: `Its ${UNASKED_WORDS[loss.rule]} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
+        detail: `Its ${ruleKind({ kind: loss.rule }).title} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
       }
     case 'off-rest-band':
       return {

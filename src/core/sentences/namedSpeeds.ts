@@ -1,4 +1,4 @@
-import type { Rule } from '@/core/rules/table'
+import { ruleKind, type Rule } from '@/core/rules/table'
 import { givenFor, leadBounds } from '@/core/machine/givable'
 import type { Response } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/sentences/words'
@@ -7,10 +7,11 @@ export type NamedSpeed = { readonly name: string; readonly pct: number }
 
 const speedsOf = (response: Response, rule: Rule): readonly NamedSpeed[] => {
   const name = capital(ruleName(response, rule))
-  if (rule.kind === 'ramp') return [{ name: `${name}, full`, pct: rule.toPct }]
-  if (rule.kind === 'week')
-    return rule.periods.map(({ speedPct }, index) => ({ name: `${name}, period ${index + 1}`, pct: speedPct }))
-  return [{ name, pct: rule.speedPct }]
+  return ruleKind(rule)
+    .speeds(rule)
+    .flatMap(({ which, pct }) =>
+      which === null ? [] : [{ name: which === undefined ? name : `${name}, ${which}`, pct }],
+    )
 }
 
 /** Every speed of the lead that has a name: floor, what each rule asks, ceiling; held within floor and ceiling, slowest first. */

@@ -1,6 +1,7 @@
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { ofCommonPractice, type BehaviourKind, type Telling } from '@/core/sentences/behaviour'
-import { ensureInput, ensureOwnInput, OUTDOOR, ROOM_TEMP } from '@/core/sentences/ensureInput'
+import { ensureInput, ensureOwnInput } from '@/core/sentences/ensureInput'
+import { OUTDOOR, ROOM_TEMP } from '@/core/rules/usualInputs'
 import { assertNever } from '@/core/json/assertNever'
 import { freeId } from '@/core/json/freeId'
 import type { Installation } from '@/core/installation/installation'

@@ -1,6 +1,7 @@
 import { inputQuantity } from '@/core/rules/input'
 import { eachOf, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { ensureOwnInput, OUTDOOR } from '@/core/sentences/ensureInput'
+import { ensureOwnInput } from '@/core/sentences/ensureInput'
+import { OUTDOOR } from '@/core/rules/usualInputs'
 import { formatPct } from '@/core/quantity/format'
 import { field, inputCause, inputName, inputOf, inputPart, measures, pastPart } from '@/core/rules/sentence'
 import { text } from '@/core/rules/kind'

@@ -1,12 +1,11 @@
-import { ofCommonPractice, type BehaviourKind, type MoreAction, type Telling } from '@/core/sentences/behaviour'
-import { RULE_OFFERS } from '@/core/sentences/ruleOffers'
+import { freeId } from '@/core/json/freeId'
+import { ofCommonPractice, type BehaviourKind, type Offer, type Telling } from '@/core/sentences/behaviour'
+import { ensureInput, ensureOwnInput, newInput } from '@/core/sentences/ensureInput'
 import { formatPct } from '@/core/quantity/format'
-import { text } from '@/core/rules/kind'
+import { text, type MoreAction, type RuleOffer } from '@/core/rules/kind'
 import { inputOf } from '@/core/rules/sentence'
-import { ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
+import { RULE_OFFERS, ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
-
-const WEEKEND = { days: [5, 6], startMin: 480, endMin: 1020 }
 
 function modeActions({ modes }: Rule, { response }: Telling): readonly MoreAction<Rule>[] {
   if (!response.light && !response.dayByWeek) return []
@@ -16,85 +15,25 @@ function modeActions({ modes }: Rule, { response }: Telling): readonly MoreActio
     .concat(modes?.length === 1 ? [{ label: 'By day and by night', change: (draft) => void delete draft.modes }] : [])
 }
 
-function kindActions(rule: Rule): readonly MoreAction<Rule>[] {
-  switch (rule.kind) {
-    case 'switch':
-      return [
-        {
-          label: rule.onDelayS > 0 ? 'Answer at once' : 'Wait before it answers',
-          change: (draft) => void (draft.kind === 'switch' && (draft.onDelayS = rule.onDelayS > 0 ? 0 : 60)),
-        },
-      ]
-    case 'week':
-      return [
-        {
-          label: 'Add a period',
-          change: (draft) =>
-            void (draft.kind === 'week' && draft.periods.push({ ...WEEKEND, speedPct: rule.periods.at(-1)!.speedPct })),
-        },
-        ...(rule.periods.length > 1
-          ? [
-              {
-                label: 'Take the last period away',
-                change: (draft: Rule) => void (draft.kind === 'week' && draft.periods.pop()),
-              },
-            ]
-          : []),
-      ]
-    case 'ramp':
-    case 'differential': {
-      const isRamp = rule.kind === 'ramp'
-      const points = rule.setPoints ?? []
-      const holds = !isRamp && (rule.minOnS > 0 || rule.minOffS > 0)
-      return [
-        ...(isRamp
-          ? []
-          : [
-              {
-                label: holds ? 'No least times' : 'Add least times on and off',
-                change: (draft: Rule) => {
-                  if (draft.kind === 'differential') draft.minOnS = draft.minOffS = holds ? 0 : 180
-                },
-              },
-            ]),
-        {
-          label: 'Add hours with another set point',
-          change: (draft) => {
-            if (draft.kind === 'ramp' || draft.kind === 'differential')
-              draft.setPoints = [...points, { ...WEEKEND, at: isRamp ? rule.startAt : rule.onAt }]
-          },
-        },
-        ...(points.length > 0
-          ? [
-              {
-                label: 'Take the last set point away',
-                change: (draft: Rule) => {
-                  if (draft.kind !== 'ramp' && draft.kind !== 'differential') return
-                  if (points.length > 1) draft.setPoints?.pop()
-                  else delete draft.setPoints
-                },
-              },
-            ]
-          : []),
-      ]
-    }
-    case 'surge':
-    case 'cycle':
-    case 'after-run':
-      return []
-  }
-}
+/** Adds a rule of a kind under a free id. */
+const offered = ({ make, ...said }: RuleOffer<Rule>): Offer => ({
+  ...said,
+  add(draft, figure) {
+    const { floor, ceiling, rules } = draft.response
+    const rule = make({
+      figure,
+      floorPct: floor.speedPct,
+      ceilingPct: ceiling.speedPct,
+      ensure: (made) => ensureInput(draft, made),
+      ensureOwn: (made) => ensureOwnInput(draft, made),
+      added: (made) => newInput(draft.response, made),
+    })
+    const taken = rules.map(({ id }) => id)
+    rules.push({ ...rule, id: freeId(taken, rule.id) })
+  },
+})
 
-const FORMULAS: Record<Rule['kind'], string> = {
-  ramp: 'from + (to − from) × (x − start) ÷ (full − start), held between both',
-  switch:
-    'its speed while on (after its delay), then for its overrun; matched: the time it was on, within floor and cap',
-  differential: 'on at or past one point, off at or past the other, between them as it was',
-  surge: 'on when x − lowest of the window ≥ rise; off when x ≤ that lowest + release, or after the cap',
-  week: 'the speed of the period the clock is in, the highest where they overlap; the start counts, the end does not',
-  cycle: 'its speed for the first part of every period',
-  'after-run': 'its speed above the point, and for its time after falling to it',
-}
+const OFFERS: readonly Offer[] = RULE_OFFERS.map(offered)
 
 /** A rule: what it asks is said beside it, and what else its kind offers in its menu. */
 export const ruleBehaviour: BehaviourKind<Rule> = {
@@ -109,10 +48,10 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
     const link = chain.find((candidate) => candidate.stage === 'ask' && candidate.rule?.id === rule.id)
     return link?.stage === 'ask' && !Number.isNaN(link.asksPct) ? `asks ${formatPct(link.asksPct)} %` : 'idle'
   },
-  why: ({ kind }) => ({
-    formula: FORMULAS[kind],
+  why: (rule) => ({
+    formula: ruleKind(rule).formula,
     source: `${ofCommonPractice}; cases in the reference values, section 8`,
   }),
-  more: (rule, telling) => [...kindActions(rule), ...modeActions(rule, telling)],
-  offers: () => RULE_OFFERS,
+  more: (rule, telling) => [...ruleKind(rule).more(rule), ...modeActions(rule, telling)],
+  offers: () => OFFERS,
 }

@@ -1,7 +1,7 @@
+import type { RuleWhy } from '@/core/rules/table'
 import type { Explanation } from '@/core/machine/explain'
 import { HELD_WORDS, linkText } from '@/core/sentences/words'
 import { METRIC, type UnitPreference, formatTime } from '@/core/quantity/format'
-import type { RuleWhy } from '@/core/rules/kind'
 import type { Response } from '@/core/response/schema'
 
 /** Reasons that come from what the machine remembers, not from the inputs alone. */

@@ -1,12 +1,13 @@
+import { clockText } from '@/core/rules/common'
 import { inputQuantity, type Input, type Side } from '@/core/rules/input'
 import { assertNever } from '@/core/json/assertNever'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Explanation, Link } from '@/core/machine/explain'
 import type { HoldKind } from '@/core/machine/parts/holds'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
-import type { RuleWhy, SentencePart } from '@/core/rules/kind'
-import { clockText, daysText } from '@/core/rules/week'
-import { ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
+import type { SentencePart } from '@/core/rules/kind'
+import { daysText } from '@/core/rules/week'
+import { ruleKind, ruleInputId, type Rule, type RuleWhy } from '@/core/rules/table'
 import type { Response } from '@/core/response/schema'
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
@@ -18,24 +19,7 @@ const nameOf = (response: Response, rule: Rule): string =>
 export const capital = (said: string): string => said.charAt(0).toUpperCase() + said.slice(1)
 
 /** A short name for a rule in lists: "room temperature ramp", "harvest switch". */
-export function ruleName(response: Response, rule: Rule): string {
-  const name = nameOf(response, rule)
-  switch (rule.kind) {
-    case 'ramp':
-    case 'surge':
-      return `${name} ${rule.kind}`
-    case 'differential':
-      return `${name} on/off`
-    case 'after-run':
-      return `${name} after-run`
-    case 'switch':
-    case 'week':
-    case 'cycle':
-      return name
-    default:
-      return assertNever(rule)
-  }
-}
+export const ruleName = (response: Response, rule: Rule): string => ruleKind(rule).name(nameOf(response, rule))
 
 export const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] =>
   ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response })
@@ -78,54 +62,10 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
   const point = (x: number) => formatQuantity(x, inputQuantity(input), preference)
   const difference = (x: number) =>
     input?.kind === 'temperature' ? formatQuantity(x, 'temperatureDifference', preference) : point(x)
-  switch (why.kind) {
-    case 'ramp-below':
-      return `${name} is ${point(why.x)}, before its start at ${point(why.edge)}`
-    case 'ramp-above':
-      return `${name} is ${point(why.x)}, at or past full at ${point(why.edge)}`
-    case 'ramp-within':
-      return `${name} is ${difference(Math.abs(why.up))} ${why.span > 0 ? 'up' : 'down'} a ${difference(Math.abs(why.span))} ramp`
-    case 'input-lost':
-      return `${name} has no reading`
-    case 'switch-waiting':
-      return `${name} is on, waiting ${formatTime(why.leftS)} more`
-    case 'switch-on':
-      return `${name} is on`
-    case 'switch-overrun':
-      return `${name} is off and runs on for ${formatTime(why.leftS)} more`
-    case 'switch-idle':
-      return `${name} is off`
-    case 'differential-on':
-      return `${name} is ${point(why.x)} and on until ${point(why.edge)}`
-    case 'differential-off':
-      return `${name} is ${point(why.x)} and comes on at ${point(why.edge)}`
-    case 'surge-on':
-      return `${name} has surged to ${point(why.x)} from ${point(why.base)}`
-    case 'surge-capped':
-      return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${formatTime(why.leftS)} more`
-    case 'surge-idle':
-      return `${name} has not risen by ${difference(why.rise)} quickly`
-    case 'week-inside':
-      return 'the clock is inside a period'
-    case 'week-outside':
-      return 'the clock is outside its periods'
-    case 'no-clock':
-      return 'the clock is not known'
-    case 'cycle-on':
-      return `the cycle is on for ${formatTime(why.leftS)} more`
-    case 'cycle-off':
-      return `the cycle comes on in ${formatTime(why.leftS)}`
-    case 'after-run-armed':
-      return `${name} is ${point(why.x)}, above ${point(why.edge)}`
-    case 'after-run-counting':
-      return `${name} has fallen; it stops in ${formatTime(why.leftS)}`
-    case 'after-run-idle':
-      return `${name} is ${point(why.x)}, not above ${point(why.edge)}`
-    case 'other-mode':
-      return `${name} belongs to the other mode`
-    default:
-      return assertNever(why)
-  }
+  if (why.kind === 'input-lost') return `${name} has no reading`
+  if (why.kind === 'no-clock') return 'the clock is not known'
+  if (why.kind === 'other-mode') return `${name} belongs to the other mode`
+  return ruleKind(rule).whyText(why, { name, point, difference })
 }
 
 /** Why this rule asks what it asks, on its own. */

@@ -1,4 +1,4 @@
-import type { Rule } from '@/core/rules/table'
+import { ruleKind, type Rule } from '@/core/rules/table'
 import type { SetPoint } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
 import type { PartContext } from '@/core/machine/parts/context'
@@ -7,21 +7,15 @@ import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
 /** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */
 export type Shift = { readonly input: string; readonly at: (weekS: number) => number }
 
-const ownPoint = (rule: Rule): { at: number; lowerAsksMore: boolean } | null =>
-  rule.kind === 'ramp'
-    ? { at: rule.startAt, lowerAsksMore: rule.fullAt > rule.startAt }
-    : rule.kind === 'differential'
-      ? { at: rule.onAt, lowerAsksMore: rule.sense === 'cooling' }
-      : null
-
 /** Null for a rule whose points stay. Where two of its times overlap, the point that asks more counts. */
 export function compileShift(rule: Rule): Shift | null {
-  const own = ownPoint(rule)
-  if (!own || !('setPoints' in rule) || !rule.setPoints) return null
-  const asksMore = (a: SetPoint, b: SetPoint): number => (own.lowerAsksMore ? a.at - b.at : b.at - a.at)
+  if (!('setPoints' in rule) || !rule.setPoints) return null
+  const { points, asksWhenLow } = ruleKind(rule)
+  const [own = NaN] = points(rule)
+  const asksMore = (a: SetPoint, b: SetPoint): number => (asksWhenLow(rule) ? b.at - a.at : a.at - b.at)
   const shifts = new Float64Array(WEEK_MIN)
   // What asks more is filled last.
-  for (const point of [...rule.setPoints].sort((a, b) => asksMore(b, a))) fillSpan(shifts, point, point.at - own.at)
+  for (const point of [...rule.setPoints].sort((a, b) => asksMore(b, a))) fillSpan(shifts, point, point.at - own)
   return { input: rule.input, at: (weekS) => (weekS >= 0 ? shifts[minuteOf(weekS)]! : 0) }
 }
 

@@ -1,3 +1,4 @@
+import { clockText } from '@/core/rules/common'
 import { isMeasured } from '@/core/rules/input'
 import { resting, seenCheck, speedCheck, standing, stateAfter, tells, timedCheck } from '@/core/prove/build'
 import type { Check, Values } from '@/core/prove/check'
@@ -5,7 +6,6 @@ import { inputOf, type ProveContext } from '@/core/prove/context'
 import { outputMeter } from '@/core/prove/howTo'
 import { formatTime } from '@/core/quantity/format'
 import { modeInputs } from '@/core/machine/modeInputs'
-import { clockText } from '@/core/rules/week'
 
 /** A moment at which day and night give different speeds; null where they never do. */
 function tellingMoment(context: ProveContext, day: Values, night: Values): Values | null {

@@ -1,11 +1,11 @@
 'use client'
 
+import { clockText } from '@/core/rules/common'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { formatPct, formatTime } from '@/core/quantity/format'
 import { weekClockText } from '@/core/rules/localClock'
-import { clockText } from '@/core/rules/week'
 import { DAY_KINDS, runsWhen, spellsOf, type DayKind } from '@/core/look/runsWhen'
 import { Choice } from '@/ui/Choice'
 import { DAY_OPTIONS } from '@/ui/DaysField'
