@@ -59,6 +59,13 @@ function turned(rule: Rule, random: () => number): Rule {
         holdS: oneOf(random, [600, 2700]),
         speedPct,
       }
+    case 'purge':
+      return {
+        ...rule,
+        untilAt: rule.untilAt + between(random, -3, 3, 0.5),
+        marginK: oneOf(random, [1, 3, 6]),
+        speedPct,
+      }
   }
 }
 

@@ -111,6 +111,20 @@ export const anyRule: fc.Arbitrary<Rule> = fc.oneof(
     speedPct: pct,
     holdS: seconds,
   }),
+  fc.record(
+    {
+      kind: fc.constant('purge' as const),
+      id: fc.constant(''),
+      input: fc.constant('temp'),
+      outdoor: fc.constant('out'),
+      marginK: fc.constantFrom(1, 3, 8),
+      untilAt: degrees,
+      spans: fc.array(fc.record(weekSpan), { minLength: 1, maxLength: 2 }),
+      speedPct: pct,
+      notWetter: fc.constant({ room: 'damp', outdoor: 'dampOut' }),
+    },
+    { requiredKeys: ['kind', 'id', 'input', 'outdoor', 'marginK', 'untilAt', 'spans', 'speedPct'] },
+  ),
 )
 
 /** Up to six rules with everything that stands beside rules now there, now not. */
@@ -169,6 +183,9 @@ export const anyResponse: fc.Arbitrary<Response> = fc
           offset: has.offset,
           ...(holds.includes('lost') ? { lostPct: 77 } : {}),
         },
+        { id: 'out', kind: 'temperature', name: 'out', from: 0, to: 50 },
+        { id: 'damp', kind: 'humidity', name: 'damp', from: 0, to: 100 },
+        { id: 'dampOut', kind: 'humidity', name: 'damp outside', from: 0, to: 100 },
         { id: 'light', kind: 'light', name: 'light', from: 0, to: 100 },
         { id: 'boost', kind: 'switch', name: 'boost' },
         { id: 'heat', kind: 'switch', name: 'heat' },
@@ -221,6 +238,9 @@ export const anySeries = fc.array(
       { weight: 9, arbitrary: fc.integer({ min: 8, max: 52 }) },
       { weight: 1, arbitrary: fc.constant(NaN) },
     ),
+    out: fc.constantFrom(5, 18, 24, 30, NaN),
+    damp: fc.constantFrom(30, 60, 90, NaN),
+    dampOut: fc.constantFrom(30, 60, 90),
     light: fc.constantFrom(0, 49, 50, 90, NaN),
     boost: fc.constantFrom(0, 1),
     heat: fc.constantFrom(0, 0, 0, 1),

@@ -186,6 +186,14 @@ export function faultsOf(context: ProveContext): Fault[] {
           putting('after-run', (r) => ({ ...r, holdS: 0 })),
         )
         break
+      case 'purge':
+        inRule(
+          'wrong start',
+          'end of the purge',
+          rule,
+          putting('purge', (r) => ({ ...r, untilAt: r.untilAt - MADE * halfOf(context, r.input, r.untilAt) })),
+        )
+        break
       case 'week':
         for (const [index, period] of rule.periods.entries())
           inRule(

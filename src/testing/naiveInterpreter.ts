@@ -1,3 +1,4 @@
+import { humidityRatio } from '@/core/physics/moistAir'
 import type { Rule } from '@/core/rules/table'
 import type { WeekSpan } from '@/core/rules/common'
 import type { Response } from '@/core/response/schema'
@@ -98,6 +99,7 @@ export class NaiveInterpreter {
     }
     if (!keeps.includes('latches')) {
       this.differentials.clear()
+      this.purging.clear()
       this.isHot = false
       this.ladder = { running: 0, changedS: -Infinity }
     }
@@ -105,6 +107,7 @@ export class NaiveInterpreter {
     if (!keeps.includes('cycle')) this.cycleFromS = this.keptS
   }
   private cycleFromS = 0
+  private readonly purging = new Set<string>()
 
   private withOffsets(moment: Moment): Moment {
     const values: Record<string, number> = { ...moment.values }
@@ -239,7 +242,7 @@ export class NaiveInterpreter {
 
   /** Where the output goes: on a step, in no band, inside floor and ceiling. */
   private standsAt(wantedPct: number): number {
-    if (wantedPct <= 0) return 0
+    if (wantedPct <= 0) return (this.cameFromPct = 0)
     const { floor, ceiling, stages, restBands = [] } = this.response
     const high = stages || wantedPct > ceiling.speedPct ? 100 : ceiling.speedPct
     const isOpen = (pct: number) => pct >= floor.speedPct - 1e-9 && pct <= high + 1e-9 && !this.bandAround(pct)
@@ -417,6 +420,21 @@ export class NaiveInterpreter {
         else if (held.armed && !Number.isNaN(x)) Object.assign(held, { armed: false, untilS: atS + rule.holdS })
         this.armed.set(rule.id, held)
         return held.armed || atS < held.untilS ? rule.speedPct : null
+      }
+      case 'purge': {
+        const [room, outdoor] = [values[rule.input]!, values[rule.outdoor]!]
+        const wasOn = this.purging.has(rule.id)
+        this.purging.delete(rule.id)
+        if (!rule.spans.some((span) => isWithin(span, values.clock!))) return null
+        if (!(room - outdoor >= (wasOn ? rule.marginK / 2 : rule.marginK))) return null
+        if (wasOn ? !(room > rule.untilAt) : !(room >= rule.untilAt + 1)) return null
+        if (rule.notWetter) {
+          const outside = humidityRatio(outdoor, values[rule.notWetter.outdoor]!)
+          const inside = humidityRatio(room, values[rule.notWetter.room]!)
+          if (!(outside <= inside)) return null
+        }
+        this.purging.add(rule.id)
+        return rule.speedPct
       }
     }
   }

@@ -1,7 +1,8 @@
 import type { Problem } from '@/core/json/problem'
 import { quantitySpec, type Quantity } from '@/core/quantity/units'
 import { checkParts } from '@/core/machine/checkParts'
-import { ruleKind, ruleInputId } from '@/core/rules/table'
+import { valueAt } from '@/core/json/place'
+import { ruleKind } from '@/core/rules/table'
 import type { Response } from '@/core/response/schema'
 
 const inputUnit = (kind: Quantity): string => quantitySpec(kind).units[0].symbol
@@ -60,9 +61,9 @@ export function checkResponse(response: Response): Problem[] {
   })
   rules.forEach((rule, index) => {
     const path = `rules.${index}`
-    const inputId = ruleInputId(rule)
-    if (inputId !== null) problems.push(...unknownInput(`${path}.input`, inputId))
-    problems.push(...ruleKind(rule).check(rule, { response, path }))
+    const kind = ruleKind(rule)
+    for (const at of kind.inputs(rule)) problems.push(...unknownInput(`${path}.${at}`, String(valueAt(rule, at))))
+    problems.push(...kind.check(rule, { response, path }))
   })
   followers.forEach((follower, index) => {
     if (follower.fan === response.lead)

@@ -1,5 +1,5 @@
 import { isMeasured, type Input } from '@/core/rules/input'
-import { ruleInputId } from '@/core/rules/table'
+import { ruleInputIds } from '@/core/rules/table'
 import type { Condition, OtherOutput, Response } from '@/core/response/schema'
 
 /** A response from which some inputs are left out as if they had never been there, with all that hangs on them alone: a probe of several is
@@ -32,7 +32,7 @@ export function withoutInputs(response: Response, ids: readonly string[]): Respo
   return {
     ...rest,
     inputs,
-    rules: response.rules.filter((rule) => isThere(ruleInputId(rule))),
+    rules: response.rules.filter((rule) => ruleInputIds(rule).every(isThere)),
     ...(light && isThere(light.input) ? { light } : {}),
     ...(coolDown && isThere(coolDown.input) ? { coolDown } : {}),
     ...(reductions ? { reductions: reductions.filter(({ input }) => isThere(input)) } : {}),

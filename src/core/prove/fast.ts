@@ -54,8 +54,10 @@ export function askMost(context: ProveContext, rule: Rule): Moment | null {
         waitS: 0,
       }
     }
+    // More than one thing has to be brought about, or time does it.
     case 'surge':
     case 'cycle':
+    case 'purge':
       return null
   }
 }

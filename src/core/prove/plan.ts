@@ -21,6 +21,7 @@ import {
   runOnChecks,
 } from '@/core/prove/kinds/parts'
 import { peopleChecks } from '@/core/prove/kinds/people'
+import { purgeChecks } from '@/core/prove/kinds/purge'
 import { rampChecks } from '@/core/prove/kinds/ramp'
 import { riseChecks } from '@/core/prove/kinds/rise'
 import { switchChecks } from '@/core/prove/kinds/switchRule'
@@ -43,6 +44,8 @@ function ruleChecks(context: ProveContext, rule: Rule, index: number): Check[] {
       return cycleChecks(context, rule)
     case 'after-run':
       return afterRunChecks(context, rule)
+    case 'purge':
+      return purgeChecks(context, rule)
     default:
       return assertNever(rule)
   }

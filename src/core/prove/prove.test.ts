@@ -255,3 +255,30 @@ test.each([
   { data: { kind: 'time', timeS: -1 }, ok: false },
   { data: null, ok: false },
 ])('a reading from outside is checked: $data', ({ data, ok }) => expect(readCheckReading(data).ok).toBe(ok))
+
+test('a purge is proved before its hours, in them, and after the room has come down', () => {
+  const installation = demoInstallation('inverter-cupboard')
+  const { response } = installation
+  const room = response.inputs.find(({ kind }) => kind === 'temperature')!.id
+  response.inputs.push({ id: 'outside', kind: 'temperature', name: 'outside', from: -20, to: 40 })
+  response.rules = [
+    {
+      id: 'purge',
+      kind: 'purge',
+      input: room,
+      outdoor: 'outside',
+      marginK: 3,
+      untilAt: 20,
+      spans: [{ days: [2], startMin: 1320, endMin: 300 }],
+      speedPct: response.ceiling.speedPct,
+    },
+  ]
+  // As a controller that has a slot for it would give it: none that ships has.
+  installation.kit.controller = null
+  const { plan, context } = planFor(installation, derive(installation))!
+  const check = plan.find(({ id }) => id === 'purge-purge') as CheckOf<'speed'>
+  const expected = check.steps.map((_step, step) => expectStep(context, check, step)[0]!.expectPct)
+  const floor = response.floor.offAllowed ? 0 : response.floor.speedPct
+  expect(expected).toEqual([floor, response.ceiling.speedPct, floor])
+  expect(check.steps[1]!.bring).toContain('Wed 22:02')
+})

@@ -97,8 +97,8 @@ export type OfferContext = {
   readonly figure: number | null
   readonly floorPct: number
   readonly ceilingPct: number
-  /** The input of that kind and role which is there, or this one, which is then added. */
-  readonly ensure: (made: Input) => string
+  /** The first input of its kind that is there, not counting one, or this one, which is then added. */
+  readonly ensure: (made: Input, besides?: string) => string
   /** The input of this very name, which is then added where there is none. */
   readonly ensureOwn: (made: Input) => string
   /** This input, added under a free id. */
@@ -107,6 +107,8 @@ export type OfferContext = {
 
 /** Everything the program knows of one kind of rule, so that the next kind is a new file and one line in a table. `W` is why it asks what it asks. */
 export type RuleKind<R, W = never> = {
+  /** Where in the rule ids of inputs stand: all that name them elsewhere go by these. */
+  readonly inputs: (rule: R) => readonly string[]
   readonly check: (rule: R, context: RuleContext) => Problem[]
   readonly compile: (rule: R, context: CompileContext) => CompiledRule<W>
   readonly sentence: (
@@ -144,6 +146,7 @@ export type RuleKind<R, W = never> = {
 
 /** What most kinds are. */
 export const PLAIN = {
+  inputs: (rule: object): readonly string[] => ('input' in rule ? ['input'] : []),
   more: () => [],
   points: () => [],
   widths: () => [],

@@ -1,4 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { putAt, valueAt } from '@/core/json/place'
+import { Purge, purgeKind } from '@/core/rules/purge'
 import { AfterRun, afterRunKind } from '@/core/rules/afterRun'
 import { Cycle, cycleKind } from '@/core/rules/cycle'
 import { Differential, differentialKind } from '@/core/rules/differential'
@@ -8,7 +10,7 @@ import { Ramp, rampKind } from '@/core/rules/ramp'
 import { SwitchRule, switchKind } from '@/core/rules/switchRule'
 import type { RuleKind, RuleOffer } from '@/core/rules/kind'
 
-export const Rule = Type.Union([Ramp, SwitchRule, Differential, Surge, Week, Cycle, AfterRun])
+export const Rule = Type.Union([Ramp, SwitchRule, Differential, Surge, Week, Cycle, AfterRun, Purge])
 export type Rule = Static<typeof Rule>
 
 const RULE_KINDS = {
@@ -19,6 +21,7 @@ const RULE_KINDS = {
   week: weekKind,
   cycle: cycleKind,
   'after-run': afterRunKind,
+  purge: purgeKind,
 } satisfies { [K in Rule['kind']]: { readonly check: RuleKind<Extract<Rule, { kind: K }>>['check'] } }
 
 /** Why a rule asks what it asks, with figures. */
@@ -45,3 +48,16 @@ export const highestAskPct = (rule: Rule): number =>
       .speeds(rule)
       .map(({ pct }) => pct),
   )
+
+/** Every input a rule reads. */
+export const ruleInputIds = (rule: Rule): readonly string[] =>
+  ruleKind(rule)
+    .inputs(rule)
+    .map((at) => String(valueAt(rule, at)))
+
+/** The rule with other ids of its inputs. */
+export function withInputs(rule: Rule, nameOf: (id: string) => string): Rule {
+  const renamed = structuredClone(rule)
+  for (const at of ruleKind(rule).inputs(rule)) putAt(renamed, at, nameOf(String(valueAt(rule, at))))
+  return renamed
+}

@@ -17,4 +17,12 @@ export const OUTDOOR: MeasuredInput = {
   to: 35,
 }
 export const HUMIDITY: MeasuredInput = { id: 'humidity', kind: 'humidity', name: 'humidity', from: 30, to: 100 }
+export const OUTDOOR_HUMIDITY: MeasuredInput = {
+  id: 'outdoorHumidity',
+  kind: 'humidity',
+  name: 'outdoor humidity',
+  from: 0,
+  to: 100,
+  role: 'outdoor',
+}
 export const LIGHT: MeasuredInput = { id: 'light', kind: 'light', name: 'light', from: 0, to: 200 }

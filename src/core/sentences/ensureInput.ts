@@ -7,9 +7,9 @@ import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
 
-/** An input for a new behaviour: the first of its kind, made when there is none. */
-export function ensureInput({ response }: Installation, made: Input): string {
-  return response.inputs.find(({ kind }) => kind === made.kind)?.id ?? newInput(response, made)
+/** An input for a new behaviour: the first of its kind that is not `besides`, made when there is none. */
+export function ensureInput({ response }: Installation, made: Input, besides?: string): string {
+  return response.inputs.find(({ id, kind }) => kind === made.kind && id !== besides)?.id ?? newInput(response, made)
 }
 
 /** The input of this very name, made when there is none: a switch stands for one thing alone, and so does the air outside. */

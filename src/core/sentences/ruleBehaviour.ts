@@ -24,7 +24,7 @@ const offered = ({ make, ...said }: RuleOffer<Rule>): Offer => ({
       figure,
       floorPct: floor.speedPct,
       ceilingPct: ceiling.speedPct,
-      ensure: (made) => ensureInput(draft, made),
+      ensure: (made, besides) => ensureInput(draft, made, besides),
       ensureOwn: (made) => ensureOwnInput(draft, made),
       added: (made) => newInput(draft.response, made),
     })

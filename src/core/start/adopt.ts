@@ -1,4 +1,5 @@
 import type { Input, MeasuredInput } from '@/core/rules/input'
+import { ruleInputIds, withInputs } from '@/core/rules/table'
 import { freeId } from '@/core/json/freeId'
 import type { Response } from '@/core/response/schema'
 
@@ -6,7 +7,7 @@ const isRead = (input: Input): boolean => input.kind === 'switch' || !input.comb
 
 /** What the rules answer to comes first: where several probes make one input, that one governs. */
 const governingFirst = ({ inputs, rules }: Response): readonly Input[] => {
-  const governs = ({ id }: Input) => rules.some((rule) => 'input' in rule && rule.input === id)
+  const governs = ({ id }: Input) => rules.some((rule) => ruleInputIds(rule).includes(id))
   return [...inputs.filter(governs), ...inputs.filter((input) => !governs(input))]
 }
 
@@ -26,7 +27,7 @@ function renamed(response: Response, nameOf: (id: string) => string): Response {
         ? { combines: { ...input.combines, of: input.combines.of.map(nameOf) } }
         : {}),
     })),
-    rules: response.rules.map((rule) => ('input' in rule ? { ...rule, input: nameOf(rule.input) } : rule)),
+    rules: response.rules.map((rule) => withInputs(rule, nameOf)),
     ...(response.light ? { light: { ...response.light, input: nameOf(response.light.input) } } : {}),
     ...(response.coolDown ? { coolDown: { ...response.coolDown, input: nameOf(response.coolDown.input) } } : {}),
     ...(response.reductions

@@ -91,8 +91,9 @@ function blank(kind: Rule['kind'], slot: Slot, id: string, input: string, floorP
       return { id, kind, onS: 60, periodS: 600, speedPct }
     case 'after-run':
       return { id, kind, input, armAbove: 50, speedPct, holdS: 0 }
-    // A calendar is read period by period, not setting by setting.
+    // A calendar is read period by period, not setting by setting; no controller here has a slot for a purge.
     case 'week':
+    case 'purge':
       return null
   }
 }

@@ -20,7 +20,18 @@ const SLOT_KINDS = {
 }
 
 type AnySlotKind = SlotKind<Rule, unknown>
-export const slotKind = (kind: Rule['kind']): AnySlotKind => SLOT_KINDS[kind] as unknown as AnySlotKind
+
+/** Of a kind that no controller known here has. */
+const NO_SLOT: AnySlotKind = {
+  slots: () => [],
+  takes: () => false,
+  wants: {},
+  give: (rule) => rule,
+  lowerIsMore: () => true,
+}
+
+export const slotKind = (kind: Rule['kind']): AnySlotKind =>
+  kind in SLOT_KINDS ? (SLOT_KINDS[kind as keyof typeof SLOT_KINDS] as unknown as AnySlotKind) : NO_SLOT
 
 const GROUPS: Readonly<Record<string, Rule['kind']>> = {
   ramp: 'ramp',

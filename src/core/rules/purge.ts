@@ -1,0 +1,237 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { closed, Id, Percent } from '@/core/json/vocabulary'
+import { humidityRatio } from '@/core/physics/moistAir'
+import { common, emptySpan, WeekSpan } from '@/core/rules/common'
+import { exact } from '@/core/rules/exact'
+import { inputQuantity, isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
+import { ONE_SPEED, PLAIN, text, type OfferContext, type RuleKind, type RuleOffer } from '@/core/rules/kind'
+import { field, inputPart, listed, measures, spanParts, WEEKEND } from '@/core/rules/sentence'
+import { HUMIDITY, OUTDOOR, OUTDOOR_HUMIDITY, ROOM_TEMP } from '@/core/rules/usualInputs'
+import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
+
+/** Cools a room with the air outside: in its hours, while outside is cooler than the room by `marginK` and, where humidities are named, no wetter, until
+ *  the room has come down to `untilAt`. */
+export const Purge = Type.Object(
+  {
+    ...common,
+    kind: Type.Literal('purge'),
+    /** The room’s temperature. */
+    input: Id,
+    outdoor: Id,
+    marginK: Type.Number({ minimum: 0.5, maximum: 20 }),
+    untilAt: Type.Number(),
+    spans: Type.Array(WeekSpan, { minItems: 1, maxItems: 28 }),
+    speedPct: Percent,
+    /** Relative humidities: the air outside must hold no more water than that of the room. */
+    notWetter: Type.Optional(Type.Object({ room: Id, outdoor: Id }, closed)),
+  },
+  closed,
+)
+export type Purge = Static<typeof Purge>
+
+/** Once the room has come down it begins again only so far above, K: common practice, no source. */
+export const PURGE_REBOUND_K = 1
+
+/** Once it runs it goes on down to this share of its margin, so that a gust does not stop it: common practice, no source. */
+export const PURGE_KEEPS = 0.5
+
+type Why =
+  | { readonly kind: 'purge-on'; readonly x: number; readonly edge: number }
+  | { readonly kind: 'purge-outside-hours' }
+  | { readonly kind: 'purge-come-down'; readonly x: number; readonly edge: number }
+  | { readonly kind: 'purge-not-cooler'; readonly by: number; readonly margin: number }
+  | { readonly kind: 'purge-wetter' }
+
+const temperature = measures('temperature')
+const humidity = measures('humidity')
+
+const offer = (sentence: string, words: string, withHumidity: boolean): RuleOffer<Purge> => ({
+  sentence,
+  words,
+  figure: { quantity: 'temperature', typedUnit: '°C' },
+  make({ figure: figureC, ceilingPct, ensure, ensureOwn }: OfferContext) {
+    const outdoor = ensureOwn(OUTDOOR)
+    const notWetter = () => {
+      const outside = ensureOwn(OUTDOOR_HUMIDITY)
+      return { outdoor: outside, room: ensure(HUMIDITY, outside) }
+    }
+    return {
+      id: 'purge',
+      kind: 'purge',
+      input: ensure(ROOM_TEMP, outdoor),
+      outdoor,
+      marginK: 3,
+      untilAt: figureC ?? 20,
+      spans: [{ days: [0, 1, 2, 3, 4, 5, 6], startMin: 1320, endMin: 360 }],
+      speedPct: ceilingPct,
+      ...(withHumidity ? { notWetter: notWetter() } : {}),
+    }
+  },
+})
+
+/** Common practice, no source; the water in the air by ASHRAE Handbook Fundamentals 2021, chapter 1, as everywhere here. */
+export const purgeKind: RuleKind<Purge, Why> = {
+  ...PLAIN,
+  ...ONE_SPEED,
+  inputs: ({ notWetter }) => ['input', 'outdoor', ...(notWetter ? ['notWetter.room', 'notWetter.outdoor'] : [])],
+  check({ input, outdoor, notWetter, spans }, { response, path }) {
+    const wrong = (at: string, id: string, kind: MeasuredInput['kind']) => {
+      const found = response.inputs.find((candidate) => candidate.id === id)
+      return found && found.kind !== kind
+        ? [
+            {
+              code: 'wrong_kind' as const,
+              path: `${path}.${at}`,
+              what: `“${found.name}”`,
+              got: found.kind,
+              needs: `${kind} input`,
+            },
+          ]
+        : []
+    }
+    const same = (at: string, one: string, other: string) =>
+      one === other
+        ? [
+            {
+              code: 'said' as const,
+              path: `${path}.${at}`,
+              text: 'A purge compares the air of the room with that outside; they need an input each.',
+            },
+          ]
+        : []
+    return [
+      ...wrong('input', input, 'temperature'),
+      ...wrong('outdoor', outdoor, 'temperature'),
+      ...same('outdoor', input, outdoor),
+      ...(notWetter
+        ? [
+            ...wrong('notWetter.room', notWetter.room, 'humidity'),
+            ...wrong('notWetter.outdoor', notWetter.outdoor, 'humidity'),
+            ...same('notWetter.outdoor', notWetter.room, notWetter.outdoor),
+          ]
+        : []),
+      ...spans.flatMap((span, index) => emptySpan(span, `${path}.spans.${index}`)),
+    ]
+  },
+  compile({ input, outdoor, marginK, untilAt, spans, speedPct, notWetter }, { memory: plan, inputIndex, clockIndex }) {
+    const roomAt = inputIndex(input)
+    const outdoorAt = inputIndex(outdoor)
+    const damp = notWetter && { roomAt: inputIndex(notWetter.room), outdoorAt: inputIndex(notWetter.outdoor) }
+    const hours = new Uint8Array(WEEK_MIN)
+    for (const span of spans) fillSpan(hours, span, 1)
+    const isOn = plan.slot(0, 'latches')
+
+    const isInHours = (inputs: Float64Array): boolean => {
+      const weekS = inputs[clockIndex]!
+      return weekS >= 0 && hours[minuteOf(weekS)] === 1
+    }
+    // Comparisons with a lost reading are false.
+    const isDry = (inputs: Float64Array): boolean =>
+      !damp ||
+      humidityRatio(inputs[outdoorAt]!, inputs[damp.outdoorAt]!) <= humidityRatio(inputs[roomAt]!, inputs[damp.roomAt]!)
+    const wants = (inputs: Float64Array, wasOn: boolean): boolean => {
+      if (!isInHours(inputs)) return false
+      const by = exact(inputs[roomAt]! - inputs[outdoorAt]!)
+      return (
+        by >= (wasOn ? PURGE_KEEPS * marginK : marginK) &&
+        (wasOn ? inputs[roomAt]! > untilAt : inputs[roomAt]! >= untilAt + PURGE_REBOUND_K) &&
+        isDry(inputs)
+      )
+    }
+    return {
+      ask(inputs, memory, _dtS, asksPct, place) {
+        memory[isOn] = wants(inputs, memory[isOn] === 1) ? 1 : 0
+        asksPct[place] = memory[isOn] === 1 ? speedPct : NaN
+      },
+      why(inputs, memory) {
+        const [x, out] = [inputs[roomAt]!, inputs[outdoorAt]!]
+        if (memory[isOn] === 1) return { kind: 'purge-on', x, edge: untilAt }
+        if (Number.isNaN(inputs[clockIndex]!)) return { kind: 'no-clock' }
+        if (!isInHours(inputs)) return { kind: 'purge-outside-hours' }
+        if (Number.isNaN(x) || Number.isNaN(out)) return { kind: 'input-lost' }
+        if (x < untilAt + PURGE_REBOUND_K) return { kind: 'purge-come-down', x, edge: untilAt }
+        return exact(x - out) < marginK
+          ? { kind: 'purge-not-cooler', by: x - out, margin: marginK }
+          : { kind: 'purge-wetter' }
+      },
+      settle(inputs, memory) {
+        memory[isOn] = wants(inputs, false) ? 1 : 0
+      },
+    }
+  },
+  sentence(rule, { input, response }) {
+    const name = input?.name ?? rule.input
+    const { notWetter } = rule
+    return [
+      text('Purge '),
+      ...listed(
+        ' and ',
+        rule.spans.map((span, index) => spanParts(`spans.${index}`, span)),
+      ),
+      text(': while '),
+      inputPart(response, 'outdoor', 'outdoor temperature', rule.outdoor, temperature),
+      text(' is cooler than '),
+      inputPart(response, 'input', 'room temperature', rule.input, temperature),
+      text(' by at least '),
+      field('marginK', 'cooler by', 'temperatureDifference', rule.marginK),
+      ...(notWetter
+        ? [
+            text(' and the air outside ('),
+            inputPart(response, 'notWetter.outdoor', 'outdoor humidity', notWetter.outdoor, humidity),
+            text(') holds no more water than that of the room ('),
+            inputPart(response, 'notWetter.room', 'room humidity', notWetter.room, humidity),
+            text(')'),
+          ]
+        : []),
+      text(', run '),
+      field('speedPct', 'speed of the purge', 'speed', rule.speedPct),
+      text(` until ${name} has come down to `),
+      field('untilAt', `${name}, end of the purge`, inputQuantity(input), rule.untilAt),
+      text('.'),
+    ]
+  },
+  cause: (input: Input | undefined) => (input && isMeasured(input) ? input.kind : 'temperature'),
+  name: (input) => `${input} purge`,
+  title: 'purge with cooler air',
+  formula: `on in its hours while room − outside ≥ margin and room ≥ end + ${PURGE_REBOUND_K} K; off at the end, below half the margin, or where outside holds more water (kg a kg of dry air)`,
+  whyText(why, { name, point, difference }) {
+    switch (why.kind) {
+      case 'purge-on':
+        return `${name} is ${point(why.x)}, the air outside cools it down to ${point(why.edge)}`
+      case 'purge-outside-hours':
+        return 'the clock is outside the hours of the purge'
+      case 'purge-come-down':
+        return `${name} is ${point(why.x)}, it has come down to ${point(why.edge)}`
+      case 'purge-not-cooler':
+        return `it is cooler outside by ${difference(why.by)}, less than ${difference(why.margin)}`
+      case 'purge-wetter':
+        return 'the air outside holds more water than that of the room'
+    }
+  },
+  more: ({ spans, notWetter }) => [
+    { label: 'Add hours', change: (draft) => void draft.spans.push({ ...WEEKEND }) },
+    ...(spans.length > 1
+      ? [{ label: 'Take the last hours away', change: (draft: Purge) => void draft.spans.pop() }]
+      : []),
+    ...(notWetter
+      ? [{ label: 'However wet it is outside', change: (draft: Purge) => void delete draft.notWetter }]
+      : []),
+  ],
+  offers: [
+    offer(
+      'By night, while it is cooler outside, run until the room has come down',
+      'purge night free cooling flush summer',
+      false,
+    ),
+    offer(
+      'By night, while it is cooler and no wetter outside, run until the room has come down',
+      'purge night free cooling dry humidity moisture',
+      true,
+    ),
+  ],
+  points: ({ untilAt }) => [untilAt],
+  widths: ({ marginK }) => [marginK],
+  movedBy: (rule, by) => ({ ...rule, untilAt: rule.untilAt + by }),
+  spans: ({ spans }) => spans,
+  keepsWhatItWas: true,
+}
