@@ -17,7 +17,7 @@ export type Serving = {
 
 const PORT = 4180
 
-export const isLoopback = (name: string): boolean => ['127.0.0.1', 'localhost', '::1', '[::1]'].includes(name)
+const isLoopback = (name: string): boolean => ['127.0.0.1', 'localhost', '::1', '[::1]'].includes(name)
 
 /** Reads what `start` was told.
  *  @throws Trouble with what to say instead */

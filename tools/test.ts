@@ -67,6 +67,8 @@ const PARTS: readonly Part[] = [
       (await passes(tool('next'), ['typegen'], { stdio: 'ignore' })) && passes(tool('tsc'), ['--noEmit']),
   },
   { name: 'imports', run: importRules },
+  // What is exported and used by nobody, or stands in package.json for nothing.
+  { name: 'unused', run: () => passes(tool('knip'), ['--no-progress']) },
   { name: 'formats', run: published },
   { name: 'unit', run: unitAndDatabase },
   { name: 'build', run: build },

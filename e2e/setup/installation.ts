@@ -43,7 +43,7 @@ export async function lookAt(page: Page, view: string): Promise<void> {
 }
 
 /** Each danger that is open asks for its reason before a seal. */
-export async function sayWhyDangersStay(page: Page): Promise<void> {
+async function sayWhyDangersStay(page: Page): Promise<void> {
   for (const why of await page.getByRole('textbox', { name: /^Why this stays/ }).all())
     await why.fill('Known here, and on the list for spring')
 }

@@ -8,7 +8,7 @@ import { formatNumber, formatPct } from '@/core/quantity/format'
 import { expect } from './test'
 
 /** What there is to prove of an installation, worked out as the page does. */
-export async function planOf(page: Page, installationId: string): Promise<Planned> {
+async function planOf(page: Page, installationId: string): Promise<Planned> {
   const exported = await page.request.get(`/api/installation/${installationId}/export`)
   const read = readInstallationText(await exported.text())
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
@@ -16,7 +16,7 @@ export async function planOf(page: Page, installationId: string): Promise<Planne
 }
 
 /** Carries the open check out at a site that does right: everything is read as it was asked for and as it should be. */
-export async function readOpenCheck(page: Page, { context, plan }: Planned, id: string): Promise<void> {
+async function readOpenCheck(page: Page, { context, plan }: Planned, id: string): Promise<void> {
   const check = plan.find((candidate) => candidate.id === id)!
   if (check.kind === 'seen') {
     await page.getByRole('button', { name: 'Seen, next' }).click()

@@ -18,7 +18,7 @@ const USAGE =
   'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--after TIME] [--state FILE] [--asked] [--json]'
 
 /** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
-export function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
+function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
   const [, name = '', text = ''] = /^([^=]*)=(.*)$/.exec(said) ?? []
   const input = inputs.find(({ id }) => id === name)
   if (!input)
@@ -36,7 +36,7 @@ export function parseAt(said: string, inputs: readonly Input[]): readonly [id: s
 const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']
 
 /** A local time of the week as seconds since Monday 00:00. */
-export function parseClock(said: string): number {
+function parseClock(said: string): number {
   const [, day = '', hour = '', minute = ''] =
     /^([a-z]{3})[a-z]*\s+([01]?\d|2[0-3]):([0-5]\d)$/i.exec(said.trim()) ?? []
   const place = DAYS.indexOf(day.toLowerCase())

@@ -29,7 +29,7 @@ const setPoints = fc.oneof(
 const falls = fc.boolean()
 
 /** One rule of any kind. */
-export const anyRule: fc.Arbitrary<Rule> = fc.oneof(
+const anyRule: fc.Arbitrary<Rule> = fc.oneof(
   fc
     .record({
       kind: fc.constant('ramp' as const),

@@ -67,7 +67,7 @@ function number(schema: TSchema, random: Random): number {
 }
 
 /** Any value of a schema, at its edges more often than inside; `words` are ids that mean something in the document. */
-export function anyValue(schema: TSchema, random: Random, words: readonly string[], depth = 0): Json {
+function anyValue(schema: TSchema, random: Random, words: readonly string[], depth = 0): Json {
   const {
     anyOf,
     items,

@@ -10,7 +10,7 @@ import type { VerdictKind } from '@/core/prove/verdict'
 import { FAULT_KINDS, faultsOf, TOLERANCES, type Fault, type FaultKind } from '@/testing/faults'
 import { anyErrors, NO_ERRORS, ProvingSite } from '@/testing/provingSite'
 
-export type Tally = { caught: number; missed: string[]; cannotTell: number }
+type Tally = { caught: number; missed: string[]; cannotTell: number }
 export type ProvingTable = {
   readonly plays: number
   /** Plays of right sites in which a check did not pass, and which. */
@@ -44,7 +44,7 @@ function momentsOf(context: ProveContext, random: () => number): Values[] {
 }
 
 /** Whether a fault shows anywhere by three tolerances of a speed: found by trying moments, not by the plan that is tested. */
-export function hasEffect(context: ProveContext, { kind, wrong }: Fault, random: () => number): boolean {
+function hasEffect(context: ProveContext, { kind, wrong }: Fault, random: () => number): boolean {
   const [right, site] = [{}, wrong].map((of) => new ProvingSite(context, NO_ERRORS, random, of))
   const { inputs, steps } = context.response
   // What a reading may lie off there: every probe that is read by as much as it may.

@@ -10,7 +10,7 @@ export const authClient = createAuthClient({ plugins: [twoFactorClient(), passke
 type Answered = { error: { message?: string; status: number } | null }
 
 /** What a refusal says; null where it was done. */
-export function authProblem({ error }: Answered): string | null {
+function authProblem({ error }: Answered): string | null {
   if (!error) return null
   if (error.status === 429 || error.status < 500) return error.message ?? 'This could not be done.'
   return error.message ?? 'The server cannot answer just now; what you typed is still here. Try again in a moment.'

@@ -12,6 +12,4 @@ export const STAGES = [
 
 export type StageId = (typeof STAGES)[number]['id']
 
-export const isStage = (id: string): id is StageId => STAGES.some((stage) => stage.id === id)
-
 export const stagePath = (installationId: string, stage: StageId): string => `/installation/${installationId}/${stage}`

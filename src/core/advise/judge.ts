@@ -99,7 +99,7 @@ const JUDGES: readonly Judge[] = [
 ]
 
 /** What a judgement said when someone left it as it is: for the record. */
-export const judgementSaid = ({ title, detail }: Pick<Judgement, 'title' | 'detail'>): string =>
+const judgementSaid = ({ title, detail }: Pick<Judgement, 'title' | 'detail'>): string =>
   `${title} ${detail}`.slice(0, 1200)
 
 /** Leaves a judgement as it is: by its code and place, with how grave it was and on which figure. */
@@ -112,7 +112,7 @@ export const leftAsItIs = (judgement: Judgement, reason: string): Dismissed => (
 })
 
 /** Left as it is until it is graver, or its figure worse by more than a step. Its words may change as they like. */
-export const isDismissed = ({ dismissed = [] }: Installation, { id, severity, figure }: Judgement): boolean =>
+const isDismissed = ({ dismissed = [] }: Installation, { id, severity, figure }: Judgement): boolean =>
   dismissed.some((held) => {
     if (held.judgement !== id) return false
     const isGraver = held.severity !== undefined && SEVERITIES.indexOf(severity) < SEVERITIES.indexOf(held.severity)

@@ -5,8 +5,8 @@ import { ruleName } from '@/core/sentences/words'
 
 /** Starts an hour that a small fan motor stands for years; common practice, no source: ten, and for the even ones of a cycle timer fifteen (five
  *  minutes are a usual period). */
-export const MOST_STARTS_AN_HOUR = 10
-export const MOST_CYCLES_AN_HOUR = 15
+const MOST_STARTS_AN_HOUR = 10
+const MOST_CYCLES_AN_HOUR = 15
 /** Air, walls and contents against the air alone; common practice, no source. */
 const CONTENTS = 5
 const AIR_J_PER_M3K = HEAT_OF_AIR_J_PER_LK * 1000

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox'
 import { closed } from '@/core/json/vocabulary'
 import type { Problem } from '@/core/json/problem'
 
-export const PER = ['room', 'person', 'm2'] as const
+const PER = ['room', 'person', 'm2'] as const
 export type Per = (typeof PER)[number]
 
 export const FLOW_TABLE_SCHEMA = 'soft-gale/flow-table@1'

@@ -7,7 +7,7 @@ export type TerminalLine = {
   /** `open`: the one that has least of what it should have, left fully open. `close`: throttle towards the open one. */
   readonly trim: 'open' | 'close' | 'leave' | null
 }
-export type BalanceSide = {
+type BalanceSide = {
   readonly readLs: number
   readonly wantedLs: number | null
   /** The fan's setting that would give what is wanted, or the other side's flow; by the first fan law. */

@@ -1,7 +1,7 @@
 import type { FlowMap } from '@/core/calibration/flowMap'
 import type { Instrument } from '@/core/calibration/schema'
 
-export const GRADES = ['strong', 'fair', 'weak'] as const
+const GRADES = ['strong', 'fair', 'weak'] as const
 export type Grade = (typeof GRADES)[number]
 
 export const GRADE_REASONS = {
@@ -12,7 +12,7 @@ export const GRADE_REASONS = {
   few: ['fair', 'Fewer than four settings were read.'],
   scatter: ['fair', 'The readings scatter by more than a tenth about the line.'],
 } as const satisfies Record<string, readonly [Grade, string]>
-export type GradeReason = keyof typeof GRADE_REASONS
+type GradeReason = keyof typeof GRADE_REASONS
 
 export type Evidence = { readonly grade: Grade; readonly reasons: readonly GradeReason[] }
 

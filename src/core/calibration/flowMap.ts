@@ -17,7 +17,7 @@ export const sizedReadings = ({ map, areaM2 }: Pick<FanCalibration, 'map' | 'are
     return flowLs === null ? [] : [{ reading, flowLs }]
   })
 
-export type FlowPoint = {
+type FlowPoint = {
   readonly reading: MapReading
   readonly flowLs: number
   readonly lawLs: number

@@ -14,7 +14,7 @@ export type CurveDifference = {
 }
 
 /** A figure of a rule that is not what was asked: `field` is its name in the rule. */
-export type Change = { readonly field: string; readonly asked: number; readonly given: number }
+type Change = { readonly field: string; readonly asked: number; readonly given: number }
 
 /** What became of one rule: how far its own ask lies off over its input's range, and which of its figures moved. */
 export type RuleMeasure = {

@@ -7,7 +7,7 @@ import type { Meaning } from '@/core/controller/schema'
  *  open flue may not be drawn on harder. */
 export const CARES = ['air', 'pressure', 'suction'] as const
 export type Care = (typeof CARES)[number]
-export type Towards = 'up' | 'down' | 'nearest'
+type Towards = 'up' | 'down' | 'nearest'
 export type SafeSide = { readonly towards: Towards; readonly because: string }
 /** What `fit` has to know of the place: the duty, and whether a flue is open. */
 export type Place = Pick<Brief, 'duty' | 'answers'>

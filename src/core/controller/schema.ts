@@ -10,7 +10,7 @@ const Words = Type.String({ minLength: 1, maxLength: 200 })
 
 /** What a setting stands for in a response. `slot` counts the ramps, switches, differentials… of the model from 1; for `input.offset` and
  *  `lost.speedPct` it counts its inputs, for `reduction` its reductions. */
-export const MEANINGS = [
+const MEANINGS = [
   'floor',
   'ceiling',
   'ramp.startAt',
@@ -59,10 +59,10 @@ export type Meaning = (typeof MEANINGS)[number]
 export const KEPT = ['kept', 'lost', 'verify'] as const
 
 /** When a changed value is written for good, so that it outlasts a power cut. */
-export const WRITTEN = ['at-once', 'on-key', 'after', 'on-leaving'] as const
+const WRITTEN = ['at-once', 'on-key', 'after', 'on-leaving'] as const
 
 /** How one setting is entered: where it stands, what turns it, what keeps it. Counted from the value it has now. */
-export const Entry = Type.Object(
+const Entry = Type.Object(
   {
     /** State the panel must be in, and how it gets there: "page 3, line foot". */
     where: Words,
@@ -200,7 +200,7 @@ export const AfterRunSlot = Type.Object(
 export type AfterRunSlot = Static<typeof AfterRunSlot>
 
 /** What else it can do; what is not named it cannot. */
-export const Abilities = Type.Object(
+const Abilities = Type.Object(
   {
     offAllowed: Type.Optional(Type.Boolean()),
     runOn: Type.Optional(Type.Boolean()),
@@ -246,21 +246,10 @@ export const Abilities = Type.Object(
   },
   closed,
 )
-export type Abilities = Static<typeof Abilities>
+type Abilities = Static<typeof Abilities>
 
-export const CONTROL_KINDS = [
-  'key',
-  'dial',
-  'lever',
-  'rocker',
-  'pad',
-  'wheel',
-  'trimmer',
-  'plug',
-  'link',
-  'knob',
-] as const
-export const ACTS = ['press', 'hold', 'up', 'down', 'wait'] as const
+const CONTROL_KINDS = ['key', 'dial', 'lever', 'rocker', 'pad', 'wheel', 'trimmer', 'plug', 'link', 'knob'] as const
+const ACTS = ['press', 'hold', 'up', 'down', 'wait'] as const
 /** What a hand can do in a state, and what comes of it: to which state, and what happens to the setting of the state it leaves. */
 export const PanelMove = Type.Object(
   {
@@ -316,7 +305,7 @@ export const Panel = Type.Object(
 )
 export type Panel = Static<typeof Panel>
 
-export const Step = Type.Object({ text: Words, seen: Words, danger: Type.Optional(Type.Boolean()) }, closed)
+const Step = Type.Object({ text: Words, seen: Words, danger: Type.Optional(Type.Boolean()) }, closed)
 
 export const CONTROLLER_SCHEMA = 'soft-gale/controller-model@1'
 export const ControllerModel = Type.Object(

@@ -13,7 +13,7 @@ export type Assignment = {
 
 /** The nearest thing to a rule in other kinds of rule. A differential is a ramp over its band; a ramp is on from half its band up, off at
  *  its start; a surge has nothing near it. Common practice, no source. */
-export function standIns(rule: Rule): Rule[] {
+function standIns(rule: Rule): Rule[] {
   const { id, off, note, modes } = rule
   const common = { id, ...(off === undefined ? {} : { off }), ...(note ? { note } : {}), ...(modes ? { modes } : {}) }
   if (rule.kind === 'differential' && rule.onAt !== rule.offAt)
@@ -116,7 +116,7 @@ export function wantedValue(
 }
 
 /** The measured input of a response that is read by a model's `slot`-th input: the first of its kind not read by one before. */
-export function modelInput(response: Response, { inputs = [] }: ControllerModel, slot: number) {
+function modelInput(response: Response, { inputs = [] }: ControllerModel, slot: number) {
   const own = inputs[slot - 1]
   if (!own) return undefined
   const before = inputs.slice(0, slot - 1).filter(({ kind }) => kind === own.kind).length

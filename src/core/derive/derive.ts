@@ -23,7 +23,7 @@ export type DerivedFan = {
 }
 
 /** What a response does, whether or not it could be compiled. */
-export type Behaviour = {
+type Behaviour = {
   readonly response: Response
   readonly machine: Machine | null
   readonly problems: readonly Problem[]

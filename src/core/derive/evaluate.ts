@@ -6,7 +6,7 @@ import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 import { reasonText } from '@/core/sentences/words'
 
-export type FanNow = {
+type FanNow = {
   readonly id: string
   readonly speedPct: number
   readonly signal: SignalReading
@@ -14,7 +14,7 @@ export type FanNow = {
 }
 
 /** The answer at one instant, settled: what every fan gives, who is in charge, what each rule asks, and why. */
-export type Evaluation = {
+type Evaluation = {
   readonly fans: readonly FanNow[]
   readonly inCharge: { readonly rule: string; readonly asksPct: number }
   readonly asks: readonly { readonly rule: string; readonly asksPct: number | null }[]

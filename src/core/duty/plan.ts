@@ -49,7 +49,7 @@ export const flowForHeat = (loadW: number | null, riseK: number | null, why: str
     : null
 
 /** What follows from the answers. */
-export type Follows = {
+type Follows = {
   readonly targets: readonly Target[]
   /** Never to fall below: becomes a reason of the floor. */
   readonly least: Flow | null

@@ -24,8 +24,8 @@ const reader =
     return problems.length > 0 ? bad(...problems) : shaped
   }
 
-export const readBrief = reader(validator(Brief), (brief) => [...checkBrief(brief), ...checkAnswers(brief)])
-export const readResponse = reader(validator(Response), checkResponse)
+const readBrief = reader(validator(Brief), (brief) => [...checkBrief(brief), ...checkAnswers(brief)])
+const readResponse = reader(validator(Response), checkResponse)
 export const readControllerModel = reader(validator(ControllerModel), checkModel)
 export const readInstallation = reader(validator(Installation), checkInstallation)
 const readTable = reader(validator(FlowTable), checkFlowTable)
@@ -43,14 +43,14 @@ export const DOCUMENTS = {
   [FLOW_TABLE_SCHEMA]: { schema: FlowTable, read: readTable },
 } as const
 
-export type DocumentName = keyof typeof DOCUMENTS
+type DocumentName = keyof typeof DOCUMENTS
 
 export type AnyDocument = { readonly name: DocumentName; readonly document: { readonly schema: string } }
 
 const known = Object.keys(DOCUMENTS) as DocumentName[]
 
 /** The document's own name, checked against what this program knows; a newer version is told apart from a stranger. */
-export function documentName(data: unknown): Outcome<DocumentName> {
+function documentName(data: unknown): Outcome<DocumentName> {
   const got = typeof data === 'object' && data !== null && 'schema' in data ? data.schema : undefined
   if (typeof got !== 'string')
     return bad({

@@ -4,7 +4,7 @@ import { branchesAgainst, type CurvePoint } from '@/core/look/curve'
 import type { Response } from '@/core/response/schema'
 
 /** The demand itself as an input, in percent of the whole ladder. */
-export const DEMAND: MeasuredInput = { id: 'demand', kind: 'temperature', name: 'demand', from: 0, to: 100 }
+const DEMAND: MeasuredInput = { id: 'demand', kind: 'temperature', name: 'demand', from: 0, to: 100 }
 
 export type Rung = {
   /** Demand in percent of the whole ladder, or the input it is drawn against. */

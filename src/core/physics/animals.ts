@@ -2,8 +2,8 @@
 // coefficients from memory; reference-values `cigr.*` says how far each is to be trusted.
 
 /** What may be asked of an animal beside its mass (kg). */
-export type AnimalFigure = 'milk' | 'gain' | 'eggs' | 'pregnant' | 'feed' | 'feedEnergy'
-export type AnimalFigures = Readonly<Record<AnimalFigure, number>>
+type AnimalFigure = 'milk' | 'gain' | 'eggs' | 'pregnant' | 'feed' | 'feedEnergy'
+type AnimalFigures = Readonly<Record<AnimalFigure, number>>
 
 type Species = 'cattle' | 'pigs' | 'broilers' | 'hens'
 
@@ -22,7 +22,7 @@ const power =
   (m: number) =>
     factor * m ** exponent
 
-export const ANIMALS = {
+const ANIMALS = {
   calf: {
     name: 'calf',
     like: 'cattle',

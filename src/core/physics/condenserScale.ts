@@ -1,7 +1,7 @@
 import { saturationKpa, type Refrigerant } from '@/core/physics/saturation'
 
 /** Standard atmosphere (kPa): gauges read above it. */
-export const ATMOSPHERE_KPA = 101.325
+const ATMOSPHERE_KPA = 101.325
 
 export type ScaleMark = {
   /** What the probe reads. */

@@ -24,7 +24,7 @@ export const pressureAt = (altitudeM: number): number => SEA_LEVEL_PA * (1 - 2.2
 export const vapourPa = (tempC: number, rhPct: number): number => (rhPct / 100) * saturationPa(tempC)
 
 /** Water per dry air (kg/kg) at a vapour pressure; NaN where the vapour alone would fill the pressure. */
-export const humidityRatioAt = (vapour: number, pressurePa: number): number =>
+const humidityRatioAt = (vapour: number, pressurePa: number): number =>
   vapour < pressurePa ? (VAPOUR_RATIO * vapour) / (pressurePa - vapour) : NaN
 
 /** Water per dry air, kg/kg. Source: `psy.state`. */
@@ -32,7 +32,7 @@ export const humidityRatio = (tempC: number, rhPct: number, pressurePa = SEA_LEV
   humidityRatioAt(vapourPa(tempC, rhPct), pressurePa)
 
 /** Heat content, kJ per kg of dry air, 0 at 0 °C dry. */
-export const enthalpyKjKg = (tempC: number, ratio: number): number => 1.006 * tempC + ratio * (2501 + 1.86 * tempC)
+const enthalpyKjKg = (tempC: number, ratio: number): number => 1.006 * tempC + ratio * (2501 + 1.86 * tempC)
 
 /** Room that a kg of dry air takes with its water, m³. */
 const volumeM3Kg = (tempC: number, ratio: number, pressurePa: number): number =>
@@ -58,7 +58,7 @@ export const dewPointC = (vapour: number): number => whereRising(saturationPa, v
 
 /** Thermodynamic wet bulb (°C). Source: ASHRAE Fundamentals, Psychrometrics, equations 33 and 35 (2017), from memory. Between about −0.1 and
  *  0.6 °C it is ambiguous (iced or wet wick). */
-export function wetBulbC(tempC: number, ratio: number, pressurePa = SEA_LEVEL_PA): number {
+function wetBulbC(tempC: number, ratio: number, pressurePa = SEA_LEVEL_PA): number {
   const ratioFor = (wet: number): number => {
     const saturated = humidityRatioAt(saturationPa(wet), pressurePa)
     const [heat, slope, cooled] = wet >= 0 ? [2501, 2.326, 4.186] : [2830, 0.24, 2.1]

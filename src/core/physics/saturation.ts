@@ -79,14 +79,12 @@ const FLUIDS = {
 
 export type Refrigerant = keyof typeof FLUIDS
 export const REFRIGERANTS = Object.keys(FLUIDS) as Refrigerant[]
-export const SIDES = ['bubble', 'dew'] as const
 /** Bubble for condensing and a probe in the liquid line, dew for superheat; one and the same for a single substance. */
-export type Side = (typeof SIDES)[number]
+export type Side = 'bubble' | 'dew'
 
 const KELVIN = 273.15
 const COLDEST_C = -60
 
-export const isBlend = (fluid: Refrigerant): boolean => FLUIDS[fluid].dew !== null
 export const criticalC = (fluid: Refrigerant): number => FLUIDS[fluid].criticalK - KELVIN
 
 /** Saturation pressure (kPa absolute) at a temperature (°C); NaN at and above the critical point, where there is none. */

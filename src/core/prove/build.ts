@@ -19,7 +19,7 @@ export function settleS({ response }: ProveContext): number {
   return Math.ceil(Math.max(60, slowest + staged) + 2 * scanS + (startKick?.holdS ?? 0))
 }
 
-export const toInputs =
+const toInputs =
   (context: ProveContext) =>
   (values: Values): Float64Array =>
     terminals(context, values)

@@ -18,7 +18,7 @@ export type Step = {
 
 /** What is looked at where nothing is measured: whether every fan stands, the lead runs faster than that, an output is as expected; or
  *  nothing that the controller does. */
-export type Look =
+type Look =
   | { readonly kind: 'fans' }
   | { readonly kind: 'lead'; readonly abovePct: number }
   | { readonly kind: 'output'; readonly id: string }

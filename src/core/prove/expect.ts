@@ -1,14 +1,14 @@
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import type { CheckOf, Stage, Values } from '@/core/prove/check'
-import { fanName, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
+import { leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { awayFromCycles, inPauses, playStages } from '@/core/prove/play'
 import type { StepReading } from '@/core/prove/reading'
 import { inputHalf, inputParts, meterParts, together } from '@/core/prove/uncertainty'
-import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
+import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
 
 /** A share of the tolerance, in points of speed. */
-export type TolerancePart = { readonly what: string; readonly halfPct: number }
+type TolerancePart = { readonly what: string; readonly halfPct: number }
 
 export type SpeedExpectation = {
   readonly fan: string
@@ -188,11 +188,4 @@ export function showsSomething(steps: readonly (readonly SpeedExpectation[])[]):
   return steps.length < 2
     ? all.every(({ isWide }) => !isWide)
     : all.some((one) => all.some((other) => one.fan === other.fan && !overlaps(one, other)))
-}
-
-/** The tolerance in its parts, as it is said. */
-export function partsText(context: ProveContext, { fan, parts, jump }: SpeedExpectation): string {
-  const said = parts.map(({ what, halfPct }) => `${what}: ${formatNumber(halfPct, 1)} points`)
-  const there = jump ? [`it gives ${formatPct(jump.lowPct)} to ${formatPct(jump.highPct)} %`] : []
-  return `${fanName(context, fan)}: ${[...there, ...said].join(', ')}`
 }

@@ -5,7 +5,7 @@ import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
 
 /** What a probe may be brought to by hand, and by what. Ranges are common practice, no source. */
-export type Way = { readonly how: string; readonly isReal: boolean }
+type Way = { readonly how: string; readonly isReal: boolean }
 
 /** Margin that is kept below what a probe survives (K); common practice, no source. */
 const SURVIVE_MARGIN_K = 5
@@ -48,7 +48,7 @@ function dampness(x: number): Way {
 }
 
 /** How one probe is brought to a reading, with what is at hand and without harming it. */
-export function wayTo(context: ProveContext, input: MeasuredInput, x: number): Way {
+function wayTo(context: ProveContext, input: MeasuredInput, x: number): Way {
   const probe = context.installation.kit.probes.find((candidate) => candidate.input === input.id)
   const role = roleIn(context, input)
   if (role === 'body')

@@ -82,7 +82,7 @@ export function inPauses(
 }
 
 /** Takes a state through a stage: the inputs change, are seen at the next scan, and then stand. */
-export function through(machine: Machine, state: MachineState, inputs: Float64Array, forS: number): void {
+function through(machine: Machine, state: MachineState, inputs: Float64Array, forS: number): void {
   machine.step(state, inputs, 0)
   const seenS = Math.min(forS, machine.response.scanS ?? 0)
   if (seenS > 0) machine.step(state, inputs, seenS)

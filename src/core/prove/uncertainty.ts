@@ -11,7 +11,7 @@ export type Part = { readonly what: string; readonly half: number }
 
 /** Each ± is taken as the limits of an even spread, so that its standard uncertainty is ± ÷ √3; the parts together are expanded with this
  *  factor, and are never more than all of them at once. Source: JCGM 100:2008 (GUM), 4.3.7 and 6.2. */
-export const COVERAGE = 3
+const COVERAGE = 3
 
 /** The parts together: the root of the sum of their squares, expanded. */
 export function together(halves: readonly number[]): number {

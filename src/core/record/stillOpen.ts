@@ -13,7 +13,7 @@ import type { VerdictKind } from '@/core/prove/verdict'
 import type { UnitPreference } from '@/core/quantity/format'
 
 export const OPEN_KINDS = ['danger', 'warning', 'action', 'check', 'question'] as const
-export type OpenKind = (typeof OPEN_KINDS)[number]
+type OpenKind = (typeof OPEN_KINDS)[number]
 
 /** One thing that was open when something was sealed; a danger with the reason why it stays. */
 export const OpenItem = Type.Object(

@@ -5,7 +5,7 @@ import { Input, when } from '@/core/rules/input'
 import { Memories } from '@/core/rules/memory'
 import { Rule } from '@/core/rules/table'
 
-export const FLOOR_REASONS = [
+const FLOOR_REASONS = [
   'turns',
   'restarts',
   'stall',
@@ -27,11 +27,11 @@ export const FloorReason = Type.Object(
 export type FloorReason = Static<typeof FloorReason>
 
 /** `offAllowed`: with nothing asking it stands still, and there is nothing between 0 and the floor. */
-export const Floor = Type.Object(
+const Floor = Type.Object(
   { speedPct: Percent, reasons: Type.Array(FloorReason, { maxItems: 20 }), offAllowed: Type.Optional(Type.Boolean()) },
   closed,
 )
-export const Ceiling = Type.Object(
+const Ceiling = Type.Object(
   { speedPct: Percent, how: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]) },
   closed,
 )
@@ -84,9 +84,9 @@ export const Reduction = Type.Object(
 export type Reduction = Static<typeof Reduction>
 
 /** When everything stops asking: the last running speed (or a set one) for a time. */
-export const RunOn = Type.Object({ holdS: Seconds, speedPct: Type.Union([Percent, Type.Null()]) }, closed)
+const RunOn = Type.Object({ holdS: Seconds, speedPct: Type.Union([Percent, Type.Null()]) }, closed)
 /** After heat was given (a switch input), not less than a speed for a time, whatever else says off. */
-export const CoolDown = Type.Object({ input: Id, speedPct: Percent, holdS: Seconds }, closed)
+const CoolDown = Type.Object({ input: Id, speedPct: Percent, holdS: Seconds }, closed)
 /** The controller’s own heat: at `onAt` the lead runs full and its followers stop, until it is below `offBelow`. */
 export const Overheat = Type.Object({ input: Id, onAt: Type.Number(), offBelow: Type.Number() }, closed)
 export type Overheat = Static<typeof Overheat>
@@ -150,7 +150,7 @@ export const OtherOutput = Type.Object(
 export type OtherOutput = Static<typeof OtherOutput>
 
 /** How fast the given speed may change, percent a second. */
-export const Rate = Type.Object(
+const Rate = Type.Object(
   { upPctPerS: Type.Number({ exclusiveMinimum: 0 }), downPctPerS: Type.Number({ exclusiveMinimum: 0 }) },
   closed,
 )

@@ -61,7 +61,7 @@ export const MeasuredInput = Type.Object(
   },
   closed,
 )
-export const SwitchInput = Type.Object(
+const SwitchInput = Type.Object(
   {
     id: Id,
     kind: Type.Literal('switch'),

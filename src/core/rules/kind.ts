@@ -45,7 +45,7 @@ export type Surroundings = {
   readonly ceiling: { readonly speedPct: number; readonly how: 'clip' | 'rescale' }
 }
 
-export type RuleContext = { readonly response: Surroundings; readonly path: string }
+type RuleContext = { readonly response: Surroundings; readonly path: string }
 
 export type CompileContext = {
   readonly response: Surroundings
@@ -57,7 +57,7 @@ export type CompileContext = {
 
 /** Puts the speed asked for now (percent, NaN for nothing) at `at` of `asksPct`: a number returned would be a new object each step.
  *  `dtS` is the time since the last step, spent in the state before it. */
-export type Ask = (inputs: Float64Array, memory: Float64Array, dtS: number, asksPct: Float64Array, at: number) => void
+type Ask = (inputs: Float64Array, memory: Float64Array, dtS: number, asksPct: Float64Array, at: number) => void
 
 export type CompiledRule<W> = {
   readonly ask: Ask
@@ -68,10 +68,10 @@ export type CompiledRule<W> = {
 }
 
 /** What every kind may say of why it asks for nothing. */
-export type CommonWhy = { readonly kind: 'input-lost' } | { readonly kind: 'no-clock' }
+type CommonWhy = { readonly kind: 'input-lost' } | { readonly kind: 'no-clock' }
 
 /** How figures of a rule's input are said. */
-export type WhyWords = {
+type WhyWords = {
   /** What its input is called. */
   readonly name: string
   /** A reading of its input. */

@@ -33,7 +33,7 @@ export type Purge = Static<typeof Purge>
 export const PURGE_REBOUND_K = 1
 
 /** Once it runs it goes on down to this share of its margin, so that a gust does not stop it: common practice, no source. */
-export const PURGE_KEEPS = 0.5
+const PURGE_KEEPS = 0.5
 
 type Why =
   | { readonly kind: 'purge-on'; readonly x: number; readonly edge: number }

@@ -32,7 +32,7 @@ const MOST = 512
 const RING = MOST - 1
 
 /** Where nothing is said of it, a quick rise that ended by its cap may come again after an hour; no source. */
-export const REARM_S = 3600
+const REARM_S = 3600
 
 type Why =
   | { readonly kind: 'surge-on'; readonly x: number; readonly base: number; readonly leftS: number }

@@ -28,7 +28,7 @@ export type SwitchRule = Static<typeof SwitchRule>
 
 /** How long it runs on (s) after the switch was on for `onForS`, with `leftS` unspent from the time before.
  *  Matched times add up to the cap; a fixed time starts anew. Cases: reference-values `ctl.overrun`, `ctl.overrunSequence`. */
-export function overrunS(overrun: Overrun, onForS: number, leftS: number): number {
+function overrunS(overrun: Overrun, onForS: number, leftS: number): number {
   if (overrun.kind === 'none') return 0
   if (overrun.kind === 'fixed') return overrun.holdS
   return clamp(leftS + overrun.factor * onForS, Math.min(overrun.floorS, overrun.capS), overrun.capS)

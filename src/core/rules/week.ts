@@ -13,7 +13,7 @@ export const Week = Type.Object(
 )
 export type Week = Static<typeof Week>
 
-export const DAY_S = 86400
+const DAY_S = 86400
 export const WEEK_S = 7 * DAY_S
 export const WEEK_MIN = WEEK_S / 60
 

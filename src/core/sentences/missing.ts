@@ -2,7 +2,7 @@ import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import type { Response } from '@/core/response/schema'
 
 /** Whether anything in a response goes by the clock. */
-export const usesClock = ({ rules, dayByWeek }: Response): boolean =>
+const usesClock = ({ rules, dayByWeek }: Response): boolean =>
   dayByWeek !== undefined ||
   rules.some((rule) => !rule.off && (rule.kind === 'week' || ('setPoints' in rule && rule.setPoints !== undefined)))
 

@@ -48,7 +48,7 @@ const BEHAVIOURS = {
   isolated,
   otherOutput,
 }
-export type BehaviourName = keyof typeof BEHAVIOURS
+type BehaviourName = keyof typeof BEHAVIOURS
 
 /** A kind whose part is whatever stands at its place: the table has them all under one type. */
 type AnyBehaviour = BehaviourKind<unknown>

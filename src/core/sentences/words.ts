@@ -21,7 +21,7 @@ export const capital = (said: string): string => said.charAt(0).toUpperCase() + 
 /** A short name for a rule in lists: "room temperature ramp", "harvest switch". */
 export const ruleName = (response: Response, rule: Rule): string => ruleKind(rule).name(nameOf(response, rule))
 
-export const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] =>
+const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] =>
   ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response })
 
 const partText = (part: SentencePart, preference: UnitPreference): string => {
@@ -91,7 +91,7 @@ function othersText(response: Response, explanation: Explanation): string {
 }
 
 /** Which side of a point counts. */
-export const SIDE_WORDS: Record<Side, string> = {
+const SIDE_WORDS: Record<Side, string> = {
   'at-or-above': 'at or above',
   'at-or-below': 'at or below',
   above: 'above',

@@ -1,7 +1,7 @@
 import type { Machine } from '@/core/machine/compile'
 import type { Series } from '@/core/space/series'
 
-export type ReplayMeasures = {
+type ReplayMeasures = {
   readonly hours: number
   /** Starts from rest, the first at power-up not counted. */
   readonly starts: number

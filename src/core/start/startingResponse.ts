@@ -12,7 +12,7 @@ import { adopt } from '@/core/start/adopt'
 import type { FloorReason, Response } from '@/core/response/schema'
 
 /** A starting value and where it came from, at its place in the response. */
-export type Origin = { readonly place: string; readonly said: string }
+type Origin = { readonly place: string; readonly said: string }
 export type StartingResponse = { readonly response: Response; readonly origins: readonly Origin[] }
 
 /** A full-speed point keeps this far under the limit it protects; common practice, no source. */

@@ -3,7 +3,7 @@ import { parseJson, readControllerModel } from '@/core/installation/read'
 import type { ControllerModel } from '@/core/controller/schema'
 import { problemText, type Problem } from '@/core/json/problem'
 
-export type Found = { readonly from: number; readonly to: number; readonly path: string; readonly said: string }
+type Found = { readonly from: number; readonly to: number; readonly path: string; readonly said: string }
 
 export type Draft =
   | { readonly isGood: true; readonly model: ControllerModel; readonly found: readonly Found[] }

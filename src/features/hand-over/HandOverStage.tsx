@@ -18,7 +18,7 @@ import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
-export type SealedRevision = {
+type SealedRevision = {
   readonly id: string
   readonly number: number
   readonly reason: string

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { VerdictKind } from '@/core/prove/verdict'
 
-export const VERDICT_WORDS: Record<VerdictKind, string> = {
+const VERDICT_WORDS: Record<VerdictKind, string> = {
   passes: 'Passes.',
   fails: 'Fails.',
   'cannot-tell': 'Cannot be told.',

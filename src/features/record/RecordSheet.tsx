@@ -21,7 +21,7 @@ import type { VerdictKind } from '@/core/prove/verdict'
 import { formatDayAndClock } from '@/ui/clock'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
-export type RecordResult = {
+type RecordResult = {
   readonly key: string
   readonly check: string
   readonly given: string

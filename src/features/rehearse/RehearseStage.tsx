@@ -25,7 +25,7 @@ import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 import { rehearseInWorker } from '@/workers/rehearse'
 
-export type FileSummary = {
+type FileSummary = {
   readonly id: string
   readonly name: string
   readonly lineCount: number

@@ -10,7 +10,7 @@ const Time = Type.String({ maxLength: 40, pattern: '^\\d{4}-\\d\\d-\\d\\dT' })
 const OrNull = <T extends Parameters<typeof Type.Union>[0][number]>(type: T) => Type.Union([type, Type.Null()])
 
 /** `workspace.json` in the zip. */
-export const Manifest = Type.Object(
+const Manifest = Type.Object(
   {
     schema: Type.Literal(WORKSPACE_SCHEMA),
     name: Text(80),
@@ -31,7 +31,7 @@ const LogLine = Type.Object(
 )
 
 /** `installations/ID.json` in the zip: everything about one, as it is stored. Documents are checked when they are opened, as always. */
-export const InstallationPart = Type.Object(
+const InstallationPart = Type.Object(
   {
     id: Text(36),
     site: Text(80),
@@ -75,16 +75,16 @@ export const InstallationPart = Type.Object(
   },
   closed,
 )
-export type InstallationPart = Static<typeof InstallationPart>
+type InstallationPart = Static<typeof InstallationPart>
 
 /** `controllers/N.json` in the zip. */
-export const ControllerPart = Type.Object(
+const ControllerPart = Type.Object(
   { id: Text(60), document: Type.Unknown(), madeBy: OrNull(Text(200)), setAsideAt: OrNull(Time) },
   closed,
 )
 
 /** `readings/ID.json` in the zip; beside it `readings/ID.ndjson`, a line an instant: `[at in ms, value of each column in base units]`. */
-export const ReadingsPart = Type.Object(
+const ReadingsPart = Type.Object(
   {
     id: Text(36),
     installationId: Text(36),

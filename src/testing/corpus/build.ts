@@ -272,7 +272,7 @@ export const switched = (
   onDelayS = 0,
 ): Rule => ({ id: `sw-${inputId}`, kind: 'switch', input: inputId, speedPct, onDelayS, overrun })
 
-export const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6]
+const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6]
 export const clock = (startMin: number, endMin: number, speedPct: number, days: number[] = EVERY_DAY): Rule => ({
   id: `clock-${startMin}`,
   kind: 'week',

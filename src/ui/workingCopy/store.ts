@@ -10,7 +10,7 @@ import { clearUnsent, dropUnsent, readUnsent, writeUnsent } from '@/ui/workingCo
 enablePatches()
 
 /** Where the working copy stands towards the server. */
-export type Standing =
+type Standing =
   | { readonly kind: 'kept'; readonly savedAt: string }
   | { readonly kind: 'keeping' }
   | { readonly kind: 'waiting'; readonly why: 'gone' | 'busy' | 'full' | 'unknown' | 'signed-out' }

@@ -2,7 +2,7 @@ import { humidityRatio } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
 
 /** What one L/s of outside air takes out of a room, g/h; negative where it brings water in. */
-export const waterTakenGH = (insideRatio: number, outsideRatio: number): number =>
+const waterTakenGH = (insideRatio: number, outsideRatio: number): number =>
   1.2 * 3.6 * (insideRatio - outsideRatio) * 1000
 
 export const outsideAirDries = defineSum({

@@ -3,7 +3,7 @@ import { defineSum, number, out } from '@/core/calculation/sum'
 
 /** Air and fabric of a room after a time of cooling by outside air (°C): two nodes, solved by eigenvalues.
  *  Ca dTa/dt = P + G(To − Ta) + H(Tm − Ta); Cm dTm/dt = H(Ta − Tm). Source: energy balance; `air.heatRemovalTwoNode`. */
-export function twoNodes(room: {
+function twoNodes(room: {
   readonly heatW: number
   readonly flowLs: number
   readonly outC: number

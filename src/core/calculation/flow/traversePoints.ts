@@ -11,7 +11,6 @@ export const RECTANGULAR_LOG_TCHEBYCHEFF = {
   7: [0.053, 0.203, 0.366, 0.5, 0.634, 0.797, 0.947],
 } as const
 
-export type CircularPoints = keyof typeof CIRCULAR_LOG_TCHEBYCHEFF
 export type SidePoints = keyof typeof RECTANGULAR_LOG_TCHEBYCHEFF
 
 /** Points along a side (m): 5 below 760 mm, 6 to 910 mm, 7 above. Source: ASHRAE 111, from memory. */

@@ -1,6 +1,6 @@
 import { defineSum, number, out, readings } from '@/core/calculation/sum'
 
-export const velocityMs = (pressurePa: number, densityKgM3: number): number =>
+const velocityMs = (pressurePa: number, densityKgM3: number): number =>
   pressurePa > 0 ? Math.sqrt((2 * pressurePa) / densityKgM3) : 0
 
 export const velocityFromPressure = defineSum({

@@ -6,7 +6,7 @@ import type { WeekSlot } from '@/core/controller/schema'
 import { toStep } from '@/core/machine/steps'
 
 /** As many of these as the calendar holds, each on its steps: it begins no later and ends no earlier than asked. */
-export function givePeriods<P extends WeekSpan>(
+function givePeriods<P extends WeekSpan>(
   periods: readonly P[],
   { periodsADay, stepMin }: WeekSlot,
   rule: string,

@@ -6,8 +6,7 @@ import { quantitySpec, toBase } from '@/core/quantity/units'
 
 export type ReadingRow = { readonly atMs: number; readonly values: readonly number[] }
 
-export type RowOutcome =
-  { readonly ok: true; readonly row: ReadingRow } | { readonly ok: false; readonly problem: Problem }
+type RowOutcome = { readonly ok: true; readonly row: ReadingRow } | { readonly ok: false; readonly problem: Problem }
 
 const NUMBER = /^[+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?$/
 

@@ -4,7 +4,7 @@ import type { MachineState } from '@/core/machine/state'
 import type { PartContext } from '@/core/machine/parts/context'
 
 /** One number of several, lost ones left out; a difference (first less second) needs both. NaN when nothing is left. */
-export function combine(
+function combine(
   how: NonNullable<MeasuredInput['combines']>['how'],
   values: Float64Array,
   places: readonly number[],

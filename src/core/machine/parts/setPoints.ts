@@ -5,10 +5,10 @@ import type { PartContext } from '@/core/machine/parts/context'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
 
 /** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */
-export type Shift = { readonly input: string; readonly at: (weekS: number) => number }
+type Shift = { readonly input: string; readonly at: (weekS: number) => number }
 
 /** Null for a rule whose points stay. Where two of its times overlap, the point that asks more counts. */
-export function compileShift(rule: Rule): Shift | null {
+function compileShift(rule: Rule): Shift | null {
   if (!('setPoints' in rule) || !rule.setPoints) return null
   const { points, asksWhenLow } = ruleKind(rule)
   const [own = NaN] = points(rule)

@@ -17,7 +17,7 @@ import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 const NO_ROWS: readonly object[] = []
 
-export const SPEED_AXIS: Axis = { from: 0, to: 100, ticks: [0, 25, 50, 75, 100] }
+const SPEED_AXIS: Axis = { from: 0, to: 100, ticks: [0, 25, 50, 75, 100] }
 
 export type InputCurveProps = {
   input: MeasuredInput

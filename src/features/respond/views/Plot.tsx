@@ -26,7 +26,7 @@ export type Scale = {
   readonly fromY: (py: number) => number
 }
 
-export const scaleOf = (plot: PlotArea, x: Axis, y: Axis): Scale => ({
+const scaleOf = (plot: PlotArea, x: Axis, y: Axis): Scale => ({
   plot,
   toX: (value) => plot.x + ((value - x.from) / (x.to - x.from)) * plot.width,
   toY: (value) => plot.y + (1 - (value - y.from) / (y.to - y.from)) * plot.height,
