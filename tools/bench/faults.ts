@@ -1,7 +1,17 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statfsSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { seeded } from '@/testing/seeded'
+import { needPackage } from '../debian'
 import { until } from '../run'
 import { Cable, type Cut } from './cable'
 import { handsAt, keptByAll, longestGapMs, recoveryMs, sayKept, seconds } from './hand'
@@ -15,9 +25,22 @@ const PORT = 4580
 
 type Gale = { readonly child: ChildProcess; readonly url: string }
 
-function spawnGale(folder: string): ChildProcess {
+/** Debian's library that shifts the clock of a program. */
+const FAKETIME = '/usr/lib/x86_64-linux-gnu/faketime/libfaketimeMT.so.1'
+
+type Clock = Readonly<Record<string, string>>
+const DAY_BACK: Clock = { LD_PRELOAD: FAKETIME, FAKETIME: '-1d', FAKETIME_DONT_FAKE_MONOTONIC: '1' }
+
+function spawnGale(folder: string, clock: Clock = {}): ChildProcess {
   return spawn('./gale', ['start'], {
-    env: { ...process.env, DATABASE_URL: '', GALE_DATA_DIR: folder, GALE_PORT: String(PORT), GALE_LIMIT_TIMES: '1000' },
+    env: {
+      ...process.env,
+      ...clock,
+      DATABASE_URL: '',
+      GALE_DATA_DIR: folder,
+      GALE_PORT: String(PORT),
+      GALE_LIMIT_TIMES: '1000',
+    },
     stdio: ['ignore', 'pipe', 'ignore'],
   })
 }
@@ -27,8 +50,8 @@ const ended = (child: ChildProcess): Promise<void> =>
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
-async function up(folder: string): Promise<Gale> {
-  const child = spawnGale(folder)
+async function up(folder: string, clock?: Clock): Promise<Gale> {
+  const child = spawnGale(folder, clock)
   let said = ''
   child.stdout?.on('data', (chunk: Buffer) => (said += chunk.toString()))
   await until(() => said.includes('Ctrl-C stops it') || child.exitCode !== null, 180)
@@ -45,7 +68,7 @@ const isServing = (pid: number): boolean => {
   }
 }
 
-const FAULTS = ['web', 'importer', 'postgres', 'gale', 'backend', 'frozen database', 'cut'] as const
+const FAULTS = ['web', 'importer', 'postgres', 'gale', 'backend', 'frozen database', 'cut', 'clock back'] as const
 
 async function breakings(rounds: number, next: () => number): Promise<void> {
   const folder = mkdtempSync(`${tmpdir()}/gale-faults-`)
@@ -76,11 +99,12 @@ async function breakings(rounds: number, next: () => number): Promise<void> {
     } else if (fault === 'backend') {
       const backends = family(running.postgres ?? 0).filter(isServing)
       if (backends.length > 0) tell([one(backends)], next() < 0.5 ? 'SIGKILL' : 'SIGTERM')
-    } else tell([running[fault] ?? 0].filter(Boolean), 'SIGKILL')
-    if (fault === 'gale') {
+    } else tell([running[fault === 'clock back' ? 'gale' : fault] ?? 0].filter(Boolean), 'SIGKILL')
+    if (fault === 'gale' || fault === 'clock back') {
       await ended(child)
-      // On the same port: the hands go on.
-      ;({ child } = await up(folder))
+      // On the same port: the hands go on. The next plain start has the right time again.
+      ;({ child } = await up(folder, fault === 'clock back' ? DAY_BACK : {}))
+      overMs = Date.now()
     }
     await until(() => recoveryMs(hands, overMs) !== null, 120)
     ;(recoveries[fault] ??= []).push(recoveryMs(hands, overMs) ?? Infinity)
@@ -187,6 +211,7 @@ async function interruptions(rounds: number, next: () => number): Promise<void> 
   rmSync(folder, { recursive: true, force: true })
 }
 
+await needPackage('faketime', () => existsSync(FAKETIME))
 const [rounds = 20, seed = 1] = process.argv.slice(2).map(Number)
 const next = seeded(seed)
 await breakings(rounds, next)

@@ -7,6 +7,7 @@ import { RecordSheet } from '@/features/record/RecordSheet'
 import { Fault } from '@/ui/Fault'
 import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
+import { InBrowser } from '@/ui/InBrowser'
 
 export const dynamic = 'force-dynamic'
 export const metadata: Metadata = { title: 'Record' }
@@ -40,28 +41,30 @@ export default async function RecordPage({ params, searchParams }: Props) {
       </Fault>
     )
   return (
-    <RecordSheet
-      siteName={row.siteName}
-      document={document}
-      seal={
-        revision && {
-          number: revision.number,
-          reason: revision.reason,
-          sealedBy: revision.sealedBy,
-          sealedAt: revision.sealedAt.toISOString(),
-          open: revision.open,
+    <InBrowser>
+      <RecordSheet
+        siteName={row.siteName}
+        document={document}
+        seal={
+          revision && {
+            number: revision.number,
+            reason: revision.reason,
+            sealedBy: revision.sealedBy,
+            sealedAt: revision.sealedAt.toISOString(),
+            open: revision.open,
+          }
         }
-      }
-      results={results.map(({ id: key, check, given, verdict, sentence, readBy, readAt }) => ({
-        key,
-        check,
-        given,
-        verdict,
-        sentence,
-        readBy,
-        readAt: readAt.toISOString(),
-      }))}
-      preference={preference}
-    />
+        results={results.map(({ id: key, check, given, verdict, sentence, readBy, readAt }) => ({
+          key,
+          check,
+          given,
+          verdict,
+          sentence,
+          readBy,
+          readAt: readAt.toISOString(),
+        }))}
+        preference={preference}
+      />
+    </InBrowser>
   )
 }
