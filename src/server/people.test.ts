@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
 import { database, type Scope } from '@/db/client'
+import { addAudit, listAudit } from '@/db/queries/audit'
 import { emptyBin } from '@/db/queries/bin'
 import { createInstallation, getInstallation, placeInstallation } from '@/db/queries/installation'
 import { listYard } from '@/db/queries/installationLine'
@@ -21,6 +22,7 @@ import { withdrawInvitation } from '@/server/commands/withdrawInvitation'
 import { keepHouse } from '@/server/jobs/housekeeping'
 import { countTry, forgetTries } from '@/server/limits'
 import { hub } from '@/server/live'
+import { refreshLine } from '@/server/refreshLines'
 import { demoInstallation, demoText } from '@/testing/examples'
 
 process.env.BETTER_AUTH_SECRET = 'a secret of the tests alone'
@@ -202,4 +204,23 @@ test('tries are counted by key and limit, in the database, and forgotten when on
   expect(await countTry('sign-in:account', 'SOMEBODY@guess.example')).not.toBeNull()
   await forgetTries('sign-in:account', 'somebody@guess.example')
   expect(await guess()).toBeNull()
+})
+
+test.each([
+  { what: '', says: 'Inverter cupboard' },
+  { what: 'Inverter cupboard', says: 'Inverter cupboard' },
+  { what: 'as text', says: 'Inverter cupboard: as text' },
+])('what was done to an installation is written with its name: “$what”', async ({ what, says }) => {
+  const { scope } = await somebody('Tam')
+  const id = randomUUID()
+  const site = await ensureSite(scope, 'Lock Cottage')
+  await createInstallation(scope, {
+    id,
+    siteId: site.id,
+    document: demoInstallation('inverter-cupboard'),
+  })
+  await refreshLine(scope, id)
+  await addAudit(scope, { action: 'changed', what, installationId: id, address: '10.0.0.1' })
+  await addAudit(scope, { action: 'left', what: 'nothing of it', address: '10.0.0.1' })
+  expect((await listAudit(scope)).map((entry) => entry.what)).toEqual(['nothing of it', says])
 })

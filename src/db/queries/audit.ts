@@ -1,7 +1,7 @@
-import { asc, desc, eq, gt, ilike, lt, or, sql } from 'drizzle-orm'
+import { asc, desc, eq, gt, ilike, lt, or, sql, type SQL } from 'drizzle-orm'
 import { inWorkspace, type Scope } from '@/db/client'
 import { likeText, within, type OfWorkspace } from '@/db/queries/within'
-import { audit } from '@/db/schema'
+import { audit, installationLine } from '@/db/schema'
 
 export type AuditEntry = {
   readonly seq: number
@@ -43,8 +43,22 @@ export const addAudit = (scope: Scope, deed: Deed, unlessWithinMin = 0): Promise
         .limit(1)
       if (before) return
     }
-    await tx.insert(audit).values({ workspaceId, personId, personName, installationId, ...said })
+    await tx.insert(audit).values({
+      workspaceId,
+      personId,
+      personName,
+      installationId,
+      ...said,
+      what: installationId === null ? said.what : named(workspaceId, installationId, said.what),
+    })
   })
+
+/** What was done, led by what the installation is called now. */
+const named = (workspaceId: string, installationId: string, what: string): SQL<string> =>
+  sql`coalesce((select left(case when ${what}::text in ('', ${installationLine.name}) then ${installationLine.name}
+      else ${installationLine.name} || ': ' || ${what}::text end, 300)
+    from ${installationLine}
+    where ${installationLine.workspaceId} = ${workspaceId} and ${installationLine.installationId} = ${installationId}), ${what}::text)`
 
 /** Entries of one page of the audit. */
 export const AUDIT_PAGE = 200

@@ -35,8 +35,8 @@ export const AuditList = ({ audit, holds, older }: Props) => (
       </a>
     </Typography>
     <SearchForm label="Search the audit" holds={holds} />
-    <Box sx={{ overflowX: 'auto' }}>
-      <Table size="small">
+    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Entries of the audit">
+      <Table size="small" sx={{ minWidth: 560 }}>
         <TableHead>
           <TableRow>
             {['When', 'Who', 'Did', 'What', 'From'].map((heading) => (
