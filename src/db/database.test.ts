@@ -97,13 +97,26 @@ describe('working copy', () => {
       await saveLine(scope, 1, { ...of, ...told, duty: null, line: overview })
     }
     expect(await listStaleLines(scope, 1, 10)).toEqual([])
-    const { rows, needing } = await listYard(scope)
+    const { rows, needing } = await listYard(scope, { madeBy: 1 })
     expect(rows.map(({ id, line }) => [id, (line as Overview | BadOverview).kind])).toEqual([
       [spoiled, 'bad'],
       [sound, 'shown'],
     ])
     expect(needing.map(({ id }) => id)).toEqual([spoiled])
     expect(await findInstallations(scope, '')).toHaveLength(2)
+    // Of another derivation they are old; what is searched and what stands on a later page is counted alike.
+    expect((await listYard(scope, { madeBy: 2 })).stale).toEqual([spoiled, sound])
+    expect((await listYard(scope, { madeBy: 1 })).stale).toEqual([])
+    const asked = [{}, { holds: 'shed' }, { holds: 'nowhere' }, { offset: 1 }].map(async (ask) => {
+      const { rows: found, count } = await listYard(scope, { ...ask, madeBy: 1 })
+      return [found.length, count]
+    })
+    expect(await Promise.all(asked)).toEqual([
+      [2, 2],
+      [1, 1],
+      [0, 0],
+      [1, 2],
+    ])
     const seal = { id: randomUUID(), installationId: spoiled, version: 1, reason: 'not like this', open: [] }
     expect(await sealRevision(scope, seal)).toMatchObject({ kind: 'contradicts' })
   })
@@ -135,9 +148,12 @@ describe('working copy', () => {
     const id = await made(scope)
     expect(await placeInstallation(scope, id, 'aside')).toBe(true)
     expect(await placeInstallation(scope, id, 'aside')).toBe(true)
-    expect([(await listYard(scope)).count, (await listSetAside(scope)).map((row) => row.id)]).toEqual([0, [id]])
+    expect([(await listYard(scope, { madeBy: 1 })).count, (await listSetAside(scope)).map((row) => row.id)]).toEqual([
+      0,
+      [id],
+    ])
     expect(await placeInstallation(scope, id, 'yard')).toBe(true)
-    expect([(await listYard(scope)).count, await listSetAside(scope)]).toEqual([1, []])
+    expect([(await listYard(scope, { madeBy: 1 })).count, await listSetAside(scope)]).toEqual([1, []])
     expect((await listLog(scope, { installationId: id })).map(({ text }) => text.replace(/^.* was /, ''))).toEqual([
       'brought back.',
       'set aside.',
@@ -221,7 +237,9 @@ test('the yard is by site, with the last seal of each', async () => {
   const scope = await newScope()
   const [first] = [await made(scope), await made(scope)]
   await sealRevision(scope, { id: randomUUID(), installationId: first, version: 1, reason: 'first', open: [] })
-  expect((await listYard(scope)).rows.map(({ siteName, sealed }) => [siteName, sealed?.number ?? null])).toEqual([
+  expect(
+    (await listYard(scope, { madeBy: 1 })).rows.map(({ siteName, sealed }) => [siteName, sealed?.number ?? null]),
+  ).toEqual([
     ['Lock Cottage', 1],
     ['Lock Cottage', null],
   ])

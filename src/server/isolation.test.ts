@@ -137,7 +137,7 @@ const snapshot = async () => ({
   sites: await sites.listSites(mine),
   audit: await audits.listAudit(mine),
   invites: await invites.listInvites(mine),
-  yard: await installationLines.listYard(mine),
+  yard: await installationLines.listYard(mine, { madeBy: 1 }),
   name: await workspaces.workspaceName(mine),
   present: await presences.touchPresence(
     { ...mine, personName: 'Ida Wren' },
@@ -153,10 +153,10 @@ type Walk = Record<string, (who: Scope) => Promise<unknown>>
 
 /** Every query, asked by a stranger for what is mine. `null`: takes no scope, or holds no rows of a workspace. */
 const QUERIES: Record<string, Walk[string] | null> = {
-  listYard: async (who) => (await installationLines.listYard(who)).rows,
+  listYard: async (who) => (await installationLines.listYard(who, { madeBy: 1 })).rows,
   findInstallations: (who) => installationLines.findInstallations(who, ''),
   namesOf: async (who) => [...(await installationLines.namesOf(who, [id])).keys()],
-  listStaleLines: (who) => installationLines.listStaleLines(who, 0, 10, id),
+  listStaleLines: (who) => installationLines.listStaleLines(who, 0, 10, [id]),
   saveLine: (who) => installationLines.saveLine(who, 1, lineOf('by a stranger')).catch(() => undefined),
   listSetAside: (who) => installations.listSetAside(who),
   placeInstallation: (who) => installations.placeInstallation(who, id, 'aside'),

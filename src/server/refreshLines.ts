@@ -4,9 +4,9 @@ import type { OfWorkspace } from '@/db/queries/within'
 import { heavy } from '@/server/heavy/heavy'
 
 /** Derives anew what lists show of installations that changed since, or that another version of the program derived, at most so many; says how
- *  many those were. Names one installation, or looks at all of the workspace. */
-export async function refreshLines(scope: OfWorkspace, most: number, installationId?: string): Promise<number> {
-  const stale = await listStaleLines(scope, OVERVIEW_VERSION, most, installationId)
+ *  many those were. Looks among those that are named, or at all of the workspace. */
+export async function refreshLines(scope: OfWorkspace, most: number, among?: readonly string[]): Promise<number> {
+  const stale = await listStaleLines(scope, OVERVIEW_VERSION, most, among)
   for (const { document, sealed, sealNumber, version, installationId: id } of stale) {
     const { name, overview, needs, isAsSealed } = await heavy('overview', document, sealed)
     const duty = overview.kind === 'shown' ? overview.duty : null
@@ -26,5 +26,5 @@ export async function refreshLines(scope: OfWorkspace, most: number, installatio
 
 /** After a change that was kept: whatever goes wrong here is mended when a list is read, so the change is acknowledged all the same. */
 export async function refreshLine(scope: OfWorkspace, installationId: string): Promise<void> {
-  await refreshLines(scope, 1, installationId).catch((error: unknown) => console.error(error))
+  await refreshLines(scope, 1, [installationId]).catch((error: unknown) => console.error(error))
 }

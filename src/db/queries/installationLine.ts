@@ -1,4 +1,4 @@
-import { asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm'
+import { asc, desc, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm'
 import { inWorkspace, type Scope } from '@/db/client'
 import { itsSite } from '@/db/queries/installation'
 import { likeText, ofItsInstallation, within, type OfWorkspace } from '@/db/queries/within'
@@ -26,13 +26,19 @@ export type StaleLine = {
   readonly sealed: unknown
 }
 
-/** Those whose line is not of now, at most so many; or the one that is named, if its is not.
+/** Whether a line is missing, or was made by another derivation than `madeBy` or from what is no longer so. */
+const isOld = (madeBy: number): SQL<boolean> => sql`(${installationLine.installationId} is null
+  or ${installationLine.madeBy} <> ${madeBy}
+  or ${installationLine.version} <> ${workingCopy.version}
+  or ${installationLine.sealNumber} is distinct from ${installation.lastSealNumber})`
+
+/** Those whose line is not of now, at most so many; or among those that are named.
  *  @param madeBy version of the derivation that is of now */
 export const listStaleLines = (
   scope: OfWorkspace,
   madeBy: number,
   limit: number,
-  installationId?: string,
+  among?: readonly string[],
 ): Promise<StaleLine[]> =>
   inWorkspace(scope, (tx) =>
     tx
@@ -51,13 +57,8 @@ export const listStaleLines = (
         within(
           scope,
           installation,
-          installationId === undefined ? undefined : eq(installation.id, installationId),
-          or(
-            isNull(installationLine.installationId),
-            sql`${installationLine.madeBy} <> ${madeBy}`,
-            sql`${installationLine.version} <> ${workingCopy.version}`,
-            sql`${installationLine.sealNumber} is distinct from ${installation.lastSealNumber}`,
-          ),
+          among === undefined ? undefined : inArray(installation.id, [...among]),
+          isOld(madeBy),
         ),
       )
       .limit(limit),
@@ -81,6 +82,8 @@ export type YardAsk = {
   /** Only those whose name, site or duty holds this text. */
   readonly holds?: string
   readonly offset?: number
+  /** Version of the derivation that is of now. */
+  readonly madeBy: number
 }
 
 export type YardRow = {
@@ -119,6 +122,8 @@ const rowOf = ({ number, sealedAt, ...row }: Selected): YardRow => ({
 
 export type YardPage = {
   readonly rows: readonly YardRow[]
+  /** Those of the page whose line is not of now. */
+  readonly stale: readonly string[]
   /** How many there are that were asked for, on all pages. */
   readonly count: number
   readonly needing: readonly YardRow[]
@@ -127,24 +132,31 @@ export type YardPage = {
 }
 
 /** A page of the yard, by site and then in the order in which they were made, with what needs somebody anywhere in it, the gravest first. */
-export const listYard = (scope: Scope, { holds = '', offset = 0 }: YardAsk = {}): Promise<YardPage> =>
+export const listYard = (scope: Scope, { holds = '', offset = 0, madeBy }: YardAsk): Promise<YardPage> =>
   inWorkspace(scope, async (tx) => {
+    const inYard = (...also: readonly (SQL | undefined)[]) =>
+      within(scope, installation, isNull(installation.setAsideAt), ...also)
+    const asked = holds
+      ? or(...[name, site.name, installationLine.duty].map((column) => ilike(column, likeText(holds))))
+      : undefined
+    // A search reads every line once: for the page and for how many there are.
+    const count = asked ? sql<number>`count(*) over()::int` : sql<number>`(${tx.$count(installation, inYard())})`
+    const rows = await tx
+      .select({ ...columns, isOld: isOld(madeBy), count })
+      .from(installation)
+      .innerJoin(site, itsSite)
+      .innerJoin(workingCopy, ofItsInstallation(workingCopy))
+      .leftJoin(installationLine, ofItsInstallation(installationLine))
+      .where(inYard(asked))
+      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id))
+      .limit(YARD_PAGE)
+      .offset(offset)
     const select = () =>
       tx
         .select(columns)
         .from(installation)
         .innerJoin(site, itsSite)
         .leftJoin(installationLine, ofItsInstallation(installationLine))
-    const inYard = (...also: readonly (SQL | undefined)[]) =>
-      within(scope, installation, isNull(installation.setAsideAt), ...also)
-    const asked = holds
-      ? or(...[name, site.name, installationLine.duty].map((column) => ilike(column, likeText(holds))))
-      : undefined
-    const rows = await select()
-      .where(inYard(asked))
-      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id))
-      .limit(YARD_PAGE)
-      .offset(offset)
     const needing = await select()
       .where(inYard(gt(installationLine.needs, 0)))
       .orderBy(desc(installationLine.needs), asc(site.name), asc(installation.createdAt))
@@ -153,21 +165,19 @@ export const listYard = (scope: Scope, { holds = '', offset = 0 }: YardAsk = {})
       .where(inYard(isNotNull(installation.lastSealedAt)))
       .orderBy(desc(installation.lastSealedAt))
       .limit(MOST_SEALED)
-    const [counts] = await tx
-      .select({
-        count: sql<number>`count(*) filter (where ${asked ?? sql`true`})::int`,
-        needingCount: sql<number>`count(*) filter (where ${installationLine.needs} > 0)::int`,
-      })
+    const [needed] = await tx
+      .select({ count: sql<number>`count(*)::int` })
       .from(installation)
-      .innerJoin(site, itsSite)
-      .leftJoin(installationLine, ofItsInstallation(installationLine))
-      .where(inYard())
+      .innerJoin(installationLine, ofItsInstallation(installationLine))
+      .where(inYard(gt(installationLine.needs, 0)))
     return {
-      rows: rows.map(rowOf),
+      rows: rows.map(({ isOld: _isOld, count: _count, ...row }) => rowOf(row)),
+      stale: rows.flatMap((row) => (row.isOld ? [row.id] : [])),
       needing: needing.map(rowOf),
       lastSealed: lastSealed.map(rowOf),
-      count: counts?.count ?? 0,
-      needingCount: counts?.needingCount ?? 0,
+      // Behind the last page nothing says how many there are.
+      count: Number(rows[0]?.count ?? offset),
+      needingCount: needed?.count ?? 0,
     }
   })
 

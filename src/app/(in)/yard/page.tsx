@@ -1,6 +1,8 @@
 import type { Metadata } from 'next'
+import { OVERVIEW_VERSION } from '@/core/record/overview'
+import type { Scope } from '@/db/client'
 import { listSetAside } from '@/db/queries/installation'
-import { listYard, YARD_PAGE } from '@/db/queries/installationLine'
+import { listYard, YARD_PAGE, type YardPage as YardPageRows } from '@/db/queries/installationLine'
 import { listEmptySites, listSites } from '@/db/queries/site'
 import { workspaceName } from '@/db/queries/workspace'
 import { NewInstallation } from '@/features/yard/NewInstallation'
@@ -17,16 +19,21 @@ export const metadata: Metadata = { title: 'Yard' }
 
 type Query = { new?: string; holds?: string; page?: string }
 
-/** What a page waits for to be derived anew before it is shown; the rest is derived by the job. */
-const MOST_DERIVED = 40
+/** A page of the yard whose lines are of now; those of other pages are derived by the job. */
+async function yardOfNow(scope: Scope, ask: { holds: string; offset: number }): Promise<YardPageRows> {
+  const list = () => listYard(scope, { ...ask, madeBy: OVERVIEW_VERSION })
+  const yard = await list()
+  if (yard.stale.length === 0) return yard
+  await refreshLines(scope, yard.stale.length, yard.stale)
+  return list()
+}
 
 export default async function YardPage({ searchParams }: { searchParams: Promise<Query> }) {
   const [{ scope, role, preference }, query] = await Promise.all([requireSigned(), searchParams])
-  await refreshLines(scope, MOST_DERIVED)
   const { holds } = readListQuery(query)
   const page = Math.max(1, Math.floor(Number(query.page ?? 1)) || 1)
   const [yard, sites, emptySites, name, aside] = await Promise.all([
-    listYard(scope, { holds, offset: (Math.min(page, 10_000) - 1) * YARD_PAGE }),
+    yardOfNow(scope, { holds, offset: (Math.min(page, 10_000) - 1) * YARD_PAGE }),
     listSites(scope),
     listEmptySites(scope),
     workspaceName(scope),
