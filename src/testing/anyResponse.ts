@@ -1,9 +1,9 @@
-import { MEMORIES } from '@/core/rules/memory'
-import { SIDES } from '@/core/rules/input'
-import type { Rule } from '@/core/rules/table'
 import fc from 'fast-check'
 import { checkResponse } from '@/core/machine/check'
 import type { Follower, Reduction, Response, RestBand } from '@/core/response/schema'
+import { SIDES } from '@/core/rules/input'
+import { MEMORIES } from '@/core/rules/memory'
+import type { Rule } from '@/core/rules/table'
 import { exampleResponse } from '@/testing/examples'
 
 // Whole figures, so that both sides meet thresholds exactly and count time without binary remainders.

@@ -1,6 +1,3 @@
-import type { MeasuredInput } from '@/core/rules/input'
-import type { Ramp } from '@/core/rules/ramp'
-import type { Rule } from '@/core/rules/table'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { ControllerModel } from '@/core/controller/schema'
@@ -8,6 +5,9 @@ import type { Installation } from '@/core/installation/installation'
 import { parseJson, readControllerModel, readInstallationText } from '@/core/installation/read'
 import { compile, type Machine } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
+import type { MeasuredInput } from '@/core/rules/input'
+import type { Ramp } from '@/core/rules/ramp'
+import type { Rule } from '@/core/rules/table'
 
 export const demoText = (path: string): string => readFileSync(join(process.cwd(), 'demo', path), 'utf8')
 

@@ -1,9 +1,9 @@
-import type { Rule } from '@/core/rules/table'
-import { isMeasured } from '@/core/rules/input'
-import { allowedS, inputHalf, METER_HALF_PCT } from '@/core/prove/uncertainty'
-import { leavesOf, measuredOf, type ProveContext } from '@/core/prove/context'
 import { compile } from '@/core/machine/compile'
+import { leavesOf, measuredOf, type ProveContext } from '@/core/prove/context'
+import { allowedS, inputHalf, METER_HALF_PCT } from '@/core/prove/uncertainty'
 import type { Response } from '@/core/response/schema'
+import { isMeasured } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 import type { Wrong } from '@/testing/provingSite'
 
 export const FAULT_KINDS = [

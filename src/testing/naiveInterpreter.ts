@@ -1,7 +1,7 @@
 import { humidityRatio } from '@/core/physics/moistAir'
-import type { Rule } from '@/core/rules/table'
-import type { WeekSpan } from '@/core/rules/common'
 import type { Response } from '@/core/response/schema'
+import type { WeekSpan } from '@/core/rules/common'
+import type { Rule } from '@/core/rules/table'
 
 /** One moment: when it was (s since power-up) and what every input read. */
 export type Moment = { readonly atS: number; readonly values: Readonly<Record<string, number>> }

@@ -1,4 +1,5 @@
-import { isMeasured } from '@/core/rules/input'
+import type { Machine } from '@/core/machine/compile'
+import type { MachineState } from '@/core/machine/state'
 import { signalAt, speedFromSignal, type Signal } from '@/core/physics/signal'
 import type { Check, Stage, Values } from '@/core/prove/check'
 import { measuredOf, type ProveContext } from '@/core/prove/context'
@@ -6,8 +7,7 @@ import { awayFromCycles, playStages, timeUntil } from '@/core/prove/play'
 import type { CheckReading, StepReading } from '@/core/prove/reading'
 import { HAND_HALF_S, inputParts, METER_HALF_PCT, TIMER_SHARE } from '@/core/prove/uncertainty'
 import { judge, type VerdictKind } from '@/core/prove/verdict'
-import type { Machine } from '@/core/machine/compile'
-import type { MachineState } from '@/core/machine/state'
+import { isMeasured } from '@/core/rules/input'
 
 /** What really hangs in the place: a machine that may be set wrongly, and what may be wrong around it. */
 export type Wrong = {

@@ -1,8 +1,8 @@
-import { SEVERITIES } from '@/core/json/severity'
 import { judgeInstallation, leftAsItIs } from '@/core/advise/judge'
 import { mostStartsAnHour } from '@/core/advise/startsTooOften'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
+import { SEVERITIES } from '@/core/json/severity'
 import { facts } from '@/core/record/facts'
 import { demoInstallation, demoModel } from '@/testing/examples'
 

@@ -1,8 +1,8 @@
-import { isMeasured } from '@/core/rules/input'
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import { isUpward } from '@/core/machine/past'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { isUpward } from '@/core/machine/past'
+import { isMeasured } from '@/core/rules/input'
 
 /** How far under the limit an alarm should be raised at the least; common practice, no source. */
 const MARGIN = { temperature: 1, humidity: 2 } as const

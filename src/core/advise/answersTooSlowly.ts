@@ -1,7 +1,7 @@
-import type { Duty } from '@/core/brief/duty'
 import { evaluating, type Judgement } from '@/core/advise/judgement'
-import { type Severity } from '@/core/json/severity'
 import { answersIn, atRest, principalInputs, rangeOf, switchesOfRole, with_, type Moment } from '@/core/advise/reach'
+import type { Duty } from '@/core/brief/duty'
+import { type Severity } from '@/core/json/severity'
 import { formatTime } from '@/core/quantity/format'
 
 type Most = { readonly mostS: number; readonly severity: Severity; readonly why: string }

@@ -1,9 +1,9 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
 import { atRest, rangeOf, settledAt, with_ } from '@/core/advise/reach'
 import { inputsOfRole } from '@/core/duty/role'
-import { formatQuantity } from '@/core/quantity/format'
 import { isUpward } from '@/core/machine/past'
+import { formatQuantity } from '@/core/quantity/format'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
 const FROST_C = -5
 /** Below this outside a bypass is barred; common practice, no source. */

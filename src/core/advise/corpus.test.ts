@@ -1,15 +1,15 @@
 import { judgeInstallation } from '@/core/advise/judge'
 import { DUTIES } from '@/core/brief/duty'
-import { rankModels } from '@/core/kit/rankModels'
 import { derive } from '@/core/derive/derive'
 import { checkInstallation } from '@/core/installation/checkInstallation'
-import { newInstallation } from '@/core/installation/newInstallation'
-import type { Installation } from '@/core/installation/installation'
 import { chooseController } from '@/core/installation/chooseController'
+import type { Installation } from '@/core/installation/installation'
+import { newInstallation } from '@/core/installation/newInstallation'
+import { rankModels } from '@/core/kit/rankModels'
+import { demoModels } from '@/testing/anyInstallation'
 import { a } from '@/testing/corpus/build'
 import { DANGEROUS } from '@/testing/corpus/dangerous'
 import { SANE } from '@/testing/corpus/sane'
-import { demoModels } from '@/testing/anyInstallation'
 
 /** What is said of a document above a note, as a reader would see it. */
 function spoken(document: Installation): string[] {

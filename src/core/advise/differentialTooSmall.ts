@@ -1,7 +1,7 @@
-import { inputQuantity } from '@/core/rules/input'
 import type { Judge } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
+import { inputQuantity } from '@/core/rules/input'
 import { ruleName } from '@/core/sentences/words'
 
 const STEPS = 2

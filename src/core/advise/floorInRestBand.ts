@@ -1,6 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatPct } from '@/core/quantity/format'
 import { isInRestBand } from '@/core/machine/givable'
+import { formatPct } from '@/core/quantity/format'
 
 /** A floor, or a rule’s one speed, inside a rest band is never given: the fan runs at an edge of the band instead. */
 export const floorInRestBand: Judge = ({ response }) => {

@@ -1,7 +1,7 @@
 import { speedFigure, withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
-import { formatPct } from '@/core/quantity/format'
 import { followerPct } from '@/core/machine/follower'
 import { toStep } from '@/core/machine/steps'
+import { formatPct } from '@/core/quantity/format'
 
 /** At a low ratio the follower can be told to run below the speed at which it starts: looked at over all that the lead gives. */
 export const followerTooSlow: Judge = ({ kit, calibration, response }, derived) =>

@@ -1,9 +1,9 @@
-import { isMeasured } from '@/core/rules/input'
-import type { Rule } from '@/core/rules/table'
 import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { isMeasured } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 
 /** Points of speed that may still come above the limit. */
 const LATE_PCT = 5

@@ -1,9 +1,9 @@
-import { isMeasured } from '@/core/rules/input'
-import type { Duty } from '@/core/brief/duty'
 import { evaluating, speedFigure, withResponse } from '@/core/advise/judgement'
-import { type Severity } from '@/core/json/severity'
 import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import type { Duty } from '@/core/brief/duty'
+import { type Severity } from '@/core/json/severity'
 import { formatPct } from '@/core/quantity/format'
+import { isMeasured } from '@/core/rules/input'
 
 type Wants = {
   /** Share of what it gives when hot that it must not fall below. */

@@ -1,7 +1,7 @@
-import { clockText } from '@/core/rules/common'
-import { inputQuantity, isMeasured } from '@/core/rules/input'
 import type { Moment, Where } from '@/core/advise/reach'
 import { formatQuantity } from '@/core/quantity/format'
+import { clockText } from '@/core/rules/common'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { daysText } from '@/core/rules/week'
 
 /** What distinguishes a moment from another, in words: “with outdoor temperature at −10.0 °C and boost button on”. Empty where nothing does. */

@@ -1,10 +1,10 @@
-import type { Duty } from '@/core/brief/duty'
 import { evaluating, speedFigure, type Judgement } from '@/core/advise/judgement'
-import { type Severity } from '@/core/json/severity'
 import { momentText } from '@/core/advise/momentText'
 import { airAt, atRest, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import type { Duty } from '@/core/brief/duty'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import { type Severity } from '@/core/json/severity'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 
 /** Share of its full air that must be there when it is hot, whatever else there is; common practice, no source. */

@@ -1,6 +1,6 @@
+import type { Judge } from '@/core/advise/judgement'
 import { dialIn } from '@/core/controller/dialIn'
 import { isDone } from '@/core/installation/dialProgress'
-import type { Judge } from '@/core/advise/judgement'
 
 /** Someone began to dial in and what stands in the controller is not what stands here. */
 export const notReadBack: Judge = ({ kit, dial }, { fit }) => {

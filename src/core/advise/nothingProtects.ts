@@ -1,12 +1,12 @@
-import { isMeasured } from '@/core/rules/input'
 import { evaluating, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, CLEARLY_PCT, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
 import type { Derived } from '@/core/derive/derive'
-import type { Installation } from '@/core/installation/installation'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import type { Installation } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { isMeasured } from '@/core/rules/input'
 
 /** Whether something answers to a rise, or to being past a point, that is no level of speed: a quick rise, a bypass, a shutter. */
 const answersOtherwise = ({ rules, otherOutputs = [] }: Response, ids: ReadonlySet<string>): boolean =>

@@ -1,10 +1,10 @@
 import type { Judge, Judgement } from '@/core/advise/judgement'
 import { answerReader } from '@/core/duty/plan'
+import { roleOf } from '@/core/duty/role'
 import { stoveFlue } from '@/core/duty/stoveFlue'
 import type { Installation } from '@/core/installation/installation'
-import { formatQuantity } from '@/core/quantity/format'
-import { roleOf } from '@/core/duty/role'
 import { pointsOn } from '@/core/machine/pointsOn'
+import { formatQuantity } from '@/core/quantity/format'
 
 type Hot = { readonly atC: number; readonly why: string; readonly path: string }
 

@@ -1,9 +1,9 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { evaluating, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, with_ } from '@/core/advise/reach'
 import type { Duty } from '@/core/brief/duty'
 import { inputsOfRole } from '@/core/duty/role'
 import { formatPct } from '@/core/quantity/format'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { periodText, type Period } from '@/core/rules/week'
 
 /** Where air by night is meant to carry heat or damp out. */

@@ -1,7 +1,7 @@
-import { isMeasured } from '@/core/rules/input'
 import { withResponse, type Judge } from '@/core/advise/judgement'
 import { inputsOfRole } from '@/core/duty/role'
 import { formatQuantity } from '@/core/quantity/format'
+import { isMeasured } from '@/core/rules/input'
 
 /** How much warmer it is outside in the case that is looked at. */
 const WARMER_K = 3

@@ -1,9 +1,9 @@
-import { ruleInputId } from '@/core/rules/table'
-import { humidityRatio } from '@/core/physics/moistAir'
 import type { Judge } from '@/core/advise/judgement'
-import { answerReader } from '@/core/duty/plan'
 import { growRoom } from '@/core/duty/growRoom'
+import { answerReader } from '@/core/duty/plan'
+import { humidityRatio } from '@/core/physics/moistAir'
 import { formatNumber } from '@/core/quantity/format'
+import { ruleInputId } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
 /** Humidity control by outside air works only while the air outside holds less water. */

@@ -1,7 +1,7 @@
-import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { ruleName } from '@/core/sentences/words'
 
 /** Common practice, no source: fewer steps of the probe than that are a staircase that the loop hunts on. */

@@ -1,13 +1,13 @@
-import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
-import type { Installation } from '@/core/installation/installation'
-import { inputsOfRole, roleOf } from '@/core/duty/role'
 import type { Duty } from '@/core/brief/duty'
-import { quietInputs } from '@/core/machine/quietInputs'
+import { inputsOfRole, roleOf } from '@/core/duty/role'
+import type { Installation } from '@/core/installation/installation'
 import type { Machine } from '@/core/machine/compile'
-import type { MachineState } from '@/core/machine/state'
 import { pointsOn } from '@/core/machine/pointsOn'
-import { weekSpans } from '@/core/response/weekSpans'
+import { quietInputs } from '@/core/machine/quietInputs'
+import type { MachineState } from '@/core/machine/state'
 import type { Response } from '@/core/response/schema'
+import { weekSpans } from '@/core/response/weekSpans'
+import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 
 // What a response gives at moments that can be reached: judgements look at these, not at two figures side by side.
 

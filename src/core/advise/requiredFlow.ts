@@ -1,4 +1,3 @@
-import { keptText, requirementOf, type Requirement } from '@/core/brief/requirement'
 import { evaluating, withResponse } from '@/core/advise/judgement'
 import { momentText } from '@/core/advise/momentText'
 import {
@@ -12,9 +11,10 @@ import {
   type Moment,
   type Where,
 } from '@/core/advise/reach'
+import { keptText, requirementOf, type Requirement } from '@/core/brief/requirement'
 import type { Derived } from '@/core/derive/derive'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { modeInputs } from '@/core/machine/modeInputs'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
 
 /** Below this share of it a flow counts as less than required: what a map is good for. */
 const SHARE = 0.98

@@ -1,9 +1,9 @@
-import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
-import type { Duty } from '@/core/brief/duty'
 import { evaluating, type Judgement } from '@/core/advise/judgement'
-import { type Severity } from '@/core/json/severity'
 import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import type { Duty } from '@/core/brief/duty'
+import { type Severity } from '@/core/json/severity'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
+import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
 
 type Sense = { readonly kind: MeasuredInput['kind']; readonly more: 'high' | 'low'; readonly severity: Severity }
 

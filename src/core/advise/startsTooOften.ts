@@ -1,5 +1,5 @@
-import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { formatNumber, formatTime } from '@/core/quantity/format'
 import { ruleName } from '@/core/sentences/words'
 

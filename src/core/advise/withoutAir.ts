@@ -1,8 +1,8 @@
-import type { Duty } from '@/core/brief/duty'
 import { withResponse, type Judge } from '@/core/advise/judgement'
+import type { Duty } from '@/core/brief/duty'
 import { formatTime } from '@/core/quantity/format'
-import { fillSpan, WEEK_MIN } from '@/core/rules/week'
 import type { Response } from '@/core/response/schema'
+import { fillSpan, WEEK_MIN } from '@/core/rules/week'
 
 /** Longest that a duty may stand still; common practice, no source. Animals die without air in hours. */
 const LONGEST_S: Partial<Record<Duty, number>> = {

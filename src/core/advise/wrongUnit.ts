@@ -1,10 +1,10 @@
-import { ruleInputId, ruleKind } from '@/core/rules/table'
-import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
-import type { Duty } from '@/core/brief/duty'
 import type { Judge, Judgement } from '@/core/advise/judgement'
-import type { Installation } from '@/core/installation/installation'
+import type { Duty } from '@/core/brief/duty'
 import { roleOf } from '@/core/duty/role'
+import type { Installation } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/format'
+import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
+import { ruleInputId, ruleKind } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
 const inC = (tempF: number) => ((tempF - 32) * 5) / 9

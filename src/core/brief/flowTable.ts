@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed } from '@/core/json/vocabulary'
 import type { Problem } from '@/core/json/problem'
+import { closed } from '@/core/json/vocabulary'
 
 const PER = ['room', 'person', 'm2'] as const
 export type Per = (typeof PER)[number]

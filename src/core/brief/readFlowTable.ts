@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { checkFlowTable, FLOW_TABLE_SCHEMA, FlowTable, type Per } from '@/core/brief/flowTable'
-import { validator } from '@/core/json/validator'
 import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { validator } from '@/core/json/validator'
 
 const fits = validator(FlowTable)
 const PERS: Record<string, Per> = { '': 'room', room: 'room', person: 'person', m2: 'm2', 'm²': 'm2' }

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed } from '@/core/json/vocabulary'
-import { RoomList } from '@/core/brief/flowTable'
 import { DUTIES } from '@/core/brief/duty'
+import { RoomList } from '@/core/brief/flowTable'
+import { closed } from '@/core/json/vocabulary'
 
 const Why = Type.String({ maxLength: 300 })
 

@@ -1,8 +1,8 @@
+import { warmsInS } from '@/core/brief/warming'
 import { meetingPoint } from '@/core/calculation/fans/operatingPoint'
 import { frictionFactor } from '@/core/calculation/flow/ductFriction'
-import { warmsInS } from '@/core/brief/warming'
-import { resultLines, runSum, startValues, type SumValues } from '@/core/calculation/runSum'
 import { sumById } from '@/core/calculation/registry'
+import { resultLines, runSum, startValues, type SumValues } from '@/core/calculation/runSum'
 
 /** Results of a sum for values in base units, the rest as they stand first. */
 function resultsOf(id: string, given: SumValues): Readonly<Record<string, number>> {

@@ -1,8 +1,8 @@
+import type { AnySum, SumInput, SumOutput } from '@/core/calculation/sum'
 import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
 import { formatNumber, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
-import { fromBase, quantitySpec } from '@/core/quantity/units'
 import { parseQuantity } from '@/core/quantity/parse'
-import type { AnySum, SumInput, SumOutput } from '@/core/calculation/sum'
+import { fromBase, quantitySpec } from '@/core/quantity/units'
 
 export type SumValue = number | string | readonly number[]
 export type SumValues = Readonly<Record<string, SumValue>>

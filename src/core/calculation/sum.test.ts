@@ -1,6 +1,4 @@
 import fc from 'fast-check'
-import { problemText } from '@/core/json/problem'
-import { quantitySpec } from '@/core/quantity/units'
 import { findSums, sumById, SUMS } from '@/core/calculation/registry'
 import {
   formulaText,
@@ -11,6 +9,8 @@ import {
   startValues,
   type SumValue,
 } from '@/core/calculation/runSum'
+import { problemText } from '@/core/json/problem'
+import { quantitySpec } from '@/core/quantity/units'
 import { referencePoints } from '@/testing/reference'
 
 type Figures = Record<string, number | string | readonly number[]>

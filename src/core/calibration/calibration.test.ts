@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { flowMap, readingFlowLs, type FlowMap } from '@/core/calibration/flowMap'
 import { floorReasons } from '@/core/calibration/floorReasons'
+import { flowMap, readingFlowLs, type FlowMap } from '@/core/calibration/flowMap'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { demoInstallation } from '@/testing/examples'

@@ -1,7 +1,7 @@
-import { assertNever } from '@/core/json/assertNever'
 import type { Sized } from '@/core/calibration/flowMap'
-import type { MapReading } from '@/core/calibration/schema'
 import { lawLine } from '@/core/calibration/lawLine'
+import type { MapReading } from '@/core/calibration/schema'
+import { assertNever } from '@/core/json/assertNever'
 import { formatNumber, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 
 /** Something a colleague would question in a reading. `meant` is the value that would fit, and `unit` what it was read in. */

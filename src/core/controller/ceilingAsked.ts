@@ -1,8 +1,8 @@
-import { highestAskPct } from '@/core/rules/table'
 import type { ControllerModel } from '@/core/controller/schema'
 import { slotKind } from '@/core/controller/slots/table'
 import type { Assignment } from '@/core/controller/wanted'
 import type { Response } from '@/core/response/schema'
+import { highestAskPct } from '@/core/rules/table'
 
 /** Whether the ceiling stands in for a speed of this slot. */
 const followsCeiling = (slot: unknown): boolean =>

@@ -1,7 +1,3 @@
-import { isMeasured } from '@/core/rules/input'
-import type { Differential } from '@/core/rules/differential'
-import type { Ramp } from '@/core/rules/ramp'
-import type { Rule } from '@/core/rules/table'
 import { ceilingAsked } from '@/core/controller/ceilingAsked'
 import { chooseDifferential } from '@/core/controller/differentialPair'
 import type { Loss } from '@/core/controller/loss'
@@ -14,6 +10,10 @@ import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import { wantedValue, type Assignment } from '@/core/controller/wanted'
 import { asConvention } from '@/core/response/conventions'
 import type { Response } from '@/core/response/schema'
+import type { Differential } from '@/core/rules/differential'
+import { isMeasured } from '@/core/rules/input'
+import type { Ramp } from '@/core/rules/ramp'
+import type { Rule } from '@/core/rules/table'
 
 const NEAR = 1e-6
 /** Widths before the points that are counted from them. */

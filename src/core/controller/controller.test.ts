@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { checkModel } from '@/core/controller/checkModel'
 import { actionText, dialIn, pressesBetween, withKeys } from '@/core/controller/dialIn'
-import { isDone } from '@/core/installation/dialProgress'
 import { fit } from '@/core/controller/fit'
 import { nearestValue } from '@/core/controller/nearestValue'
-import { lossText } from '@/core/sentences/lossText'
 import type { Setting } from '@/core/controller/schema'
+import { isDone } from '@/core/installation/dialProgress'
+import { lossText } from '@/core/sentences/lossText'
 import { settledPct, demoInstallation, demoModel, machineFor } from '@/testing/examples'
 
 const twin = demoModel('dial-pages-twin')

@@ -1,11 +1,11 @@
-import { inputQuantity } from '@/core/rules/input'
-import type { WeekSpan } from '@/core/rules/common'
-import { settingStepText, settingValueText } from '@/core/controller/settingText'
 import type { Fit } from '@/core/controller/fit'
 import type { ControllerModel, Setting, SettingValue, WeekSlot } from '@/core/controller/schema'
+import { settingStepText, settingValueText } from '@/core/controller/settingText'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
-import { periodText } from '@/core/rules/week'
 import type { Response } from '@/core/response/schema'
+import type { WeekSpan } from '@/core/rules/common'
+import { inputQuantity } from '@/core/rules/input'
+import { periodText } from '@/core/rules/week'
 
 /** A piece of an action's text: plain, a key of the panel, or a figure to enter. */
 export type ActionPart = { readonly kind: 'text' | 'key' | 'value'; readonly text: string }

@@ -1,6 +1,6 @@
-import type { Differential } from '@/core/rules/differential'
 import type { Care } from '@/core/controller/safeSide'
 import { pointsFrom, type Convention, type Sense } from '@/core/response/conventions'
+import type { Differential } from '@/core/rules/differential'
 
 const NEAR = 1e-6
 type Choice = { readonly setPoint: number; readonly width: number }

@@ -1,4 +1,3 @@
-import type { Rule } from '@/core/rules/table'
 import { chooseSettings } from '@/core/controller/chooseSettings'
 import { giveBounds } from '@/core/controller/giveBounds'
 import { giveParts } from '@/core/controller/giveParts'
@@ -7,10 +6,11 @@ import { measureCurve } from '@/core/controller/measureLoss'
 import { prepareAsked } from '@/core/controller/prepareAsked'
 import type { Place } from '@/core/controller/safeSide'
 import type { ControllerModel, SettingValue } from '@/core/controller/schema'
-import { giveSetPoints } from '@/core/controller/slots/weekSlot'
 import { slotKind } from '@/core/controller/slots/table'
+import { giveSetPoints } from '@/core/controller/slots/weekSlot'
 import { assign, type Assignment } from '@/core/controller/wanted'
 import type { Response } from '@/core/response/schema'
+import type { Rule } from '@/core/rules/table'
 
 export type Fit = {
   readonly settings: readonly SettingValue[]

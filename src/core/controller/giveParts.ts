@@ -1,8 +1,8 @@
-import { isMeasured, type Input } from '@/core/rules/input'
 import type { Loss, PartKind } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import { equalJoins } from '@/core/response/equalStages'
 import type { Follower, Holds, Response } from '@/core/response/schema'
+import { isMeasured, type Input } from '@/core/rules/input'
 
 type ValueOf = (means: Meaning, slot: number) => number | undefined
 

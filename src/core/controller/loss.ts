@@ -1,9 +1,9 @@
-import type { Overrun } from '@/core/rules/switchRule'
-import type { Rule } from '@/core/rules/table'
 import type { CurveDifference } from '@/core/controller/measureLoss'
 import type { Setting } from '@/core/controller/schema'
 import type { Quantity } from '@/core/quantity/units'
 import type { Follower, RestBand } from '@/core/response/schema'
+import type { Overrun } from '@/core/rules/switchRule'
+import type { Rule } from '@/core/rules/table'
 
 /** Parts of a response that stand beside its rules. */
 export type PartKind =

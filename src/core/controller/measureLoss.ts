@@ -1,9 +1,9 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-import { ruleInputId, type Rule } from '@/core/rules/table'
-import { compile } from '@/core/machine/compile'
 import { curveAgainst } from '@/core/look/curve'
+import { compile } from '@/core/machine/compile'
 import { quietInputs } from '@/core/machine/quietInputs'
 import type { Response } from '@/core/response/schema'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import { ruleInputId, type Rule } from '@/core/rules/table'
 
 /** How far two responses lie apart over the range of an input (percent of the fan's range). */
 export type CurveDifference = {

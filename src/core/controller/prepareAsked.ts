@@ -1,9 +1,9 @@
-import { isMeasured } from '@/core/rules/input'
-import { ruleInputId, ruleKind, type Rule } from '@/core/rules/table'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
 import { isInRestBand } from '@/core/machine/givable'
 import type { RestBand, Response } from '@/core/response/schema'
+import { isMeasured } from '@/core/rules/input'
+import { ruleInputId, ruleKind, type Rule } from '@/core/rules/table'
 
 /** An offset the controller cannot hold goes into the points: what starts at 20 with a probe that reads 1 low starts at 19 of its own. */
 function offsetsIntoPoints(response: Response, losses: Loss[]): Response {

@@ -1,5 +1,5 @@
-import type { Ramp } from '@/core/rules/ramp'
 import type { Care } from '@/core/controller/safeSide'
+import type { Ramp } from '@/core/rules/ramp'
 
 /** A ramp as it comes out at the fan, before the steps of the output: between its floor and its ceiling, `restPct` where it asks for nothing. */
 export type RampCurve = Pick<Ramp, 'startAt' | 'fullAt' | 'fromPct' | 'toPct' | 'below'> & {

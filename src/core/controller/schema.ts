@@ -1,10 +1,10 @@
-import { MEASURED } from '@/core/rules/input'
-import { Memories } from '@/core/rules/memory'
 import { Type, type Static } from '@sinclair/typebox'
 import { Id, Percent, closed } from '@/core/json/vocabulary'
 import { QUANTITIES, type Quantity } from '@/core/quantity/units'
 import { CONVENTION_IDS } from '@/core/response/conventions'
 import { OUTPUT_KINDS } from '@/core/response/schema'
+import { MEASURED } from '@/core/rules/input'
+import { Memories } from '@/core/rules/memory'
 
 const Words = Type.String({ minLength: 1, maxLength: 200 })
 

@@ -1,7 +1,7 @@
-import type { Rule } from '@/core/rules/table'
 import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import type { Response } from '@/core/response/schema'
+import type { Rule } from '@/core/rules/table'
 
 /** Which rule sits in which slot of a model, by kind; `leftOver` found no place. */
 export type Assignment = {

@@ -1,9 +1,9 @@
 import type { Derived } from '@/core/derive/derive'
+import type { Machine } from '@/core/machine/compile'
+import { explain, type Explanation } from '@/core/machine/explain'
+import type { MachineState } from '@/core/machine/state'
 import type { SignalReading } from '@/core/physics/signal'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
-import { explain, type Explanation } from '@/core/machine/explain'
-import type { Machine } from '@/core/machine/compile'
-import type { MachineState } from '@/core/machine/state'
 import { reasonText } from '@/core/sentences/words'
 
 type FanNow = {

@@ -1,9 +1,9 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
-import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
-import { ask, bareResponse, target, type DutyPlan, type Flow } from '@/core/duty/plan'
 import { ASHRAE_62_2, ENGLAND } from '@/core/calculation/required/dwellingRules'
 import { wholeDwellingAshrae } from '@/core/calculation/required/wholeDwellingAshrae'
 import { wholeDwellingEngland, wholeDwellingEnglandLs } from '@/core/calculation/required/wholeDwellingEngland'
+import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
+import { ask, bareResponse, target, type DutyPlan, type Flow } from '@/core/duty/plan'
 
 const FLOOR_PCT = 30
 

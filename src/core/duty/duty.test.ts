@@ -1,13 +1,13 @@
-import { DUTIES, type Duty } from '@/core/brief/duty'
 import { checkBrief } from '@/core/brief/check'
+import { DUTIES, type Duty } from '@/core/brief/duty'
 import type { Brief } from '@/core/brief/schema'
-import { newInstallation } from '@/core/installation/newInstallation'
-import { readInstallation } from '@/core/installation/read'
+import { runSum, startValues } from '@/core/calculation/runSum'
 import { CAUTIONS } from '@/core/duty/cautions'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import { newInstallation } from '@/core/installation/newInstallation'
+import { readInstallation } from '@/core/installation/read'
 import { compile } from '@/core/machine/compile'
-import { runSum, startValues } from '@/core/calculation/runSum'
 
 const EMPTY: Brief['space'] = { about: '', volumeM3: null, heatLoadW: null, allowedRiseK: null }
 const following = (duty: Duty, answers: Brief['answers'] = {}, space = EMPTY) =>

@@ -1,8 +1,8 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
+import { ASHRAE_62_2, ENGLAND, WET_ROOMS } from '@/core/calculation/required/dwellingRules'
+import { wetRoomEngland } from '@/core/calculation/required/wetRoomEngland'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
 import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
-import { wetRoomEngland } from '@/core/calculation/required/wetRoomEngland'
-import { ASHRAE_62_2, ENGLAND, WET_ROOMS } from '@/core/calculation/required/dwellingRules'
 
 type WetRoom = (typeof WET_ROOMS)[number][0]
 const TRICKLE_PCT = 20

@@ -1,10 +1,10 @@
-import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
-import { humidityRatio } from '@/core/physics/moistAir'
-import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
 import { heatRemoval } from '@/core/calculation/flow/heatRemoval'
 import { growRoom as growRoomSum } from '@/core/calculation/required/growRoom'
+import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
 import { ask, bareResponse, target, type DutyPlan, type Flow } from '@/core/duty/plan'
+import { flowForHeatLs } from '@/core/physics/heatFlow'
+import { humidityRatio } from '@/core/physics/moistAir'
 
 const FLOOR_PCT = 20
 

@@ -1,9 +1,9 @@
-import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { lostSensorPct } from '@/core/brief/lostSensor'
-import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
 import { houseAir } from '@/core/calculation/livestock/houseAir'
+import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
 import { animal, ANIMAL_IDS, houseSplit, type AnimalId } from '@/core/physics/animals'
 import { co2FlowLs, moistureFlowLs } from '@/core/physics/balances'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
 const FLOOR_PCT = 65
 // Where an animal’s own figure is not asked for: dry, not growing much, fed as usual.

@@ -1,5 +1,5 @@
-import type { Role } from '@/core/rules/input'
 import { inputsOfRole, roleOf } from '@/core/duty/role'
+import type { Role } from '@/core/rules/input'
 import { demoInstallation } from '@/testing/examples'
 
 // By use, by name, by duty: what every input of the demo stands for, with nothing declared.

@@ -1,9 +1,9 @@
-import { isMeasured, type Input, type MeasuredInput, type Role } from '@/core/rules/input'
-import type { Brief } from '@/core/brief/schema'
 import type { Duty } from '@/core/brief/duty'
+import type { Brief } from '@/core/brief/schema'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import type { Response } from '@/core/response/schema'
+import { isMeasured, type Input, type MeasuredInput, type Role } from '@/core/rules/input'
 
 export const ROLE_NAMES: Record<Role, string> = {
   room: 'air of the room',

@@ -2,8 +2,8 @@ import { checkBrief } from '@/core/brief/check'
 import { checkModel } from '@/core/controller/checkModel'
 import { checkAnswers } from '@/core/duty/answers'
 import type { Installation } from '@/core/installation/installation'
-import { MOUNTING_IDS } from '@/core/kit/checklist'
 import type { Problem } from '@/core/json/problem'
+import { MOUNTING_IDS } from '@/core/kit/checklist'
 import { checkResponse } from '@/core/machine/check'
 
 const within = (part: string, problems: readonly Problem[]): Problem[] =>

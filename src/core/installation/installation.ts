@@ -1,10 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed } from '@/core/json/vocabulary'
 import { Brief } from '@/core/brief/schema'
 import { Calibration } from '@/core/calibration/schema'
+import { SEVERITIES } from '@/core/json/severity'
+import { closed } from '@/core/json/vocabulary'
 import { Kit } from '@/core/kit/schema'
 import { Response } from '@/core/response/schema'
-import { SEVERITIES } from '@/core/json/severity'
 
 const SettingValue = Type.Object({ setting: Type.String({ maxLength: 60 }), value: Type.Number() }, closed)
 

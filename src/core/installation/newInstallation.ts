@@ -1,13 +1,13 @@
-import { isMeasured } from '@/core/rules/input'
-import { emptyCalibration } from '@/core/calibration/empty'
 import type { Duty } from '@/core/brief/duty'
 import { BRIEF_SCHEMA, type Brief } from '@/core/brief/schema'
+import { emptyCalibration } from '@/core/calibration/empty'
 import { CALIBRATION_SCHEMA } from '@/core/calibration/schema'
-import { INSTALLATION_SCHEMA, type Installation } from '@/core/installation/installation'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import { INSTALLATION_SCHEMA, type Installation } from '@/core/installation/installation'
 import { KIT_SCHEMA, type Probe } from '@/core/kit/schema'
 import type { Response } from '@/core/response/schema'
+import { isMeasured } from '@/core/rules/input'
 
 /** A probe for every temperature and humidity that is read, not made of others. */
 const probesFor = ({ inputs }: Response): Probe[] =>

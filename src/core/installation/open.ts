@@ -1,7 +1,7 @@
 import { checkInstallation } from '@/core/installation/checkInstallation'
 import { Installation } from '@/core/installation/installation'
-import { validator } from '@/core/json/validator'
 import { problemLine, type Problem } from '@/core/json/problem'
+import { validator } from '@/core/json/validator'
 
 /** A stored installation as far as it can be opened. `marked`: every figure is where it belongs, and some contradict one another or
  *  the program; it can be worked on and is not sealed until it is right. `unreadable`: it can only be looked at as text. */

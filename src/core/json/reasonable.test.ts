@@ -1,6 +1,6 @@
 import { readDocument, readInstallation } from '@/core/installation/read'
-import { unreasonable } from '@/core/json/reasonable'
 import { problemLine } from '@/core/json/problem'
+import { unreasonable } from '@/core/json/reasonable'
 import { demoInstallation } from '@/testing/examples'
 
 const withRules = (rules: unknown) => {

@@ -1,7 +1,7 @@
 import type { Static, TSchema } from '@sinclair/typebox'
 import Ajv, { type ErrorObject } from 'ajv'
-import { unreasonable } from '@/core/json/reasonable'
 import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { unreasonable } from '@/core/json/reasonable'
 
 const ajv = new Ajv({ allErrors: true, verbose: true, strictTypes: false })
 

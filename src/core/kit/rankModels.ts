@@ -1,6 +1,6 @@
 import { fit, type Fit } from '@/core/controller/fit'
-import type { Place } from '@/core/controller/safeSide'
 import type { Loss } from '@/core/controller/loss'
+import type { Place } from '@/core/controller/safeSide'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Fan, Kit } from '@/core/kit/schema'
 import type { Response } from '@/core/response/schema'

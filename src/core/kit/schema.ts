@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { ControllerModel } from '@/core/controller/schema'
 import { Id, Percent, closed, orNull } from '@/core/json/vocabulary'
 import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
-import { ControllerModel } from '@/core/controller/schema'
 import { Signal } from '@/core/physics/signal'
 
 const Positive = (maximum: number) => Type.Number({ exclusiveMinimum: 0, maximum })

@@ -1,7 +1,7 @@
-import type { Differential } from '@/core/rules/differential'
-import type { MeasuredInput } from '@/core/rules/input'
 import { branchesAgainst, curveAgainst } from '@/core/look/curve'
 import { levelsOver } from '@/core/look/levels'
+import type { Differential } from '@/core/rules/differential'
+import type { MeasuredInput } from '@/core/rules/input'
 import { demoInstallation, machineFor, plainRamp, responseTo, settledPct } from '@/testing/examples'
 
 const cold: Differential = {

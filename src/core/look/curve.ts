@@ -1,9 +1,9 @@
-import type { MeasuredInput } from '@/core/rules/input'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
+import type { Response } from '@/core/response/schema'
+import type { MeasuredInput } from '@/core/rules/input'
 import { ruleKind } from '@/core/rules/table'
 import { WEEK_S } from '@/core/rules/week'
-import type { Response } from '@/core/response/schema'
 
 export type CurvePoint = { readonly x: number; readonly pct: number; readonly fansPct: readonly number[] }
 

@@ -1,7 +1,7 @@
-import type { MeasuredInput } from '@/core/rules/input'
 import fc from 'fast-check'
-import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst } from '@/core/look/ladder'
 import { flowBalance } from '@/core/look/flowBalance'
+import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst } from '@/core/look/ladder'
+import type { MeasuredInput } from '@/core/rules/input'
 import { demoInstallation, machineFor, responseTo } from '@/testing/examples'
 
 const house = demoInstallation('duckling-brooder').response

@@ -1,7 +1,7 @@
-import type { MeasuredInput } from '@/core/rules/input'
-import { compile, type Machine } from '@/core/machine/compile'
 import { branchesAgainst, type CurvePoint } from '@/core/look/curve'
+import { compile, type Machine } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
+import type { MeasuredInput } from '@/core/rules/input'
 
 /** The demand itself as an input, in percent of the whole ladder. */
 const DEMAND: MeasuredInput = { id: 'demand', kind: 'temperature', name: 'demand', from: 0, to: 100 }

@@ -1,6 +1,6 @@
-import type { MeasuredInput } from '@/core/rules/input'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
+import type { MeasuredInput } from '@/core/rules/input'
 
 export type Levels = {
   readonly columns: number

@@ -1,10 +1,10 @@
-import type { Rule } from '@/core/rules/table'
 import { playTime, type Stretch } from '@/core/look/playTime'
 import { explain } from '@/core/machine/explain'
-import { readMoment, writeMoment } from '@/core/response/moment'
 import { modeInputs } from '@/core/machine/modeInputs'
-import { remembered } from '@/core/sentences/standing'
+import { readMoment, writeMoment } from '@/core/response/moment'
 import type { Response } from '@/core/response/schema'
+import type { Rule } from '@/core/rules/table'
+import { remembered } from '@/core/sentences/standing'
 import { machineFor, responseTo } from '@/testing/examples'
 
 const boost: Rule = {

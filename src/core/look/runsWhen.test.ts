@@ -1,5 +1,5 @@
-import type { Week } from '@/core/rules/week'
 import { clockMinutes, runsWhen, spellsOf } from '@/core/look/runsWhen'
+import type { Week } from '@/core/rules/week'
 import { machineFor, responseTo } from '@/testing/examples'
 
 const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6]

@@ -1,9 +1,9 @@
-import type { Problem } from '@/core/json/problem'
-import { quantitySpec, type Quantity } from '@/core/quantity/units'
-import { checkParts } from '@/core/machine/checkParts'
 import { valueAt } from '@/core/json/place'
-import { ruleKind } from '@/core/rules/table'
+import type { Problem } from '@/core/json/problem'
+import { checkParts } from '@/core/machine/checkParts'
+import { quantitySpec, type Quantity } from '@/core/quantity/units'
 import type { Response } from '@/core/response/schema'
+import { ruleKind } from '@/core/rules/table'
 
 const inputUnit = (kind: Quantity): string => quantitySpec(kind).units[0].symbol
 

@@ -1,9 +1,9 @@
+import type { Problem } from '@/core/json/problem'
+import { givableAbove, leadBounds } from '@/core/machine/givable'
+import { formatPct } from '@/core/quantity/format'
+import type { Condition, Response } from '@/core/response/schema'
 import { emptySpan } from '@/core/rules/common'
 import { isMeasured } from '@/core/rules/input'
-import type { Problem } from '@/core/json/problem'
-import { formatPct } from '@/core/quantity/format'
-import { givableAbove, leadBounds } from '@/core/machine/givable'
-import type { Condition, Response } from '@/core/response/schema'
 
 /** `got` must be an input, and of this sort where one is named. */
 function inputProblems(response: Response, path: string, got: string, sort?: 'measured' | 'switch'): Problem[] {

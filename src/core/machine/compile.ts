@@ -1,19 +1,15 @@
-import { MODES } from '@/core/rules/common'
 import { bad, good, type Outcome } from '@/core/json/problem'
 import { checkResponse } from '@/core/machine/check'
 import { followerPct } from '@/core/machine/follower'
-import { MemoryPlan } from '@/core/rules/memory'
 import { compileHolds, ISOLATED } from '@/core/machine/parts/holds'
+import { compileLead } from '@/core/machine/parts/lead'
 import { compileLimits } from '@/core/machine/parts/limits'
 import { compileModes } from '@/core/machine/parts/modes'
 import { compileOtherOutputs, type CompiledOutput } from '@/core/machine/parts/otherOutputs'
-import { compileLead } from '@/core/machine/parts/lead'
 import { compileRunOn } from '@/core/machine/parts/runOn'
 import { compileSense } from '@/core/machine/parts/sense'
 import { compileSetPoints } from '@/core/machine/parts/setPoints'
 import { compileStages } from '@/core/machine/parts/stages'
-import type { CompiledRule } from '@/core/rules/kind'
-import { ruleKind, type Rule, type RuleWhy } from '@/core/rules/table'
 import {
   type MachineState,
   ASKED_PCT,
@@ -28,6 +24,10 @@ import {
   IN_CHARGE_RUN_ON,
 } from '@/core/machine/state'
 import type { Response } from '@/core/response/schema'
+import { MODES } from '@/core/rules/common'
+import type { CompiledRule } from '@/core/rules/kind'
+import { MemoryPlan } from '@/core/rules/memory'
+import { ruleKind, type Rule, type RuleWhy } from '@/core/rules/table'
 
 export type Machine = {
   readonly response: Response

@@ -1,5 +1,8 @@
-import type { RuleWhy, Rule } from '@/core/rules/table'
 import { type Machine } from '@/core/machine/compile'
+import { isInRestBand } from '@/core/machine/givable'
+import { HOLD_KINDS, type HoldKind } from '@/core/machine/parts/holds'
+import { reduced } from '@/core/machine/parts/limits'
+import { isPast } from '@/core/machine/past'
 import {
   AIM_PCT,
   ASKED_PCT,
@@ -11,13 +14,10 @@ import {
   LIMITED_PCT,
   type MachineState,
 } from '@/core/machine/state'
-import { HOLD_KINDS, type HoldKind } from '@/core/machine/parts/holds'
-import { reduced } from '@/core/machine/parts/limits'
-import { exact } from '@/core/rules/exact'
-import { isInRestBand } from '@/core/machine/givable'
-import { isPast } from '@/core/machine/past'
-import type { OtherOutput, Reduction, RestBand } from '@/core/response/schema'
 import { toStep } from '@/core/machine/steps'
+import type { OtherOutput, Reduction, RestBand } from '@/core/response/schema'
+import { exact } from '@/core/rules/exact'
+import type { RuleWhy, Rule } from '@/core/rules/table'
 
 /** One link of the chain from what is sensed to what is given, in the fixed order. */
 export type Link =

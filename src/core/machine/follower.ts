@@ -1,5 +1,5 @@
-import type { Follower, Steps } from '@/core/response/schema'
 import { stepAbove, toStep } from '@/core/machine/steps'
+import type { Follower, Steps } from '@/core/response/schema'
 
 /** Speed of a fan that follows `leadPct`. It stops when the lead stops; the ratio is of percent, not of flow.
  *  Source: definition, trade.md section 3; cases in reference-values `ctl.follower`. */

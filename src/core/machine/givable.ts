@@ -1,5 +1,5 @@
-import type { Response, RestBand, Steps } from '@/core/response/schema'
 import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
+import type { Response, RestBand, Steps } from '@/core/response/schema'
 
 // The edges are allowed, and so is a step that meets one but for its last binary digits.
 const ON_EDGE = 1e-9

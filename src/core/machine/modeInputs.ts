@@ -1,6 +1,6 @@
+import type { Response } from '@/core/response/schema'
 import type { MODES } from '@/core/rules/common'
 import { fillSpan, WEEK_MIN } from '@/core/rules/week'
-import type { Response } from '@/core/response/schema'
 
 /** Inputs that make it day or night: light at its level or without any, a time inside or outside the day. Null where that mode never comes. */
 export function modeInputs(

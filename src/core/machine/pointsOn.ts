@@ -1,6 +1,6 @@
-import { ruleInputId, ruleKind } from '@/core/rules/table'
-import { isMeasured } from '@/core/rules/input'
 import type { Response } from '@/core/response/schema'
+import { isMeasured } from '@/core/rules/input'
+import { ruleInputId, ruleKind } from '@/core/rules/table'
 
 /** Readings of an input at which a response changes something, by itself or as part of a combined input; in what the sensor says. */
 export function pointsOn(response: Response, id: string): number[] {

@@ -1,6 +1,6 @@
+import type { Response } from '@/core/response/schema'
 import type { Memory } from '@/core/rules/memory'
 import type { Rule } from '@/core/rules/table'
-import type { Response } from '@/core/response/schema'
 import { machineFor, measured, responseTo, speedsOver } from '@/testing/examples'
 
 const away = { isolated: 1 }

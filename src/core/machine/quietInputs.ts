@@ -1,8 +1,8 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-import { ruleInputId, ruleKind } from '@/core/rules/table'
 import { isPast } from '@/core/machine/past'
 import { pointsOn } from '@/core/machine/pointsOn'
 import type { Response } from '@/core/response/schema'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import { ruleInputId, ruleKind } from '@/core/rules/table'
 
 /** Where no reduction acts: one end or the other, or between their points. */
 function unreduced(input: MeasuredInput, response: Response): number {

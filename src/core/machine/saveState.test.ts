@@ -1,7 +1,7 @@
-import type { Rule } from '@/core/rules/table'
 import fc from 'fast-check'
 import { loadState, saveState } from '@/core/machine/saveState'
 import type { Response } from '@/core/response/schema'
+import type { Rule } from '@/core/rules/table'
 import { exampleResponse, machineFor } from '@/testing/examples'
 
 const RULES: readonly Rule[] = [

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed } from '@/core/json/vocabulary'
-import { validator } from '@/core/json/validator'
 import { bad, good, type Outcome } from '@/core/json/problem'
+import { validator } from '@/core/json/validator'
+import { closed } from '@/core/json/vocabulary'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 

@@ -1,6 +1,6 @@
+import type { Condition, OtherOutput, Response } from '@/core/response/schema'
 import { isMeasured, type Input } from '@/core/rules/input'
 import { ruleInputIds } from '@/core/rules/table'
-import type { Condition, OtherOutput, Response } from '@/core/response/schema'
 
 /** A response from which some inputs are left out as if they had never been there, with all that hangs on them alone: a probe of several is
  *  left out of what they make together, a rule on it never asks, and it is not lost. */

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed } from '@/core/json/vocabulary'
 import { assertNever } from '@/core/json/assertNever'
 import { clamp } from '@/core/json/clamp'
+import { closed } from '@/core/json/vocabulary'
 
 /** Signal (percent of its range) at which the fan just turns; mapped to 1 %, so that the whole range is used. */
 const trimPct = Type.Optional(Type.Number({ minimum: 0, maximum: 90 }))

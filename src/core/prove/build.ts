@@ -1,13 +1,13 @@
-import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
-import type { Rule } from '@/core/rules/table'
+import { modeInputs } from '@/core/machine/modeInputs'
+import type { MachineState } from '@/core/machine/state'
 import type { Check, CheckOf, Stage, Step, Values } from '@/core/prove/check'
 import { bringsFor, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { differs, expectDifference, expectStep, fansAfter, shifted, showsSomething } from '@/core/prove/expect'
 import { meters } from '@/core/prove/howTo'
 import { awayFromCycles, playStages, timeUntil } from '@/core/prove/play'
 import { allowedS, HAND_HALF_S, inputHalf } from '@/core/prove/uncertainty'
-import { modeInputs } from '@/core/machine/modeInputs'
-import type { MachineState } from '@/core/machine/state'
+import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 
 export type Words = Pick<Check, 'id' | 'title' | 'how' | 'ifFails'>
 

@@ -1,14 +1,14 @@
-import { isMeasured, type Input, type MeasuredInput, type Role } from '@/core/rules/input'
 import type { Brief } from '@/core/brief/schema'
-import type { Installation } from '@/core/installation/installation'
 import { roleOf } from '@/core/duty/role'
-import { measuredOffset } from '@/core/prove/uncertainty'
-import { quietMoment } from '@/core/prove/quiet'
-import type { Values } from '@/core/prove/check'
-import { METRIC, type UnitPreference } from '@/core/quantity/format'
-import { exact } from '@/core/rules/exact'
+import type { Installation } from '@/core/installation/installation'
 import type { Machine } from '@/core/machine/compile'
+import type { Values } from '@/core/prove/check'
+import { quietMoment } from '@/core/prove/quiet'
+import { measuredOffset } from '@/core/prove/uncertainty'
+import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { exact } from '@/core/rules/exact'
+import { isMeasured, type Input, type MeasuredInput, type Role } from '@/core/rules/input'
 
 /** What every check is made from: the given machine, what is fitted, and a moment at which nothing asks. */
 export type ProveContext = {

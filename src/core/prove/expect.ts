@@ -1,4 +1,3 @@
-import { inputQuantity, isMeasured } from '@/core/rules/input'
 import type { CheckOf, Stage, Values } from '@/core/prove/check'
 import { leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { awayFromCycles, inPauses, playStages } from '@/core/prove/play'
@@ -6,6 +5,7 @@ import type { StepReading } from '@/core/prove/reading'
 import { inputHalf, inputParts, meterParts, together } from '@/core/prove/uncertainty'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
 
 /** A share of the tolerance, in points of speed. */
 type TolerancePart = { readonly what: string; readonly halfPct: number }

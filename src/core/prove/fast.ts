@@ -1,10 +1,10 @@
-import { clockText } from '@/core/rules/common'
-import type { Rule } from '@/core/rules/table'
 import { beyond, restFor, resting, stateAfter, standing } from '@/core/prove/build'
 import type { Stage, Values } from '@/core/prove/check'
 import { brought, inputOf, type ProveContext } from '@/core/prove/context'
 import { bringText, wayFor } from '@/core/prove/howTo'
 import { clockAt } from '@/core/prove/weekClock'
+import { clockText } from '@/core/rules/common'
+import type { Rule } from '@/core/rules/table'
 import { daysText } from '@/core/rules/week'
 
 /** A moment, what is said to bring it about, how, and how long it takes to tell. */

@@ -1,6 +1,6 @@
-import { bare } from '@/core/sentences/change'
 import { canonicalJson } from '@/core/json/canonical'
 import type { Response } from '@/core/response/schema'
+import { bare } from '@/core/sentences/change'
 
 /** A short mark of what was to be proved: when the given response changes, earlier results no longer speak of it; a remark changes nothing.
  *  FNV-1a over the canonical text; not a secret, only a name. */

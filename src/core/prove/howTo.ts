@@ -1,8 +1,8 @@
-import { inputQuantity, isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
-import { bringsFor, brought, inputOf, leavesOf, measuredOf, roleIn, type ProveContext } from '@/core/prove/context'
 import type { Probe } from '@/core/kit/schema'
+import { bringsFor, brought, inputOf, leavesOf, measuredOf, roleIn, type ProveContext } from '@/core/prove/context'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
+import { inputQuantity, isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 
 /** What a probe may be brought to by hand, and by what. Ranges are common practice, no source. */
 type Way = { readonly how: string; readonly isReal: boolean }

@@ -1,8 +1,7 @@
-import type { Rule } from '@/core/rules/table'
-import { assertNever } from '@/core/json/assertNever'
-import type { Check } from '@/core/prove/check'
 import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
+import { assertNever } from '@/core/json/assertNever'
+import type { Check } from '@/core/prove/check'
 import { proveContext, type ProveContext } from '@/core/prove/context'
 import { afterRunChecks } from '@/core/prove/kinds/afterRun'
 import { cycleChecks } from '@/core/prove/kinds/cycle'
@@ -27,6 +26,7 @@ import { riseChecks } from '@/core/prove/kinds/rise'
 import { switchChecks } from '@/core/prove/kinds/switchRule'
 import { setPointChecks, weekChecks } from '@/core/prove/kinds/week'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { Rule } from '@/core/rules/table'
 
 function ruleChecks(context: ProveContext, rule: Rule, index: number): Check[] {
   switch (rule.kind) {

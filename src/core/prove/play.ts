@@ -1,6 +1,6 @@
-import type { Stage } from '@/core/prove/check'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
+import type { Stage } from '@/core/prove/check'
 
 /** What each rule asks, a cycle left out: its pause is waited for. */
 export const asksPct = ({ rules }: Machine, state: MachineState): number[] =>

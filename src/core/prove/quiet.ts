@@ -1,15 +1,15 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-import type { Installation } from '@/core/installation/installation'
 import { roleOf } from '@/core/duty/role'
-import type { Values } from '@/core/prove/check'
-import { asksPct } from '@/core/prove/play'
-import { inputHalf } from '@/core/prove/uncertainty'
+import type { Installation } from '@/core/installation/installation'
+import type { Machine } from '@/core/machine/compile'
 import { isPast } from '@/core/machine/past'
 import { pointsOn } from '@/core/machine/pointsOn'
 import { quietInputs } from '@/core/machine/quietInputs'
-import type { Machine } from '@/core/machine/compile'
-import { weekSpans } from '@/core/response/weekSpans'
+import type { Values } from '@/core/prove/check'
+import { asksPct } from '@/core/prove/play'
+import { inputHalf } from '@/core/prove/uncertainty'
 import type { Response } from '@/core/response/schema'
+import { weekSpans } from '@/core/response/weekSpans'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
 /** Where such an input mostly is while nobody wants anything; common practice, no source. */
 const USUAL: Partial<Record<string, number>> = {

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed } from '@/core/json/vocabulary'
-import { validator } from '@/core/json/validator'
 import { good, type Outcome } from '@/core/json/problem'
+import { validator } from '@/core/json/validator'
+import { closed } from '@/core/json/vocabulary'
 
 const Figure = Type.Number({ minimum: -1e6, maximum: 1e6 })
 const FansPct = Type.Record(Type.String({ maxLength: 40 }), Type.Number({ minimum: 0, maximum: 100 }), {

@@ -1,10 +1,10 @@
-import type { MeasuredInput } from '@/core/rules/input'
-import type { Installation } from '@/core/installation/installation'
-import { sensorOffset } from '@/core/calibration/sensorOffset'
 import type { Instrument } from '@/core/calibration/schema'
-import { signalAt } from '@/core/physics/signal'
+import { sensorOffset } from '@/core/calibration/sensorOffset'
+import type { Installation } from '@/core/installation/installation'
 import type { Probe } from '@/core/kit/schema'
+import { signalAt } from '@/core/physics/signal'
 import { formatNumber } from '@/core/quantity/format'
+import type { MeasuredInput } from '@/core/rules/input'
 
 /** One thing that keeps a reading from being exact, ± in the unit of the reading. */
 export type Part = { readonly what: string; readonly half: number }

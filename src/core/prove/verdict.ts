@@ -1,5 +1,5 @@
-import type { Check, CheckOf } from '@/core/prove/check'
 import { speedFromSignal } from '@/core/physics/signal'
+import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, measuredOf, type ProveContext } from '@/core/prove/context'
 import {
   differs,

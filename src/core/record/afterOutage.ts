@@ -1,9 +1,9 @@
-import { MEMORIES, type Memory } from '@/core/rules/memory'
 import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
-import { formatPct } from '@/core/quantity/format'
 import { quietInputs } from '@/core/machine/quietInputs'
+import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { MEMORIES, type Memory } from '@/core/rules/memory'
 
 const GONE: Record<Memory, string> = {
   timers: 'An overrun or run-on that was under way is over.',

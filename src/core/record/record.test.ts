@@ -1,11 +1,11 @@
 import { dialIn } from '@/core/controller/dialIn'
 import { derive } from '@/core/derive/derive'
 import { chooseController } from '@/core/installation/chooseController'
+import { givenMark } from '@/core/prove/givenMark'
+import { planFor } from '@/core/prove/plan'
 import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
 import { lastOf, openText, stillOpen, type ReadVerdict } from '@/core/record/stillOpen'
-import { planFor } from '@/core/prove/plan'
-import { givenMark } from '@/core/prove/givenMark'
 import { a, clock, cycle, more, response, switched } from '@/testing/corpus/build'
 import { demoInstallation, demoModel } from '@/testing/examples'
 

@@ -1,6 +1,6 @@
-import { ruleKind } from '@/core/rules/table'
-import type { WeekSpan } from '@/core/rules/common'
 import type { Response } from '@/core/response/schema'
+import type { WeekSpan } from '@/core/rules/common'
+import { ruleKind } from '@/core/rules/table'
 
 /** Every time of the week in which a clock changes something: day and night, periods, moved points. */
 export const weekSpans = ({ rules, dayByWeek = [] }: Response): readonly WeekSpan[] => [

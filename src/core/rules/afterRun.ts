@@ -1,11 +1,11 @@
-import { formatTime } from '@/core/quantity/format'
-import { ROOM_TEMP } from '@/core/rules/usualInputs'
-import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { formatTime } from '@/core/quantity/format'
 import { common } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
+import { ROOM_TEMP } from '@/core/rules/usualInputs'
 
 /** Above `armAbove` it runs; on falling to it, it warns and runs on for `holdS`, then stops. */
 export const AfterRun = Type.Object(

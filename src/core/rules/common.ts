@@ -1,7 +1,7 @@
-import type { Problem } from '@/core/json/problem'
-import { formatNumber } from '@/core/quantity/format'
 import { Type, type Static } from '@sinclair/typebox'
+import type { Problem } from '@/core/json/problem'
 import { closed, Id } from '@/core/json/vocabulary'
+import { formatNumber } from '@/core/quantity/format'
 
 export const MODES = ['day', 'night'] as const
 /** What every rule has. */

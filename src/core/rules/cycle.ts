@@ -1,6 +1,6 @@
-import { formatTime } from '@/core/quantity/format'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Percent, Seconds } from '@/core/json/vocabulary'
+import { formatTime } from '@/core/quantity/format'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 

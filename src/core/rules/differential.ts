@@ -1,11 +1,11 @@
-import { ROOM_TEMP } from '@/core/rules/usualInputs'
-import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { common, setPoints } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
-import { setPointActions, setPointParts } from '@/core/rules/sentence'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { text, type RuleKind, ONE_SPEED, PLAIN, type OfferContext } from '@/core/rules/kind'
+import { setPointActions, setPointParts } from '@/core/rules/sentence'
+import { ROOM_TEMP } from '@/core/rules/usualInputs'
 
 /** On/off with both its points given. Cooling: on at or above `onAt`, off at or below `offAt`; heating mirrored. */
 export const Differential = Type.Object(

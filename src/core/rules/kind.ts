@@ -1,7 +1,7 @@
-import type { Input } from '@/core/rules/input'
-import type { WeekSpan } from '@/core/rules/common'
 import type { Problem } from '@/core/json/problem'
 import type { Quantity } from '@/core/quantity/units'
+import type { WeekSpan } from '@/core/rules/common'
+import type { Input } from '@/core/rules/input'
 import type { MemoryPlan } from '@/core/rules/memory'
 
 /** A piece of a rule's sentence. A field's `path` is dotted inside the rule; the interface makes an inline field of it. */

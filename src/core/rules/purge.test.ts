@@ -1,10 +1,10 @@
 import { checkResponse } from '@/core/machine/check'
-import { ruleSentence } from '@/core/sentences/words'
 import { explain } from '@/core/machine/explain'
-import { reasonText } from '@/core/sentences/words'
-import { purgeKind, type Purge } from '@/core/rules/purge'
-import { machineFor, measured, responseTo, speedsOver } from '@/testing/examples'
 import type { Response } from '@/core/response/schema'
+import { purgeKind, type Purge } from '@/core/rules/purge'
+import { ruleSentence } from '@/core/sentences/words'
+import { reasonText } from '@/core/sentences/words'
+import { machineFor, measured, responseTo, speedsOver } from '@/testing/examples'
 
 const purge = (changes: Partial<Purge> = {}): Purge => ({
   id: 'purge',

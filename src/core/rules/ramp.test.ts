@@ -1,5 +1,5 @@
-import type { Ramp } from '@/core/rules/ramp'
 import fc from 'fast-check'
+import type { Ramp } from '@/core/rules/ramp'
 import { exampleResponse, machineFor, settledPct } from '@/testing/examples'
 import { referencePoints } from '@/testing/reference'
 

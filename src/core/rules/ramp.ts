@@ -1,11 +1,11 @@
-import { HUMIDITY, ROOM_TEMP } from '@/core/rules/usualInputs'
-import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
+import type { Problem } from '@/core/json/problem'
 import { closed, Id, Percent } from '@/core/json/vocabulary'
 import { common, setPoints } from '@/core/rules/common'
-import { setPointActions, setPointParts } from '@/core/rules/sentence'
+import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
 import { text, type RuleKind, type RuleOffer, type SentencePart, type Surroundings, PLAIN } from '@/core/rules/kind'
-import type { Problem } from '@/core/json/problem'
+import { setPointActions, setPointParts } from '@/core/rules/sentence'
+import { HUMIDITY, ROOM_TEMP } from '@/core/rules/usualInputs'
 
 /** Speed in proportion to an input. `startAt` and `fullAt` are in the input's base unit (°C, %RH, Pa); a falling ramp has `fullAt` below `startAt`. */
 export const Ramp = Type.Object(

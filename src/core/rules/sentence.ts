@@ -1,6 +1,6 @@
-import { isMeasured, type Input, type MeasuredInput, type Side } from '@/core/rules/input'
-import type { SetPoint, WeekSpan } from '@/core/rules/common'
 import type { Quantity } from '@/core/quantity/units'
+import type { SetPoint, WeekSpan } from '@/core/rules/common'
+import { isMeasured, type Input, type MeasuredInput, type Side } from '@/core/rules/input'
 import { text, type Cause, type MoreAction, type SentencePart, type Surroundings } from '@/core/rules/kind'
 
 export const field = (path: string, label: string, quantity: Quantity, value: number): SentencePart => ({

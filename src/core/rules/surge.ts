@@ -1,12 +1,12 @@
-import { formatTime } from '@/core/quantity/format'
-import { HUMIDITY } from '@/core/rules/usualInputs'
-import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
-import { common } from '@/core/rules/common'
+import { formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
+import { common } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
+import { HUMIDITY } from '@/core/rules/usualInputs'
 
 /** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. After its cap it comes again
  *  only once it has been back, or `rearmS` later (an hour where nothing is said): a change of the weather does not silence it for ever. */

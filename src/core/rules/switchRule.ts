@@ -1,8 +1,8 @@
-import { formatTime } from '@/core/quantity/format'
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
-import { common } from '@/core/rules/common'
 import { clamp } from '@/core/json/clamp'
+import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { formatTime } from '@/core/quantity/format'
+import { common } from '@/core/rules/common'
 import { text, type RuleKind, type SentencePart, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
 export const Overrun = Type.Union([

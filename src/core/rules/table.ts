@@ -1,14 +1,14 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { putAt, valueAt } from '@/core/json/place'
-import { Purge, purgeKind } from '@/core/rules/purge'
 import { AfterRun, afterRunKind } from '@/core/rules/afterRun'
 import { Cycle, cycleKind } from '@/core/rules/cycle'
 import { Differential, differentialKind } from '@/core/rules/differential'
-import { Surge, surgeKind } from '@/core/rules/surge'
-import { Week, weekKind } from '@/core/rules/week'
-import { Ramp, rampKind } from '@/core/rules/ramp'
-import { SwitchRule, switchKind } from '@/core/rules/switchRule'
 import type { RuleKind, RuleOffer } from '@/core/rules/kind'
+import { Purge, purgeKind } from '@/core/rules/purge'
+import { Ramp, rampKind } from '@/core/rules/ramp'
+import { Surge, surgeKind } from '@/core/rules/surge'
+import { SwitchRule, switchKind } from '@/core/rules/switchRule'
+import { Week, weekKind } from '@/core/rules/week'
 
 export const Rule = Type.Union([Ramp, SwitchRule, Differential, Surge, Week, Cycle, AfterRun, Purge])
 export type Rule = Static<typeof Rule>

@@ -1,9 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Percent } from '@/core/json/vocabulary'
 import { common, span, type WeekSpan, clockText, emptySpan } from '@/core/rules/common'
+import { text, type RuleKind, PLAIN } from '@/core/rules/kind'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import { spanParts, WEEKEND } from '@/core/rules/sentence'
-import { text, type RuleKind, PLAIN } from '@/core/rules/kind'
 
 export const Period = Type.Object({ ...span, speedPct: Percent }, closed)
 export type Period = Static<typeof Period>

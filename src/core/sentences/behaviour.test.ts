@@ -1,9 +1,13 @@
 import { produce } from 'immer'
 import { checkInstallation } from '@/core/installation/checkInstallation'
-import { canonicalJson } from '@/core/json/canonical'
 import type { Installation } from '@/core/installation/installation'
 import { newInstallation } from '@/core/installation/newInstallation'
 import { readInstallation } from '@/core/installation/read'
+import { canonicalJson } from '@/core/json/canonical'
+import { joinPlaces, valueAt } from '@/core/json/place'
+import { compile } from '@/core/machine/compile'
+import { explain } from '@/core/machine/explain'
+import type { Response } from '@/core/response/schema'
 import {
   bare,
   canCopy,
@@ -18,10 +22,6 @@ import {
 } from '@/core/sentences/change'
 import { findOffers } from '@/core/sentences/findOffers'
 import { lines, offers, telling, type Line } from '@/core/sentences/table'
-import { joinPlaces, valueAt } from '@/core/json/place'
-import { compile } from '@/core/machine/compile'
-import { explain } from '@/core/machine/explain'
-import type { Response } from '@/core/response/schema'
 import { partsText } from '@/core/sentences/words'
 import { demoInstallation } from '@/testing/examples'
 

@@ -1,10 +1,10 @@
 import type { Installation } from '@/core/installation/installation'
 import type { Place } from '@/core/json/place'
+import type { Explanation } from '@/core/machine/explain'
 import type { UnitPreference } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
-import type { Explanation } from '@/core/machine/explain'
-import type { Cause, MoreAction, SentencePart } from '@/core/rules/kind'
 import type { Response } from '@/core/response/schema'
+import type { Cause, MoreAction, SentencePart } from '@/core/rules/kind'
 
 /** What a sentence has to know besides its own part. */
 export type Telling = {

@@ -1,8 +1,8 @@
-import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { formatPct } from '@/core/quantity/format'
-import { field } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
 import type { Response } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field } from '@/core/rules/sentence'
+import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 /** Floor, ceiling, and whose ask counts: what every response has. */
 export const bounds: BehaviourKind<Response> = {

@@ -1,9 +1,9 @@
+import { freeId } from '@/core/json/freeId'
+import { dropAt, insertAt, keysOf, putAt, valueAt, type Place } from '@/core/json/place'
+import { plainCopy } from '@/core/json/plainCopy'
+import type { Aside, Response } from '@/core/response/schema'
 import type { Rule } from '@/core/rules/table'
 import type { Line } from '@/core/sentences/table'
-import { freeId } from '@/core/json/freeId'
-import { plainCopy } from '@/core/json/plainCopy'
-import { dropAt, insertAt, keysOf, putAt, valueAt, type Place } from '@/core/json/place'
-import type { Aside, Response } from '@/core/response/schema'
 
 /** Where the part of a line stands in the response, in force or set aside. */
 export const standsAt = ({ place, asideAt }: Pick<Line, 'place' | 'asideAt'>): Place =>

@@ -1,8 +1,8 @@
 import type { WeekSpan } from '@/core/rules/common'
+import { text } from '@/core/rules/kind'
+import { listed, spanParts } from '@/core/rules/sentence'
 import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { modeNow } from '@/core/sentences/modeNow'
-import { listed, spanParts } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
 
 const WHOLE_WEEK: WeekSpan = { days: [0, 1, 2, 3, 4, 5, 6], startMin: 420, endMin: 1260 }
 

@@ -1,10 +1,10 @@
-import { inputQuantity, isMeasured, type MeasuredInput } from '@/core/rules/input'
-import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { freeId } from '@/core/json/freeId'
 import { keysOf } from '@/core/json/place'
 import { formatQuantity } from '@/core/quantity/format'
-import { inputCause, inputName, inputOf } from '@/core/rules/sentence'
+import { inputQuantity, isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { text } from '@/core/rules/kind'
+import { inputCause, inputName, inputOf } from '@/core/rules/sentence'
+import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 type Combined = NonNullable<MeasuredInput['combines']>
 const inputAt = (place: string): string => keysOf(place)[1] ?? ''

@@ -1,8 +1,8 @@
+import type { Response } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field, inputName, inputPart, isSwitch } from '@/core/rules/sentence'
 import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { ensureOwnInput, holdNow } from '@/core/sentences/ensureInput'
-import { field, inputName, inputPart, isSwitch } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { Response } from '@/core/response/schema'
 
 type CoolDown = NonNullable<Response['coolDown']>
 

@@ -1,11 +1,11 @@
-import type { Input } from '@/core/rules/input'
-import { freeId } from '@/core/json/freeId'
 import type { Installation } from '@/core/installation/installation'
+import { freeId } from '@/core/json/freeId'
 import type { Explanation } from '@/core/machine/explain'
+import { findLink } from '@/core/machine/findLink'
 import type { HoldKind } from '@/core/machine/parts/holds'
 import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
-import { findLink } from '@/core/machine/findLink'
+import type { Input } from '@/core/rules/input'
 
 /** An input for a new behaviour: the first of its kind that is not `besides`, made when there is none. */
 export function ensureInput({ response }: Installation, made: Input, besides?: string): string {

@@ -1,5 +1,5 @@
-import type { Offer } from '@/core/sentences/behaviour'
 import { parseQuantity } from '@/core/quantity/parse'
+import type { Offer } from '@/core/sentences/behaviour'
 
 export type Found = {
   readonly offer: Offer

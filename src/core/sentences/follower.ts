@@ -1,9 +1,9 @@
-import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { formatPct } from '@/core/quantity/format'
-import { field } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { Follower } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
+import { formatPct } from '@/core/quantity/format'
+import type { Follower } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field } from '@/core/rules/sentence'
+import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 /** A fan that follows the lead by a share of its percent, and the line says so: percent is not flow. */
 export const follower: BehaviourKind<Follower> = {

@@ -1,10 +1,10 @@
+import type { LightMode } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field, inputName, inputPart, measures } from '@/core/rules/sentence'
+import { LIGHT } from '@/core/rules/usualInputs'
 import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { ensureInput } from '@/core/sentences/ensureInput'
-import { LIGHT } from '@/core/rules/usualInputs'
 import { modeNow } from '@/core/sentences/modeNow'
-import { field, inputName, inputPart, measures } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { LightMode } from '@/core/response/schema'
 
 /** Day and night by light. */
 export const lightMode: BehaviourKind<LightMode> = {

@@ -1,10 +1,10 @@
-import { ruleKind } from '@/core/rules/table'
-import { inputQuantity } from '@/core/rules/input'
-import { assertNever } from '@/core/json/assertNever'
 import type { Loss, PartKind } from '@/core/controller/loss'
 import { settingStepText, settingValueText } from '@/core/controller/settingText'
+import { assertNever } from '@/core/json/assertNever'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { inputQuantity } from '@/core/rules/input'
+import { ruleKind } from '@/core/rules/table'
 import { capital, ruleName } from '@/core/sentences/words'
 
 const formatDifference = (x: number, kind: string | undefined, preference: UnitPreference): string =>

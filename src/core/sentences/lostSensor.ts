@@ -1,10 +1,10 @@
-import { isMeasured } from '@/core/rules/input'
 import { lostSensorPct } from '@/core/brief/lostSensor'
+import { keysOf } from '@/core/json/place'
+import { isMeasured } from '@/core/rules/input'
+import { text } from '@/core/rules/kind'
+import { field, inputCause, inputName, inputOf } from '@/core/rules/sentence'
 import type { BehaviourKind } from '@/core/sentences/behaviour'
 import { holdNow } from '@/core/sentences/ensureInput'
-import { keysOf } from '@/core/json/place'
-import { field, inputCause, inputName, inputOf } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
 
 const inputAt = (place: string): string => keysOf(place)[1] ?? ''
 

@@ -1,5 +1,5 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import type { Response } from '@/core/response/schema'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
 /** Whether anything in a response goes by the clock. */
 const usesClock = ({ rules, dayByWeek }: Response): boolean =>

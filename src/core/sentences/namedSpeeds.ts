@@ -1,6 +1,6 @@
-import { ruleKind, type Rule } from '@/core/rules/table'
 import { givenFor, leadBounds } from '@/core/machine/givable'
 import type { Response } from '@/core/response/schema'
+import { ruleKind, type Rule } from '@/core/rules/table'
 import { capital, ruleName } from '@/core/sentences/words'
 
 export type NamedSpeed = { readonly name: string; readonly pct: number }

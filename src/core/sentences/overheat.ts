@@ -1,8 +1,8 @@
+import type { Overheat } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field, inputName, inputPart, measures } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { holdNow, newInput } from '@/core/sentences/ensureInput'
-import { field, inputName, inputPart, measures } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { Overheat } from '@/core/response/schema'
 
 /** The controller's own heat. */
 export const overheat: BehaviourKind<Overheat> = {

@@ -1,7 +1,7 @@
-import { MEMORIES, type Memory } from '@/core/rules/memory'
-import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { listed } from '@/core/rules/sentence'
 import { text, type SentencePart } from '@/core/rules/kind'
+import { MEMORIES, type Memory } from '@/core/rules/memory'
+import { listed } from '@/core/rules/sentence'
+import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 const NAMES: Record<Memory, string> = {
   timers: 'time left of overruns and run-on',

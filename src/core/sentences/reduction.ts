@@ -1,12 +1,12 @@
+import { findLink } from '@/core/machine/findLink'
+import { formatPct } from '@/core/quantity/format'
+import type { Reduction } from '@/core/response/schema'
 import { inputQuantity } from '@/core/rules/input'
+import { text } from '@/core/rules/kind'
+import { field, inputCause, inputName, inputOf, inputPart, measures, pastPart } from '@/core/rules/sentence'
+import { OUTDOOR } from '@/core/rules/usualInputs'
 import { eachOf, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { ensureOwnInput } from '@/core/sentences/ensureInput'
-import { OUTDOOR } from '@/core/rules/usualInputs'
-import { formatPct } from '@/core/quantity/format'
-import { field, inputCause, inputName, inputOf, inputPart, measures, pastPart } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { Reduction } from '@/core/response/schema'
-import { findLink } from '@/core/machine/findLink'
 
 /** Less air while an input is past a point. */
 export const reduction: BehaviourKind<Reduction> = {

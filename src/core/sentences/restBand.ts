@@ -1,9 +1,9 @@
-import { eachOf, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { formatPct } from '@/core/quantity/format'
-import { field } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { RestBand } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
+import { formatPct } from '@/core/quantity/format'
+import type { RestBand } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field } from '@/core/rules/sentence'
+import { eachOf, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 /** Speeds passed over because of resonance. */
 export const restBand: BehaviourKind<RestBand> = {

@@ -1,10 +1,10 @@
 import { freeId } from '@/core/json/freeId'
-import { ofCommonPractice, type BehaviourKind, type Offer, type Telling } from '@/core/sentences/behaviour'
-import { ensureInput, ensureOwnInput, newInput } from '@/core/sentences/ensureInput'
 import { formatPct } from '@/core/quantity/format'
 import { text, type MoreAction, type RuleOffer } from '@/core/rules/kind'
 import { inputOf } from '@/core/rules/sentence'
 import { RULE_OFFERS, ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
+import { ofCommonPractice, type BehaviourKind, type Offer, type Telling } from '@/core/sentences/behaviour'
+import { ensureInput, ensureOwnInput, newInput } from '@/core/sentences/ensureInput'
 import { ruleName } from '@/core/sentences/words'
 
 function modeActions({ modes }: Rule, { response }: Telling): readonly MoreAction<Rule>[] {

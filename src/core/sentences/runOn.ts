@@ -1,9 +1,9 @@
-import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { formatPct } from '@/core/quantity/format'
-import { field } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { Response } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
+import { formatPct } from '@/core/quantity/format'
+import type { Response } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field } from '@/core/rules/sentence'
+import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 type RunOn = NonNullable<Response['runOn']>
 

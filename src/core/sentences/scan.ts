@@ -1,6 +1,6 @@
-import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { field } from '@/core/rules/sentence'
 import { text } from '@/core/rules/kind'
+import { field } from '@/core/rules/sentence'
+import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 /** Inputs are read now and then. */
 export const scan: BehaviourKind<number> = {

@@ -1,10 +1,10 @@
-import { onceAt, type BehaviourKind } from '@/core/sentences/behaviour'
-import { formatPct } from '@/core/quantity/format'
-import { field, listed } from '@/core/rules/sentence'
-import { equalStages } from '@/core/response/equalStages'
-import { text } from '@/core/rules/kind'
-import type { Stages } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
+import { formatPct } from '@/core/quantity/format'
+import { equalStages } from '@/core/response/equalStages'
+import type { Stages } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field, listed } from '@/core/rules/sentence'
+import { onceAt, type BehaviourKind } from '@/core/sentences/behaviour'
 
 /** Fixed fans that join a variable one. */
 export const stages: BehaviourKind<Stages> = {

@@ -1,8 +1,8 @@
-import type { RuleWhy } from '@/core/rules/table'
 import type { Explanation } from '@/core/machine/explain'
-import { HELD_WORDS, linkText } from '@/core/sentences/words'
 import { METRIC, type UnitPreference, formatTime } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import type { RuleWhy } from '@/core/rules/table'
+import { HELD_WORDS, linkText } from '@/core/sentences/words'
 
 /** Reasons that come from what the machine remembers, not from the inputs alone. */
 const REMEMBERED: ReadonlySet<RuleWhy['kind']> = new Set([

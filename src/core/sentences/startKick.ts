@@ -1,9 +1,9 @@
-import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { formatTime } from '@/core/quantity/format'
-import { field } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { StartKick } from '@/core/response/schema'
 import { findLink } from '@/core/machine/findLink'
+import { formatTime } from '@/core/quantity/format'
+import type { StartKick } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field } from '@/core/rules/sentence'
+import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 const KICK_PCT = 60
 const KICK_S = 4

@@ -1,8 +1,8 @@
+import type { HoldKind } from '@/core/machine/parts/holds'
+import { text } from '@/core/rules/kind'
+import { inputName, inputPart, isSwitch } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { holdNow, newInput } from '@/core/sentences/ensureInput'
-import type { HoldKind } from '@/core/machine/parts/holds'
-import { inputName, inputPart, isSwitch } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
 
 type Said = { readonly name: string; readonly tail: string; readonly words: string; readonly sentence: string }
 

@@ -1,3 +1,7 @@
+import type { Installation } from '@/core/installation/installation'
+import { keysOf, valueAt, type Place } from '@/core/json/place'
+import { METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { Response } from '@/core/response/schema'
 import type { BehaviourKind, Offer, Telling } from '@/core/sentences/behaviour'
 import { bounds } from '@/core/sentences/bounds'
 import { clockMode } from '@/core/sentences/clockMode'
@@ -19,10 +23,6 @@ import { stages } from '@/core/sentences/stages'
 import { startKick } from '@/core/sentences/startKick'
 import { isolated, safetyStop } from '@/core/sentences/stops'
 import { testHold } from '@/core/sentences/testHold'
-import type { Installation } from '@/core/installation/installation'
-import { keysOf, valueAt, type Place } from '@/core/json/place'
-import { METRIC, type UnitPreference } from '@/core/quantity/format'
-import type { Response } from '@/core/response/schema'
 
 /** Every kind of behaviour, in the order in which they are said. */
 const BEHAVIOURS = {

@@ -1,8 +1,8 @@
+import type { Holds } from '@/core/response/schema'
+import { text } from '@/core/rules/kind'
+import { field, inputName, inputPart, isSwitch } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { holdNow, newInput } from '@/core/sentences/ensureInput'
-import { field, inputName, inputPart, isSwitch } from '@/core/rules/sentence'
-import { text } from '@/core/rules/kind'
-import type { Holds } from '@/core/response/schema'
 
 type TestHold = NonNullable<Holds['test']>
 

@@ -1,14 +1,14 @@
+import { assertNever } from '@/core/json/assertNever'
+import type { Explanation, Link } from '@/core/machine/explain'
+import { OUTPUT_STATE } from '@/core/machine/outputState'
+import type { HoldKind } from '@/core/machine/parts/holds'
+import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
+import type { Response } from '@/core/response/schema'
 import { clockText } from '@/core/rules/common'
 import { inputQuantity, type Input, type Side } from '@/core/rules/input'
-import { assertNever } from '@/core/json/assertNever'
-import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
-import type { Explanation, Link } from '@/core/machine/explain'
-import type { HoldKind } from '@/core/machine/parts/holds'
-import { OUTPUT_STATE } from '@/core/machine/outputState'
 import type { SentencePart } from '@/core/rules/kind'
-import { daysText } from '@/core/rules/week'
 import { ruleKind, ruleInputId, type Rule, type RuleWhy } from '@/core/rules/table'
-import type { Response } from '@/core/response/schema'
+import { daysText } from '@/core/rules/week'
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
   response.inputs.find(({ id }) => id === ruleInputId(rule))

@@ -1,6 +1,6 @@
 import { DUTIES } from '@/core/brief/duty'
-import { newInstallation } from '@/core/installation/newInstallation'
 import { roleOf } from '@/core/duty/role'
+import { newInstallation } from '@/core/installation/newInstallation'
 import { builtInDay } from '@/core/space/builtInDay'
 import { demoInstallation } from '@/testing/examples'
 

@@ -1,9 +1,9 @@
-import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
-import { ruleInputId } from '@/core/rules/table'
 import type { Brief } from '@/core/brief/schema'
 import { roleOf } from '@/core/duty/role'
 import { quietInputs } from '@/core/machine/quietInputs'
 import type { Response } from '@/core/response/schema'
+import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
+import { ruleInputId } from '@/core/rules/table'
 import type { Series } from '@/core/space/series'
 
 const STEP_S = 60

@@ -1,11 +1,11 @@
-import { inputQuantity, isMeasured, type Input } from '@/core/rules/input'
 import { Type, type Static } from '@sinclair/typebox'
-import { Id, closed } from '@/core/json/vocabulary'
 import type { Brief } from '@/core/brief/schema'
 import { roleOf } from '@/core/duty/role'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
+import { Id, closed } from '@/core/json/vocabulary'
 import { formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { inputQuantity, isMeasured, type Input } from '@/core/rules/input'
 
 /** Where an input takes its readings from: a column of the file, a value held throughout, or nowhere: then nothing that hangs on it is reckoned. */
 export const Feed = Type.Union([

@@ -1,8 +1,8 @@
-import { isMeasured } from '@/core/rules/input'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
-import type { Response } from '@/core/response/schema'
 import { withoutInputs } from '@/core/machine/withoutInputs'
+import type { Response } from '@/core/response/schema'
+import { isMeasured } from '@/core/rules/input'
 import type { Feeds } from '@/core/space/feeds'
 import type { Series } from '@/core/space/series'
 

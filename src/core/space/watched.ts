@@ -1,7 +1,7 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import type { Brief } from '@/core/brief/schema'
 import { roleOf } from '@/core/duty/role'
 import type { Response } from '@/core/response/schema'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
 const NOT_THE_SPACE = new Set(['outdoor', 'supply', 'body'])
 

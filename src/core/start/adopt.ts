@@ -1,7 +1,7 @@
-import type { Input, MeasuredInput } from '@/core/rules/input'
-import { ruleInputIds, withInputs } from '@/core/rules/table'
 import { freeId } from '@/core/json/freeId'
 import type { Response } from '@/core/response/schema'
+import type { Input, MeasuredInput } from '@/core/rules/input'
+import { ruleInputIds, withInputs } from '@/core/rules/table'
 
 const isRead = (input: Input): boolean => input.kind === 'switch' || !input.combines
 

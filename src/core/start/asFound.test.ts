@@ -1,7 +1,7 @@
-import { asFound } from '@/core/start/asFound'
 import { fit } from '@/core/controller/fit'
 import { checkResponse } from '@/core/machine/check'
 import { ruleSentence } from '@/core/sentences/words'
+import { asFound } from '@/core/start/asFound'
 import { demoInstallation, demoModel } from '@/testing/examples'
 
 const PAIRS = [

@@ -1,13 +1,13 @@
-import type { Input, MeasuredInput } from '@/core/rules/input'
-import type { Rule } from '@/core/rules/table'
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import { giveParts } from '@/core/controller/giveParts'
+import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
-import { equalJoins } from '@/core/response/equalStages'
+import type { Installation } from '@/core/installation/installation'
 import { freeId } from '@/core/json/freeId'
 import { plainCopy } from '@/core/json/plainCopy'
-import type { Installation } from '@/core/installation/installation'
+import { equalJoins } from '@/core/response/equalStages'
 import type { Response } from '@/core/response/schema'
+import type { Input, MeasuredInput } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 
 type Present = Installation['dial']['present']
 

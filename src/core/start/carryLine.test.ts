@@ -1,8 +1,8 @@
 import { produce } from 'immer'
+import { compile } from '@/core/machine/compile'
+import { lines } from '@/core/sentences/table'
 import { adopt } from '@/core/start/adopt'
 import { canCarry, carryLine } from '@/core/start/carryLine'
-import { lines } from '@/core/sentences/table'
-import { compile } from '@/core/machine/compile'
 import { demoInstallation } from '@/testing/examples'
 
 const NAMES = [

@@ -1,8 +1,8 @@
 import { freeId } from '@/core/json/freeId'
-import { plainCopy } from '@/core/json/plainCopy'
 import { insertAt, keysOf, putAt, valueAt } from '@/core/json/place'
-import type { Line } from '@/core/sentences/table'
+import { plainCopy } from '@/core/json/plainCopy'
 import type { Response } from '@/core/response/schema'
+import type { Line } from '@/core/sentences/table'
 
 /** What can be taken over by itself: what every response has, and what belongs to an input, cannot. */
 export const canCarry = ({ kind, behaviour, asideAt }: Line): boolean =>

@@ -1,11 +1,11 @@
 import { DUTIES } from '@/core/brief/duty'
+import { derive } from '@/core/derive/derive'
 import { checkInstallation } from '@/core/installation/checkInstallation'
 import { newInstallation } from '@/core/installation/newInstallation'
-import { derive } from '@/core/derive/derive'
-import { startingResponse } from '@/core/start/startingResponse'
 import { valueAt } from '@/core/json/place'
-import { adopt } from '@/core/start/adopt'
 import { compile } from '@/core/machine/compile'
+import { adopt } from '@/core/start/adopt'
+import { startingResponse } from '@/core/start/startingResponse'
 import { demoInstallation } from '@/testing/examples'
 
 const DEMOS = [

@@ -1,15 +1,15 @@
-import type { Ramp } from '@/core/rules/ramp'
-import type { Rule } from '@/core/rules/table'
-import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import type { Target } from '@/core/brief/schema'
+import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import { derive } from '@/core/derive/derive'
-import type { Installation } from '@/core/installation/installation'
 import { answerReader, type Flow } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import type { Installation } from '@/core/installation/installation'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { equalStages } from '@/core/response/equalStages'
-import { adopt } from '@/core/start/adopt'
 import type { FloorReason, Response } from '@/core/response/schema'
+import type { Ramp } from '@/core/rules/ramp'
+import type { Rule } from '@/core/rules/table'
+import { adopt } from '@/core/start/adopt'
 
 /** A starting value and where it came from, at its place in the response. */
 type Origin = { readonly place: string; readonly said: string }

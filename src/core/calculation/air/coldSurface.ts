@@ -1,5 +1,5 @@
-import { dewPointC, saturationPa, vapourPa } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { dewPointC, saturationPa, vapourPa } from '@/core/physics/moistAir'
 
 export const coldSurface = defineSum({
   id: 'cold-surface',

@@ -1,5 +1,5 @@
-import { densityKgM3, humidityRatio, pressureAt } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { densityKgM3, humidityRatio, pressureAt } from '@/core/physics/moistAir'
 
 export const densityAtAltitude = defineSum({
   id: 'density',

@@ -1,5 +1,5 @@
-import { airState, pressureAt } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { airState, pressureAt } from '@/core/physics/moistAir'
 
 export const moistAirState = defineSum({
   id: 'moist-air',

@@ -1,5 +1,5 @@
-import { humidityRatio } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { humidityRatio } from '@/core/physics/moistAir'
 
 /** What one L/s of outside air takes out of a room, g/h; negative where it brings water in. */
 const waterTakenGH = (insideRatio: number, outsideRatio: number): number =>

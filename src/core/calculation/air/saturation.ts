@@ -1,5 +1,5 @@
-import { saturationPa } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { saturationPa } from '@/core/physics/moistAir'
 
 export const saturation = defineSum({
   id: 'vapour-saturation',

@@ -1,5 +1,5 @@
-import { saturationPa, vapourPa } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { saturationPa, vapourPa } from '@/core/physics/moistAir'
 
 export const vapourDeficit = defineSum({
   id: 'vapour-deficit',

@@ -1,5 +1,5 @@
-import { densityKgM3, pressureAt } from '@/core/physics/moistAir'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { densityKgM3, pressureAt } from '@/core/physics/moistAir'
 
 export const densityAtFan = defineSum({
   id: 'fan-density',

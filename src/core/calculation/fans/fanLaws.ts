@@ -1,5 +1,5 @@
-import { powerRatio, soundChangeDb } from '@/core/physics/fanLaw'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { powerRatio, soundChangeDb } from '@/core/physics/fanLaw'
 
 export const fanLaws = defineSum({
   id: 'fan-laws',

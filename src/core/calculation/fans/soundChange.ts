@@ -1,5 +1,5 @@
-import { soundChangeDb } from '@/core/physics/fanLaw'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { soundChangeDb } from '@/core/physics/fanLaw'
 
 export const soundChange = defineSum({
   id: 'sound-change',

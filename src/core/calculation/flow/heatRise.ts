@@ -1,5 +1,5 @@
-import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
 export const heatRise = defineSum({
   id: 'heat-rise',

@@ -1,5 +1,5 @@
-import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
 /** Air and fabric of a room after a time of cooling by outside air (°C): two nodes, solved by eigenvalues.
  *  Ca dTa/dt = P + G(To − Ta) + H(Tm − Ta); Cm dTm/dt = H(Ta − Tm). Source: energy balance; `air.heatRemovalTwoNode`. */

@@ -1,5 +1,5 @@
-import { RECTANGULAR_LOG_TCHEBYCHEFF, sidePoints } from '@/core/calculation/flow/traversePoints'
 import { traverseEvidence, traverseVerdict } from '@/core/calculation/flow/traverseEvidence'
+import { RECTANGULAR_LOG_TCHEBYCHEFF, sidePoints } from '@/core/calculation/flow/traversePoints'
 import { defineSum, number, out, readings } from '@/core/calculation/sum'
 
 export const rectangularTraverse = defineSum({

@@ -1,5 +1,5 @@
-import { CIRCULAR_LOG_TCHEBYCHEFF } from '@/core/calculation/flow/traversePoints'
 import { traverseEvidence, traverseVerdict } from '@/core/calculation/flow/traverseEvidence'
+import { CIRCULAR_LOG_TCHEBYCHEFF } from '@/core/calculation/flow/traversePoints'
 import { choice, defineSum, number, out, readings } from '@/core/calculation/sum'
 
 export const roundTraverse = defineSum({

@@ -1,7 +1,7 @@
-import { animal } from '@/core/physics/animals'
-import { co2FlowLs } from '@/core/physics/balances'
 import { animalInputs, heatUnits } from '@/core/calculation/livestock/animalHeat'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { animal } from '@/core/physics/animals'
+import { co2FlowLs } from '@/core/physics/balances'
 
 const { m: _mass, ...figures } = animalInputs
 

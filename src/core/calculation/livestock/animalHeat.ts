@@ -1,5 +1,5 @@
-import { animal, ANIMAL_IDS, houseSplit } from '@/core/physics/animals'
 import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { animal, ANIMAL_IDS, houseSplit } from '@/core/physics/animals'
 
 /** The fields a sum asks for an animal, the figures that not every animal has among them. */
 export const animalInputs = {

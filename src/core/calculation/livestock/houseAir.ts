@@ -1,7 +1,7 @@
-import { animal, houseSplit } from '@/core/physics/animals'
-import { co2FlowLs, heatFlowLs, moistureFlowLs } from '@/core/physics/balances'
 import { animalInputs, heatUnits } from '@/core/calculation/livestock/animalHeat'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { animal, houseSplit } from '@/core/physics/animals'
+import { co2FlowLs, heatFlowLs, moistureFlowLs } from '@/core/physics/balances'
 
 export const houseAir = defineSum({
   id: 'house-air',

@@ -1,9 +1,9 @@
-import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { warmsInS } from '@/core/brief/warming'
-import { animal, houseSplit } from '@/core/physics/animals'
-import { CO2_M3H_PER_UNIT } from '@/core/physics/balances'
 import { animalInputs, heatUnits } from '@/core/calculation/livestock/animalHeat'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { animal, houseSplit } from '@/core/physics/animals'
+import { CO2_M3H_PER_UNIT } from '@/core/physics/balances'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
 export const withoutAir = defineSum({
   id: 'without-air',

@@ -1,6 +1,6 @@
-import { saturationC } from '@/core/physics/saturation'
 import { altitude, fluid, noSaturation, outsideKpa } from '@/core/calculation/refrigeration/refrigerantInputs'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { saturationC } from '@/core/physics/saturation'
 
 export const condensingOverAmbient = defineSum({
   id: 'condensing-over-ambient',

@@ -1,6 +1,6 @@
+import { choice, number } from '@/core/calculation/sum'
 import { pressureAt } from '@/core/physics/moistAir'
 import { criticalC, REFRIGERANTS, type Refrigerant, type Side } from '@/core/physics/saturation'
-import { choice, number } from '@/core/calculation/sum'
 
 export const fluid = choice(
   'refrigerant',

@@ -1,6 +1,6 @@
-import { saturationKpa } from '@/core/physics/saturation'
 import { altitude, fluid, noSaturation, outsideKpa, side } from '@/core/calculation/refrigeration/refrigerantInputs'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { saturationKpa } from '@/core/physics/saturation'
 
 export const saturationPressure = defineSum({
   id: 'saturation-pressure',

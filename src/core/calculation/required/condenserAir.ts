@@ -1,5 +1,5 @@
-import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { flowForHeatLs } from '@/core/physics/heatFlow'
 
 export const condenserAir = defineSum({
   id: 'condenser-air',

@@ -1,6 +1,6 @@
+import { defineSum, number, out } from '@/core/calculation/sum'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { humidityRatio } from '@/core/physics/moistAir'
-import { defineSum, number, out } from '@/core/calculation/sum'
 
 export const growRoom = defineSum({
   id: 'grow-room',

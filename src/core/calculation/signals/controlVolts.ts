@@ -1,5 +1,5 @@
-import { signalAt, speedFromSignal } from '@/core/physics/signal'
 import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { signalAt, speedFromSignal } from '@/core/physics/signal'
 
 export const controlVolts = defineSum({
   id: 'control-volts',

@@ -1,5 +1,5 @@
-import { CONVENTION_IDS, CONVENTIONS, pointsFrom } from '@/core/response/conventions'
 import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { CONVENTION_IDS, CONVENTIONS, pointsFrom } from '@/core/response/conventions'
 
 export const differentialPoints = defineSum({
   id: 'differential-points',

@@ -1,5 +1,5 @@
-import { phaseCutAngleDeg, phaseCutShare } from '@/core/physics/phaseCut'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { phaseCutAngleDeg, phaseCutShare } from '@/core/physics/phaseCut'
 
 export const phaseCut = defineSum({
   id: 'phase-cut',

@@ -1,6 +1,6 @@
-import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { warmsInS } from '@/core/brief/warming'
 import { defineSum, number, out } from '@/core/calculation/sum'
+import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
 export const startsPerHour = defineSum({
   id: 'starts-per-hour',

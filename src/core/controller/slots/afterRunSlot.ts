@@ -1,6 +1,6 @@
-import type { AfterRun } from '@/core/rules/afterRun'
-import { inputKindOf, settingOrFixed, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { AfterRunSlot } from '@/core/controller/schema'
+import { inputKindOf, settingOrFixed, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
+import type { AfterRun } from '@/core/rules/afterRun'
 
 export const afterRunSlot: SlotKind<AfterRun, AfterRunSlot> = {
   slots: ({ afterRuns = [] }) => afterRuns,

@@ -1,6 +1,6 @@
-import type { Cycle } from '@/core/rules/cycle'
-import { slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { CycleSlot } from '@/core/controller/schema'
+import { slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
+import type { Cycle } from '@/core/rules/cycle'
 
 export const cycleSlot: SlotKind<Cycle, CycleSlot> = {
   slots: ({ cycles = [] }) => cycles,

@@ -1,7 +1,7 @@
-import type { Differential } from '@/core/rules/differential'
-import { inputKindOf, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { DifferentialSlot } from '@/core/controller/schema'
+import { inputKindOf, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import { asConvention, pointsFrom } from '@/core/response/conventions'
+import type { Differential } from '@/core/rules/differential'
 
 /** The set point that keeps the point at which it comes on, whatever the width has become. */
 function setPointFor(rule: Differential, { convention, sense }: DifferentialSlot, width: number): number {

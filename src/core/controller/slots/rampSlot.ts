@@ -1,6 +1,6 @@
-import type { Ramp } from '@/core/rules/ramp'
-import { inputKindOf, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { RampSlot } from '@/core/controller/schema'
+import { inputKindOf, type SlotKind } from '@/core/controller/slots/slotKind'
+import type { Ramp } from '@/core/rules/ramp'
 
 const NEAR = 1e-6
 const falls = ({ startAt, fullAt }: Ramp): boolean => fullAt < startAt

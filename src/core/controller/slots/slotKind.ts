@@ -1,7 +1,7 @@
-import type { Rule } from '@/core/rules/table'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import type { Response } from '@/core/response/schema'
+import type { Rule } from '@/core/rules/table'
 
 export type GiveContext = {
   readonly response: Response

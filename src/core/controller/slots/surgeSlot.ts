@@ -1,6 +1,6 @@
-import type { Surge } from '@/core/rules/surge'
-import { inputKindOf, settingOrFixed, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { SurgeSlot } from '@/core/controller/schema'
+import { inputKindOf, settingOrFixed, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
+import type { Surge } from '@/core/rules/surge'
 
 export const surgeSlot: SlotKind<Surge, SurgeSlot> = {
   slots: ({ surges = [] }) => surges,

@@ -1,7 +1,7 @@
-import type { Overrun, SwitchRule } from '@/core/rules/switchRule'
 import type { Loss } from '@/core/controller/loss'
-import { slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { SwitchSlot } from '@/core/controller/schema'
+import { slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
+import type { Overrun, SwitchRule } from '@/core/rules/switchRule'
 
 /** The longest an overrun can be: the nearest thing to “as long as it was on” is its cap. */
 const longestS = (overrun: Overrun): number =>

@@ -1,4 +1,4 @@
-import type { Rule } from '@/core/rules/table'
+import type { Meaning } from '@/core/controller/schema'
 import { afterRunSlot } from '@/core/controller/slots/afterRunSlot'
 import { cycleSlot } from '@/core/controller/slots/cycleSlot'
 import { differentialSlot } from '@/core/controller/slots/differentialSlot'
@@ -7,7 +7,7 @@ import type { SlotKind } from '@/core/controller/slots/slotKind'
 import { surgeSlot } from '@/core/controller/slots/surgeSlot'
 import { switchSlot } from '@/core/controller/slots/switchSlot'
 import { weekSlot } from '@/core/controller/slots/weekSlot'
-import type { Meaning } from '@/core/controller/schema'
+import type { Rule } from '@/core/rules/table'
 
 const SLOT_KINDS = {
   ramp: rampSlot,

@@ -1,9 +1,9 @@
+import type { Loss } from '@/core/controller/loss'
+import type { WeekSlot } from '@/core/controller/schema'
+import type { SlotKind } from '@/core/controller/slots/slotKind'
+import { toStep } from '@/core/machine/steps'
 import type { SetPoint, WeekSpan } from '@/core/rules/common'
 import type { Week } from '@/core/rules/week'
-import type { Loss } from '@/core/controller/loss'
-import type { SlotKind } from '@/core/controller/slots/slotKind'
-import type { WeekSlot } from '@/core/controller/schema'
-import { toStep } from '@/core/machine/steps'
 
 /** As many of these as the calendar holds, each on its steps: it begins no later and ends no earlier than asked. */
 function givePeriods<P extends WeekSpan>(

@@ -1,6 +1,6 @@
 import { explain } from '@/core/machine/explain'
-import { reasonText } from '@/core/sentences/words'
 import type { Response } from '@/core/response/schema'
+import { reasonText } from '@/core/sentences/words'
 import { fansOver, machineFor, measured, plainRamp, responseTo } from '@/testing/examples'
 
 const switchInput = (id: string) => ({ id, kind: 'switch' as const, name: id })

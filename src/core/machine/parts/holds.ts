@@ -1,5 +1,5 @@
-import { isMeasured } from '@/core/rules/input'
 import type { PartContext } from '@/core/machine/parts/context'
+import { isMeasured } from '@/core/rules/input'
 
 /** What may hold the fan, weakest first; `figures[HELD_BY]` is a place in this list, 0 for none. */
 export const HOLD_KINDS = ['none', 'test', 'lost-sensor', 'cool-down', 'overheat', 'safety-stop', 'isolated'] as const

@@ -1,7 +1,7 @@
-import { exact } from '@/core/rules/exact'
-import { isPast } from '@/core/machine/past'
 import type { PartContext } from '@/core/machine/parts/context'
+import { isPast } from '@/core/machine/past'
 import type { Reduction } from '@/core/response/schema'
+import { exact } from '@/core/rules/exact'
 
 /** What a reduction leaves of a speed: points off it, or a share of the present value off it. */
 export const reduced = ({ byPct, how }: Pick<Reduction, 'byPct' | 'how'>, pct: number): number =>

@@ -1,8 +1,8 @@
-import { exact } from '@/core/rules/exact'
-import { countsPoint, isPast, isUpward } from '@/core/machine/past'
-import type { CompiledHolds } from '@/core/machine/parts/holds'
 import type { PartContext } from '@/core/machine/parts/context'
+import type { CompiledHolds } from '@/core/machine/parts/holds'
+import { countsPoint, isPast, isUpward } from '@/core/machine/past'
 import type { Condition, OtherOutput } from '@/core/response/schema'
+import { exact } from '@/core/rules/exact'
 
 export type CompiledOutput = {
   readonly output: OtherOutput

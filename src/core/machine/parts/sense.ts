@@ -1,7 +1,7 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-import { exact } from '@/core/rules/exact'
-import type { MachineState } from '@/core/machine/state'
 import type { PartContext } from '@/core/machine/parts/context'
+import type { MachineState } from '@/core/machine/state'
+import { exact } from '@/core/rules/exact'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
 /** One number of several, lost ones left out; a difference (first less second) needs both. NaN when nothing is left. */
 function combine(

@@ -1,5 +1,5 @@
-import type { Rule } from '@/core/rules/table'
 import { explain } from '@/core/machine/explain'
+import type { Rule } from '@/core/rules/table'
 import { linkText } from '@/core/sentences/words'
 import { machineFor, plainRamp, responseTo, settledPct } from '@/testing/examples'
 

@@ -1,7 +1,7 @@
-import { ruleKind, type Rule } from '@/core/rules/table'
+import type { PartContext } from '@/core/machine/parts/context'
 import type { SetPoint } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
-import type { PartContext } from '@/core/machine/parts/context'
+import { ruleKind, type Rule } from '@/core/rules/table'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
 
 /** A rule whose points move with the week: how far, at a clock in seconds since Monday 00:00. */

@@ -1,6 +1,6 @@
 import { explain } from '@/core/machine/explain'
-import { reasonText } from '@/core/sentences/words'
 import type { Response, Stages } from '@/core/response/schema'
+import { reasonText } from '@/core/sentences/words'
 import { fansOver, machineFor, plainRamp, responseTo } from '@/testing/examples'
 import { referencePoints } from '@/testing/reference'
 

@@ -1,9 +1,9 @@
-import type { AfterRun } from '@/core/rules/afterRun'
 import { beyond, restFor, resting, speedCheck, standing, tells, timeCheck } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, standText, valueText, wayFor } from '@/core/prove/howTo'
 import { formatPct, formatTime } from '@/core/quantity/format'
+import type { AfterRun } from '@/core/rules/afterRun'
 
 /** It runs above its threshold, and goes on for its time below it. */
 export function afterRunChecks(context: ProveContext, rule: AfterRun): Check[] {

@@ -1,8 +1,8 @@
-import type { Cycle } from '@/core/rules/cycle'
 import { resting, stateAfter, timedCheck } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import type { ProveContext } from '@/core/prove/context'
 import { formatPct, formatTime } from '@/core/quantity/format'
+import type { Cycle } from '@/core/rules/cycle'
 
 /** How long it is on, and how long the pause is. */
 export function cycleChecks(context: ProveContext, rule: Cycle): Check[] {

@@ -1,9 +1,9 @@
-import type { Differential } from '@/core/rules/differential'
 import { beyond, restFor, speedCheck, standing, tells } from '@/core/prove/build'
 import type { Check, Values } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, wayFor } from '@/core/prove/howTo'
 import { formatPct } from '@/core/quantity/format'
+import type { Differential } from '@/core/rules/differential'
 import { ruleName } from '@/core/sentences/words'
 
 /** Past both points and back: it comes on, stays between them, and goes off. */

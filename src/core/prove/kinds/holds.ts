@@ -1,10 +1,10 @@
-import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { resting, seenCheck, speedCheck, standing, tells, timeCheck } from '@/core/prove/build'
 import type { Check, Values } from '@/core/prove/check'
 import { inputOf, leavesOf, roleIn, type ProveContext } from '@/core/prove/context'
 import { fansAfter } from '@/core/prove/expect'
 import { askMost, fastMoment, momentStage } from '@/core/prove/fast'
 import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
 const sentence = (said: string): string => `${said.charAt(0).toUpperCase()}${said.slice(1)}`
 const nameOf = (context: ProveContext, id: string): string => inputOf(context, id)?.name ?? id

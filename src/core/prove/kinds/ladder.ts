@@ -1,9 +1,9 @@
-import type { MeasuredInput } from '@/core/rules/input'
 import { beyond, settleS, speedCheck, standing, tells } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import { brought, fanName, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { bringText, wayFor } from '@/core/prove/howTo'
 import { formatPct } from '@/core/quantity/format'
+import type { MeasuredInput } from '@/core/rules/input'
 
 /** The input that drives the demand: that of the first ramp. */
 function driverOf(context: ProveContext): MeasuredInput | undefined {

@@ -1,11 +1,11 @@
-import { clockText } from '@/core/rules/common'
-import { isMeasured } from '@/core/rules/input'
+import { modeInputs } from '@/core/machine/modeInputs'
 import { resting, seenCheck, speedCheck, standing, stateAfter, tells, timedCheck } from '@/core/prove/build'
 import type { Check, Values } from '@/core/prove/check'
 import { inputOf, type ProveContext } from '@/core/prove/context'
 import { outputMeter } from '@/core/prove/howTo'
 import { formatTime } from '@/core/quantity/format'
-import { modeInputs } from '@/core/machine/modeInputs'
+import { clockText } from '@/core/rules/common'
+import { isMeasured } from '@/core/rules/input'
 
 /** A moment at which day and night give different speeds; null where they never do. */
 function tellingMoment(context: ProveContext, day: Values, night: Values): Values | null {

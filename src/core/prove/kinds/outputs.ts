@@ -1,11 +1,11 @@
+import { OUTPUT_STATE } from '@/core/machine/outputState'
+import { isUpward } from '@/core/machine/past'
 import { beyond, resting, seenCheck, settleS, stateAfter } from '@/core/prove/build'
 import type { Check, Stage, Values } from '@/core/prove/check'
 import { brought, fanName, inputOf, leavesOf, measuredOf, roleIn, type ProveContext } from '@/core/prove/context'
-import { bringText, valueText, wayFor } from '@/core/prove/howTo'
 import { fastMoment } from '@/core/prove/fast'
+import { bringText, valueText, wayFor } from '@/core/prove/howTo'
 import { formatPct, formatTime } from '@/core/quantity/format'
-import { isUpward } from '@/core/machine/past'
-import { OUTPUT_STATE } from '@/core/machine/outputState'
 import type { Condition, OtherOutput } from '@/core/response/schema'
 
 /** What brings a condition about, and what takes it back. */

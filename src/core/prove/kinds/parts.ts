@@ -1,3 +1,4 @@
+import { isUpward } from '@/core/machine/past'
 import {
   beyond,
   resting,
@@ -11,10 +12,9 @@ import {
 } from '@/core/prove/build'
 import type { Check, Stage, Values } from '@/core/prove/check'
 import { brought, fanName, terminals, type ProveContext } from '@/core/prove/context'
-import { bringText, outputMeter, wayFor } from '@/core/prove/howTo'
 import { askMost, fastMoment, momentStage, type Moment } from '@/core/prove/fast'
+import { bringText, outputMeter, wayFor } from '@/core/prove/howTo'
 import { formatPct, formatTime } from '@/core/quantity/format'
-import { isUpward } from '@/core/machine/past'
 
 const start = (said: string): string => (said === '' ? 'Let it run' : `${said.charAt(0).toUpperCase()}${said.slice(1)}`)
 

@@ -1,4 +1,3 @@
-import type { Ramp } from '@/core/rules/ramp'
 import { beyond, leadAfter, resting, restFor, speedCheck, standing, stateAfter, tells } from '@/core/prove/build'
 import type { Check, CheckOf, Values } from '@/core/prove/check'
 import { bringsFor, brought, measuredOf, type ProveContext } from '@/core/prove/context'
@@ -6,6 +5,7 @@ import { expectStep, type SpeedExpectation } from '@/core/prove/expect'
 import { bringText, wayFor, whatText } from '@/core/prove/howTo'
 import { inputHalf } from '@/core/prove/uncertainty'
 import { formatNumber } from '@/core/quantity/format'
+import type { Ramp } from '@/core/rules/ramp'
 import { ruleName } from '@/core/sentences/words'
 
 const WRONG_START =

@@ -1,11 +1,11 @@
-import { inputQuantity } from '@/core/rules/input'
-import type { Surge } from '@/core/rules/surge'
 import { resting, restFor, settleS, speedCheck, tells, timedCheck, leadAfter } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, standText } from '@/core/prove/howTo'
 import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
+import { inputQuantity } from '@/core/rules/input'
+import type { Surge } from '@/core/rules/surge'
 import { ruleName } from '@/core/sentences/words'
 
 /** A third more than is wanted of it: surely a quick rise; a third less: surely none. */

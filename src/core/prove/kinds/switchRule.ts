@@ -1,8 +1,8 @@
-import type { SwitchRule } from '@/core/rules/switchRule'
 import { resting, restFor, speedCheck, standing, tells, timeCheck, timedCheck, leadAfter } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import type { ProveContext } from '@/core/prove/context'
 import { formatPct, formatTime } from '@/core/quantity/format'
+import type { SwitchRule } from '@/core/rules/switchRule'
 import { ruleName } from '@/core/sentences/words'
 
 /** Seconds for which a switch is left on before an overrun that is as long is timed. */

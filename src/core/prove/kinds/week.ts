@@ -1,12 +1,12 @@
-import { clockText } from '@/core/rules/common'
-import type { Rule } from '@/core/rules/table'
 import { restFor, speedCheck, standing, tells } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import type { ProveContext } from '@/core/prove/context'
 import { differentialChecks } from '@/core/prove/kinds/differential'
 import { rampChecks } from '@/core/prove/kinds/ramp'
-import { daysText, periodText, type Week } from '@/core/rules/week'
 import { clockAt } from '@/core/prove/weekClock'
+import { clockText } from '@/core/rules/common'
+import type { Rule } from '@/core/rules/table'
+import { daysText, periodText, type Week } from '@/core/rules/week'
 const PUT_BACK = 'Put the right time back afterwards.'
 
 /** Each period: before it, in it, after it. */
