@@ -58,7 +58,7 @@ describe('what does not fit is named by its place, in plain words', () => {
     {
       name: 'a kind nobody knows',
       change: (d: Installation) => void ((d.response.rules[0] as unknown as Record<string, unknown>).kind = 'guess'),
-      line: 'response.rules.0.kind: "guess" does not fit; use one of: ramp, switch, differential, surge, week, cycle, after-run.',
+      line: 'response.rules.0.kind: "guess" does not fit; use one of: ramp, switch, differential, surge, week, cycle, after-run, purge.',
     },
     {
       name: 'a missing field of one branch',
