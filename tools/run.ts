@@ -40,12 +40,14 @@ export const isRunning = (pid: number): boolean => {
 
 export const hasEnded = (child: ChildProcess): boolean => child.exitCode !== null || child.signalCode !== null
 
+export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+
 /** Waits until `ready` says so, looking every tenth of a second; false when the time is up. */
 export async function until(ready: () => boolean | Promise<boolean>, seconds: number): Promise<boolean> {
   const end = Date.now() + seconds * 1000
   while (Date.now() < end) {
     if (await ready()) return true
-    await new Promise((resolve) => setTimeout(resolve, 100))
+    await pause(100)
   }
   return false
 }

@@ -12,7 +12,7 @@ import {
 import { tmpdir } from 'node:os'
 import { seeded } from '@/testing/seeded'
 import { needPackage } from '../debian'
-import { until } from '../run'
+import { pause, until } from '../run'
 import { Cable, type Cut } from './cable'
 import { handsAt, keptByAll, longestGapMs, recoveryMs, sayKept, seconds } from './hand'
 import { family, tell } from './processes'
@@ -47,8 +47,6 @@ function spawnGale(folder: string, clock: Clock = {}): ChildProcess {
 
 const ended = (child: ChildProcess): Promise<void> =>
   new Promise((resolve) => (child.exitCode === null ? child.once('exit', () => resolve()) : resolve()))
-
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
 async function up(folder: string, clock?: Clock): Promise<Gale> {
   const child = spawnGale(folder, clock)

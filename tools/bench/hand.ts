@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
-import { until } from '../run'
+import { pause, until } from '../run'
 import { signIn } from './signIn'
 
 type Copy = { readonly version: number; readonly document: Record<string, unknown> }
@@ -93,7 +93,7 @@ export class Hand {
         if (value?.includes('"version"')) onNews()
       }
       await reader?.cancel().catch(() => undefined)
-      await new Promise((resolve) => setTimeout(resolve, 1000))
+      await pause(1000)
     }
   }
 

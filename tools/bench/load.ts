@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { ensureBuilt, WEB_ARGS } from '../build'
 import { startCluster, stopCluster } from '../cluster'
-import { freePort, until } from '../run'
+import { freePort, pause, until } from '../run'
 import { demoInstallation } from '@/testing/examples'
 import { seeded } from '@/testing/seeded'
 import { signIn } from './signIn'
@@ -88,7 +88,7 @@ async function atTheirOwnPace(
         () => void failed++,
       ),
     )
-    await new Promise((resolve) => setTimeout(resolve, (-Math.log(1 - next()) / perS) * 1000))
+    await pause((-Math.log(1 - next()) / perS) * 1000)
   }
   await Promise.all(running)
   return { ms: ms.sort((a, b) => a - b), failed }

@@ -9,7 +9,7 @@ import { handsAt, keptByAll, longestGapMs, recoveryMs, sayKept, seconds } from '
 import { family, tell } from '../bench/processes'
 import { ensureBuilt, IMPORTER_PROGRAM, WEB_ARGS } from '../build'
 import { ensureDatabase } from '../cluster'
-import { freePort, hasEnded, root, until } from '../run'
+import { freePort, hasEnded, pause, root, until } from '../run'
 import { Trouble } from '../trouble'
 import { KEEPER, Services, type Ports } from './services'
 
@@ -142,8 +142,6 @@ async function main(rounds: number): Promise<void> {
     services.end()
   }
 }
-
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
 await main(Number(process.argv[2] ?? 2))
 process.exit(0)
