@@ -3,9 +3,8 @@ import type { Stage, Values } from '@/core/prove/check'
 import { brought, inputOf, type ProveContext } from '@/core/prove/context'
 import { bringText, wayFor } from '@/core/prove/howTo'
 import { clockAt } from '@/core/prove/weekClock'
-import { clockText } from '@/core/rules/common'
+import { weekClockText } from '@/core/rules/localClock'
 import type { Rule } from '@/core/rules/table'
-import { daysText } from '@/core/rules/week'
 
 /** A moment, what is said to bring it about, how, and how long it takes to tell. */
 export type Moment = {
@@ -49,7 +48,7 @@ export function askMost(context: ProveContext, rule: Rule): Moment | null {
       if (!most) return null
       return {
         values: { ...base, clock: clockAt(most, most.startMin + 2) },
-        said: `set the clock to ${daysText(most.days.slice(0, 1))} ${clockText(most.startMin + 2)}`,
+        said: `set the clock to ${weekClockText(clockAt(most, most.startMin + 2))}`,
         how: 'Put the right time back afterwards.',
         waitS: 0,
       }

@@ -6,6 +6,8 @@ import { givenMark } from '@/core/prove/givenMark'
 import { planFor, type Planned } from '@/core/prove/plan'
 import { readCheckReading, type CheckReading, type StepReading } from '@/core/prove/reading'
 import { judge } from '@/core/prove/verdict'
+import { clockAt } from '@/core/prove/weekClock'
+import { weekClockText } from '@/core/rules/localClock'
 import { demoInstallation } from '@/testing/examples'
 
 const planned = (installation: Installation): Planned => planFor(installation, derive(installation))!
@@ -281,4 +283,14 @@ test('a purge is proved before its hours, in them, and after the room has come d
   const floor = response.floor.offAllowed ? 0 : response.floor.speedPct
   expect(expected).toEqual([floor, response.ceiling.speedPct, floor])
   expect(check.steps[1]!.bring).toContain('Wed 22:02')
+})
+
+test.each([
+  { minute: 1320, said: 'Wed 22:00' },
+  { minute: -2, said: 'Tue 23:58' },
+  { minute: 1441, said: 'Thu 00:01' },
+  { day: 0, minute: -2, said: 'Sun 23:58' },
+  { day: 6, minute: 1440, said: 'Mon 00:00' },
+])('a clock is set to a day and a time that there are: $said', ({ day = 2, minute, said }) => {
+  expect(weekClockText(clockAt({ days: [day], startMin: 0, endMin: 60 }, minute))).toBe(said)
 })

@@ -3,9 +3,8 @@ import type { Check, Values } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, valueText, wayFor } from '@/core/prove/howTo'
 import { clockAt } from '@/core/prove/weekClock'
-import { clockText } from '@/core/rules/common'
+import { weekClockText } from '@/core/rules/localClock'
 import { PURGE_REBOUND_K, type Purge } from '@/core/rules/purge'
-import { daysText } from '@/core/rules/week'
 
 /** Outside its hours, in them with cooler air outside, and after the room has come down. */
 export function purgeChecks(context: ProveContext, rule: Purge): Check[] {
@@ -14,33 +13,34 @@ export function purgeChecks(context: ProveContext, rule: Purge): Check[] {
   if (!span || !room || !outdoor) return []
   const warmX = beyond(context, rule.input, rule.untilAt + PURGE_REBOUND_K, 1)
   const downX = beyond(context, rule.input, rule.untilAt, -1)
-  const coolX = beyond(context, rule.outdoor, Math.min(warmX, downX) - rule.marginK, -1)
-  const dry = ({ room: inside, outdoor: outside }: NonNullable<Purge['notWetter']>, values: Values): Values =>
-    brought(context, brought(context, values, inside, 60), outside, 30)
+  const coolX = beyond(context, rule.outdoor, downX - rule.marginK, -1)
+  const { notWetter } = rule
   const base = brought(context, restFor(context, rule), rule.outdoor, coolX)
-  const cool = rule.notWetter ? dry(rule.notWetter, base) : base
+  const cool = notWetter ? brought(context, brought(context, base, notWetter.room, 60), notWetter.outdoor, 30) : base
   const at = (minute: number, x: number): Values => ({
     ...brought(context, cool, rule.input, x),
     clock: clockAt(span, minute),
   })
-  const clock = (minute: number) => `${daysText(span.days.slice(0, 1))} ${clockText(((minute % 1440) + 1440) % 1440)}`
   const [before, within] = [span.startMin - 2, span.startMin + 2]
   const check = speedCheck(
     context,
     {
       id: `${rule.id}-purge`,
       title: `With ${outdoor.name} at ${valueText(context, rule.outdoor, coolX)}, set the clock into the hours of the purge, then let the room come down.`,
-      how: `${wayFor(context, rule.input, warmX)} ${rule.notWetter ? 'The air outside must be drier than that of the room meanwhile. ' : ''}Put the right time back afterwards.`,
+      how: `${wayFor(context, rule.input, warmX)} ${notWetter ? 'The air outside must be drier than that of the room meanwhile. ' : ''}Put the right time back afterwards.`,
       ifFails: 'Hours, margin, end or speed of the purge were not kept, or a probe reads off.',
     },
     at(before, warmX),
     [
       {
         stage: standing(context, at(before, warmX)),
-        bring: `Bring ${bringText(context, rule.input, warmX)} and set the clock to ${clock(before)}: before its hours.`,
+        bring: `Bring ${bringText(context, rule.input, warmX)} and set the clock to ${weekClockText(clockAt(span, before))}: before its hours.`,
         brings: rule.input,
       },
-      { stage: standing(context, at(within, warmX)), bring: `Set the clock to ${clock(within)}: it runs.` },
+      {
+        stage: standing(context, at(within, warmX)),
+        bring: `Set the clock to ${weekClockText(clockAt(span, within))}: it runs.`,
+      },
       {
         stage: standing(context, at(within, downX)),
         bring: `Bring ${bringText(context, rule.input, downX)}: it has come down, and the purge ends.`,

@@ -4,9 +4,9 @@ import type { ProveContext } from '@/core/prove/context'
 import { differentialChecks } from '@/core/prove/kinds/differential'
 import { rampChecks } from '@/core/prove/kinds/ramp'
 import { clockAt } from '@/core/prove/weekClock'
-import { clockText } from '@/core/rules/common'
+import { weekClockText } from '@/core/rules/localClock'
 import type { Rule } from '@/core/rules/table'
-import { daysText, periodText, type Week } from '@/core/rules/week'
+import { periodText, type Week } from '@/core/rules/week'
 const PUT_BACK = 'Put the right time back afterwards.'
 
 /** Each period: before it, in it, after it. */
@@ -16,7 +16,7 @@ export function weekChecks(context: ProveContext, rule: Week): Check[] {
     const endMin = period.endMin <= period.startMin ? period.endMin + 1440 : period.endMin
     const step = (minute: number, said: string) => ({
       stage: standing(context, { ...base, clock: clockAt(period, minute) }),
-      bring: `Set the clock to ${daysText([(period.days[0]! + Math.floor(((minute + 10080) % 10080) / 1440)) % 7])} ${clockText(((minute % 1440) + 1440) % 1440)}: ${said}.`,
+      bring: `Set the clock to ${weekClockText(clockAt(period, minute))}: ${said}.`,
     })
     const check = speedCheck(
       context,
@@ -50,7 +50,7 @@ export function setPointChecks(context: ProveContext, rule: Rule, index: number)
         : differentialChecks(context, rule, index, base, suffix)
     return checks.map((check) => ({
       ...check,
-      title: `With the clock at ${daysText([span.days[0]!])} ${clockText(span.startMin + 2)}: ${check.title.charAt(0).toLowerCase()}${check.title.slice(1)}`,
+      title: `With the clock at ${weekClockText(clockAt(span, span.startMin + 2))}: ${check.title.charAt(0).toLowerCase()}${check.title.slice(1)}`,
       how: `${check.how} ${PUT_BACK}`,
     }))
   })
