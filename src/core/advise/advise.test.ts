@@ -4,6 +4,7 @@ import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { SEVERITIES } from '@/core/json/severity'
 import { facts } from '@/core/record/facts'
+import { purge as nightPurge } from '@/testing/corpus/build'
 import { demoInstallation, demoModel } from '@/testing/examples'
 
 const judge = (change: (draft: Installation) => void, name = 'fruiting-room') => {
@@ -42,6 +43,11 @@ const onlyClock = (d: Installation, startMin: number, endMin: number) => {
   d.response.floor.offAllowed = true
   const days = [0, 1, 2, 3, 4, 5, 6]
   d.response.rules = [{ id: 'clock', kind: 'week', periods: [{ days, startMin, endMin, speedPct: 50 }] }]
+}
+const withPurge = (d: Installation, endMin: number) => {
+  onlyClock(d, 12 * 60, endMin)
+  d.response.inputs.push({ id: 'outdoor', kind: 'temperature', name: 'outdoor', from: -20, to: 40 })
+  d.response.rules.push(nightPurge('roomTemp', 15))
 }
 const overrunCap = (d: Installation, capS: number) =>
   void Object.assign(d.response.rules[2]!, { overrun: { kind: 'matched', factor: 1, floorS: 0, capS } })
@@ -243,6 +249,12 @@ describe.each([
     id: 'without-air',
     triggers: (d: Installation) => onlyClock(d, 12 * 60, 7 * 60 + 59),
     short: (d: Installation) => onlyClock(d, 12 * 60, 8 * 60),
+  },
+  {
+    // A purge brings air only while it is cooler outside.
+    id: 'without-air',
+    triggers: (d: Installation) => withPurge(d, 7 * 60 + 59),
+    short: (d: Installation) => withPurge(d, 8 * 60),
   },
   {
     id: 'overrun-without-cap-boost',

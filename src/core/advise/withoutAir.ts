@@ -14,7 +14,8 @@ const LONGEST_S: Partial<Record<Duty, number>> = {
 
 /** The longest time in a week in which no clock asks for air (s), where the clock alone decides; null where something else may ask. */
 function longestGapS({ rules, floor }: Response): number | null {
-  const live = rules.filter(({ off }) => !off)
+  // A purge brings air only while it is cooler outside.
+  const live = rules.filter(({ kind, off }) => !off && kind !== 'purge')
   if (!floor.offAllowed || live.some(({ kind }) => kind !== 'week' && kind !== 'cycle')) return null
   const cycles = live.flatMap((rule) => (rule.kind === 'cycle' && rule.speedPct > 0 ? [rule.periodS - rule.onS] : []))
   const periods = live.flatMap((rule) =>

@@ -4,6 +4,8 @@ import { quietInputs } from '@/core/machine/quietInputs'
 import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { MEMORIES, type Memory } from '@/core/rules/memory'
+import { weekSpans } from '@/core/response/weekSpans'
+import { ruleKind } from '@/core/rules/table'
 
 const GONE: Record<Memory, string> = {
   timers: 'An overrun or run-on that was under way is over.',
@@ -28,7 +30,11 @@ function used({ rules, runOn, stages, holds, light, otherOutputs = [] }: Respons
       rules.some((rule) => rule.kind === 'switch' && !rule.off && rule.overrun.kind !== 'none'),
     cycle: has('cycle'),
     mode: light !== undefined,
-    latches: has('differential') || stages !== undefined || holds?.overheat !== undefined || otherOutputs.length > 0,
+    latches:
+      rules.some((rule) => !rule.off && ruleKind(rule).keepsWhatItWas) ||
+      stages !== undefined ||
+      holds?.overheat !== undefined ||
+      otherOutputs.length > 0,
   }
 }
 
@@ -43,13 +49,12 @@ export function afterOutage({ kit }: Installation, { given }: Derived): string[]
       .filter(({ power }) => power === kept)
       .map(({ name }) => name)
       .join(', ')
-  const hasClock = response.rules.some(({ kind, off }) => !off && kind === 'week')
   return [
     `Stand clear: it starts again by itself${restPct === undefined || restPct <= 0 ? ' when something asks' : `; with nothing asking it settles at ${formatPct(restPct)} %`}.`,
     ...MEMORIES.flatMap((memory) =>
       uses[memory] ? [((response.keeps ?? []).includes(memory) ? STAYS : GONE)[memory]] : [],
     ),
-    ...(hasClock ? ['Compare its clock with yours: the week acts by it.'] : []),
+    ...(weekSpans(response).length > 0 ? ['Compare its clock with yours: the week acts by it.'] : []),
     ...(named('lost') === '' ? [] : [`Enter again, they are lost: ${named('lost')}.`]),
     ...(named('verify') === '' ? [] : [`Read back, they may be lost: ${named('verify')}.`]),
     ...(kit.controller === null ? ['No controller is chosen: what it keeps without power is not known.'] : []),

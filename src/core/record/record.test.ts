@@ -6,7 +6,7 @@ import { planFor } from '@/core/prove/plan'
 import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
 import { lastOf, openText, stillOpen, type ReadVerdict } from '@/core/record/stillOpen'
-import { a, clock, cycle, more, response, switched } from '@/testing/corpus/build'
+import { a, clock, cycle, more, purge, response, switched } from '@/testing/corpus/build'
 import { demoInstallation, demoModel } from '@/testing/examples'
 
 const openOf = (document: ReturnType<typeof a>, results: readonly ReadVerdict[] = []) =>
@@ -74,6 +74,8 @@ describe('after the power has been away', () => {
     ],
     ['an overrun', a('extract', {}, more(switched('live', 80, { kind: 'fixed', holdS: 900 }))), /overrun .* is over/],
     ['a week', a('exhaust', {}, more(clock(480, 1020, 50))), /Compare its clock/],
+    ['a purge, its hours', a('exhaust', {}, more(purge('roomTemp', 20))), /Compare its clock/],
+    ['a purge, whether it was on', a('exhaust', {}, more(purge('roomTemp', 20))), /between its two points/],
     ['no controller', a('exhaust'), /not known/],
   ])('%s', (_what, document, words) => expect(said(document)).toMatch(words))
 

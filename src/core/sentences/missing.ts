@@ -1,10 +1,6 @@
 import type { Response } from '@/core/response/schema'
+import { weekSpans } from '@/core/response/weekSpans'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-
-/** Whether anything in a response goes by the clock. */
-const usesClock = ({ rules, dayByWeek }: Response): boolean =>
-  dayByWeek !== undefined ||
-  rules.some((rule) => !rule.off && (rule.kind === 'week' || ('setPoints' in rule && rule.setPoints !== undefined)))
 
 /** Readings that a moment does not give: those probes count as lost, and without a clock the week asks for nothing. */
 export function missingAt(
@@ -15,6 +11,6 @@ export function missingAt(
     inputs: response.inputs.filter(
       (input): input is MeasuredInput => isMeasured(input) && !input.combines && !(input.id in values),
     ),
-    clock: usesClock(response) && !('clock' in values),
+    clock: weekSpans(response).length > 0 && !('clock' in values),
   }
 }

@@ -10,6 +10,7 @@ import { inputCause } from '@/core/rules/sentence'
 import { signalText } from '@/core/physics/signalText'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { weekClockText } from '@/core/rules/localClock'
+import { ruleKind } from '@/core/rules/table'
 import type { Response } from '@/core/response/schema'
 import { capital, ruleName } from '@/core/sentences/words'
 import { Moments } from '@/features/respond/Moments'
@@ -47,8 +48,7 @@ export function TryItSheet() {
 
 /** Whether anything in a response looks at the clock. */
 const goesByClock = ({ rules, dayByWeek }: Response): boolean =>
-  dayByWeek !== undefined ||
-  rules.some((rule) => rule.kind === 'week' || ('setPoints' in rule && rule.setPoints !== undefined))
+  dayByWeek !== undefined || rules.some((rule) => ruleKind(rule).spans(rule).length > 0)
 
 type ControlProps = { input: Input; held: number; set: (input: string, value: number) => void }
 

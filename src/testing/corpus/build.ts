@@ -287,6 +287,18 @@ export const cycle = (onS: number, periodS: number, speedPct: number): Rule => (
   speedPct,
 })
 
+/** Every night, with the air outside 3 K cooler; its outdoor probe is `outdoor`. */
+export const purge = (input: string, untilAt: number, speedPct = 80): Rule => ({
+  id: 'purge',
+  kind: 'purge',
+  input,
+  outdoor: 'outdoor',
+  marginK: 3,
+  untilAt,
+  spans: [{ days: EVERY_DAY, startMin: 1320, endMin: 360 }],
+  speedPct,
+})
+
 export const afterRun = (inputId: string, armAbove: number, holdS: number, speedPct = 70): Rule => ({
   id: 'draw',
   kind: 'after-run',

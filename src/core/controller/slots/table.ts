@@ -9,7 +9,7 @@ import { switchSlot } from '@/core/controller/slots/switchSlot'
 import { weekSlot } from '@/core/controller/slots/weekSlot'
 import type { Rule } from '@/core/rules/table'
 
-const SLOT_KINDS = {
+const SLOT_KINDS: { readonly [K in Rule['kind']]?: unknown } = {
   ramp: rampSlot,
   switch: switchSlot,
   differential: differentialSlot,
@@ -30,8 +30,7 @@ const NO_SLOT: AnySlotKind = {
   lowerIsMore: () => true,
 }
 
-export const slotKind = (kind: Rule['kind']): AnySlotKind =>
-  kind in SLOT_KINDS ? (SLOT_KINDS[kind as keyof typeof SLOT_KINDS] as unknown as AnySlotKind) : NO_SLOT
+export const slotKind = (kind: Rule['kind']): AnySlotKind => (SLOT_KINDS[kind] as AnySlotKind | undefined) ?? NO_SLOT
 
 const GROUPS: Readonly<Record<string, Rule['kind']>> = {
   ramp: 'ramp',
