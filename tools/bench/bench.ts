@@ -8,58 +8,23 @@ import { pageFigures } from './page'
 import { best } from './best'
 import { csvSeconds } from './csv'
 import { provingTable } from './proving'
+import { pollute, rampFigures } from './ramp'
 import { tenRuleFigures } from './tenRules'
 
 // Measures and prints; it never fails by a figure. Ratios say more than seconds: they hold on another machine.
 
-const YEAR_STEPS = 3_153_600
-const STEP_S = 10
+pollute()
+for (const line of [...rampFigures(), ...tenRuleFigures()]) console.log(line)
 
 const outcome = readInstallationText(readFileSync('demo/installations/fruiting-room.json', 'utf8'))
 if (!outcome.ok) throw new Error('the demo cannot be read')
 const { response } = outcome.value
-const compiled = compile({ ...response, rules: response.rules.slice(0, 1), followers: [], startKick: null })
-if (!compiled.ok) throw new Error('the demo ramp cannot be compiled')
-const machine = compiled.value
-
-const temps = Float64Array.from({ length: YEAR_STEPS }, (_, index) => 17 + 4 * Math.sin(index / 1300))
-
-function compiledRamp(): number {
-  const state = machine.newState()
-  const inputs = machine.inputsFrom({})
-  let sum = 0
-  for (let index = 0; index < YEAR_STEPS; index++) {
-    inputs[0] = temps[index]!
-    machine.step(state, inputs, STEP_S)
-    sum += state.fansPct[0]!
-  }
-  return sum
-}
-
-function plainRamp(): number {
-  let sum = 0
-  for (let index = 0; index < YEAR_STEPS; index++) {
-    const x = temps[index]!
-    const asked = x >= 20 ? 90 : x >= 16 ? 22 + (x - 16) * 17 : 22
-    sum += asked < 22 ? 22 : asked > 90 ? 90 : asked
-  }
-  return sum
-}
-
-if (Math.abs(compiledRamp() - plainRamp()) > 1e-3) throw new Error('the two loops do not agree')
-const machineS = best(3, compiledRamp)
-const plainS = best(3, plainRamp)
-console.log(
-  `evaluator, one ramp: ${(YEAR_STEPS / machineS / 1e6).toFixed(1)} million steps a second; a year at 10 s in ${machineS.toFixed(2)} s`,
-)
-console.log(`  against a plain loop of the same ramp: ${(machineS / plainS).toFixed(2)} times its time`)
-for (const line of tenRuleFigures()) console.log(line)
 const full = compile(response)
 if (!full.ok) throw new Error('the demo response cannot be compiled')
 const series = {
   atS: Float64Array.from({ length: 100_000 }, (_, index) => index * 60),
   inputs: ['roomTemp'],
-  values: [temps.slice(0, 100_000)],
+  values: [Float64Array.from({ length: 100_000 }, (_, index) => 17 + 4 * Math.sin(index / 1300))],
 }
 
 console.log(

@@ -1,4 +1,4 @@
-import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
+import { inOneShape, stepAbove, stepBelow, toStep } from '@/core/machine/steps'
 import type { Response, RestBand, Steps } from '@/core/response/schema'
 
 // The edges are allowed, and so is a step that meets one but for its last binary digits.
@@ -36,7 +36,7 @@ export const leadBounds = ({
   ceiling,
   stages,
 }: Pick<Response, 'steps' | 'restBands' | 'floor' | 'ceiling' | 'stages'>): Bounds => ({
-  steps,
+  steps: inOneShape(steps),
   bands: merged(restBands),
   lowPct: floor.speedPct,
   highPct: stages ? 100 : ceiling.speedPct,

@@ -3,6 +3,9 @@ import type { Steps } from '@/core/response/schema'
 // 33⅓ and 12.5 are not exact in binary: a value this close to a step is on it.
 const ON_STEP = 1e-9
 
+/** The same steps with every field there: what is read at each step of a machine has one shape in all of them. */
+export const inOneShape = ({ stepPct, rounding, levelsPct }: Steps): Steps => ({ stepPct, rounding, levelsPct })
+
 const isStepless = ({ stepPct, levelsPct }: Steps): boolean => stepPct === 0 && !levelsPct
 
 /** The lowest step at or above `pct`; Infinity above the last. */
@@ -30,11 +33,12 @@ export function toStep(steps: Steps, pct: number): number {
   const { stepPct, rounding, levelsPct } = steps
   if (pct <= 0) return levelsPct ? 0 : pct
   if (!levelsPct && (stepPct === 0 || pct >= 100)) return pct
-  const below = stepBelow(steps, pct)
-  const above = stepAbove(steps, pct)
-  if (above === Infinity || rounding === 'down') return below
-  if (rounding === 'up') return above
+  if (rounding === 'down') return stepBelow(steps, pct)
   // Half a step counts from a whole number of steps, not from the last one before 100.
-  if (!levelsPct) return Math.min(100, Math.floor(pct / stepPct + 0.5 + ON_STEP) * stepPct)
+  if (rounding === 'nearest' && !levelsPct) return Math.min(100, Math.floor(pct / stepPct + 0.5 + ON_STEP) * stepPct)
+  const above = stepAbove(steps, pct)
+  const below = above === Infinity || rounding === 'nearest' ? stepBelow(steps, pct) : 0
+  if (above === Infinity) return below
+  if (rounding === 'up') return above
   return pct - below < above - pct - ON_STEP ? below : above
 }

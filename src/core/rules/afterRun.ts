@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
+import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
@@ -42,18 +43,29 @@ export const afterRunKind: RuleKind<AfterRun, Why> = {
     const armAbove = exact(rule.armAbove)
     const isArmed = plan.slot(0, 'timers')
     const leftS = plan.slot(0, 'timers')
+    const figures = { above: armAbove, speed: speedPct, hold: holdS }
     return {
-      ask(inputs, memory, dtS, asksPct, place) {
-        const x = inputs[at]!
-        memory[leftS] = Math.max(0, memory[leftS]! - dtS)
-        if (x > armAbove) {
-          memory[isArmed] = 1
-          memory[leftS] = 0
-        } else if (memory[isArmed] === 1 && x <= armAbove) {
-          memory[isArmed] = 0
-          memory[leftS] = holdS
+      ask(block, memory, asksPct, rule) {
+        const { dtS } = block
+        const { above, speed, hold } = figures
+        const xs = block.inputs[at]!
+        let armed = memory[isArmed] === 1
+        let left = memory[leftS]!
+        for (let row = block.start; row < block.end; row++) {
+          const x = xs[row]!
+          left = left > dtS[row]! ? left - dtS[row]! : 0
+          if (x > above) {
+            armed = true
+            left = 0
+          } else if (armed && x <= above) {
+            armed = false
+            left = hold
+          }
+          if (armed || left > 0) raise(block, row, speed, rule)
         }
-        asksPct[place] = memory[isArmed] === 1 || memory[leftS] > 0 ? speedPct : NaN
+        memory[isArmed] = armed ? 1 : 0
+        memory[leftS] = left
+        asksPct[rule] = armed || left > 0 ? speed : NaN
       },
       why(inputs, memory) {
         const x = inputs[at]!

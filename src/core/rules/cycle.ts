@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
+import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
@@ -39,12 +40,20 @@ export const cycleKind: RuleKind<Cycle, Why> = {
       : [],
   compile({ onS, periodS, speedPct }, { memory: plan }) {
     const phaseS = plan.slot(0, 'cycle')
+    const figures = { speed: speedPct, on: onS, period: periodS }
     return {
-      ask(_inputs, memory, dtS, asksPct, place) {
-        // A remainder of doubles is slow, and most steps stay inside the period.
-        const phase = memory[phaseS]! + dtS
-        memory[phaseS] = phase < periodS ? phase : phase % periodS
-        asksPct[place] = memory[phaseS] < onS ? speedPct : NaN
+      ask(block, memory, asksPct, rule) {
+        const { dtS } = block
+        const { speed, on, period } = figures
+        let phase = memory[phaseS]!
+        for (let row = block.start; row < block.end; row++) {
+          phase += dtS[row]!
+          // A remainder of doubles is slow, and most steps stay inside the period.
+          if (phase >= period) phase %= period
+          if (phase < on) raise(block, row, speed, rule)
+        }
+        memory[phaseS] = phase
+        asksPct[rule] = phase < on ? speed : NaN
       },
       why: (_inputs, memory) =>
         memory[phaseS]! < onS

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { raise } from '@/core/rules/block'
 import { common, setPoints } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
@@ -25,17 +26,21 @@ export const Differential = Type.Object(
 )
 export type Differential = Static<typeof Differential>
 
+/** Both points, turned round for heating so that rising always switches on. */
+type Points = { readonly sign: number; readonly on: number; readonly off: number }
+
+export function differentialPoints({ sense, onAt, offAt }: Pick<Differential, 'sense' | 'onAt' | 'offAt'>): Points {
+  const sign = sense === 'cooling' ? 1 : -1
+  return { sign, on: sign * onAt, off: sign * offAt }
+}
+
 /** Whether a differential is on at `x`, given whether it was. Equality switches; between its points the last state stays. Where both
  *  points are one it is on past it and off before it, and holds exactly at it. Source: trade.md section 3; cases `ctl.onOff`. */
-export function isDifferentialOn(
-  { sense, onAt, offAt }: Pick<Differential, 'sense' | 'onAt' | 'offAt'>,
-  x: number,
-  wasOn: boolean,
-): boolean {
-  const [past, on, off] = sense === 'cooling' ? [x, onAt, offAt] : [-x, -onAt, -offAt]
+export function isDifferentialOn({ sign, on, off }: Points, x: number, wasOn: boolean): boolean {
+  // Comparisons with a lost reading are false: it goes off.
+  const past = sign * x
   if (on === off) return past > on || (past === on && wasOn)
-  if (past >= on) return true
-  return wasOn && past > off
+  return past >= on || (wasOn && past > off)
 }
 
 /** Two kelvin apart, off on the side from which it came. */
@@ -90,20 +95,30 @@ export const differentialKind: RuleKind<Differential, Why> = {
     const rule = { ...written, onAt: exact(written.onAt), offAt: exact(written.offAt) }
     const at = inputIndex(rule.input)
     const { speedPct, minOnS, minOffS } = rule
+    const points = differentialPoints(rule)
+    const figures = { speed: speedPct, leastOnS: minOnS, leastOffS: minOffS }
     const isOn = plan.slot(0, 'latches')
     // At power-up it has been off for as long as anyone could ask.
     const forS = plan.slot(minOffS, 'latches')
     return {
-      ask(inputs, memory, dtS, asksPct, place) {
-        const x = inputs[at]!
-        memory[forS]! += dtS
-        const wasOn = memory[isOn] === 1
-        const wants = Number.isNaN(x) ? false : isDifferentialOn(rule, x, wasOn)
-        if (wants !== wasOn && memory[forS]! >= (wasOn ? minOnS : minOffS)) {
-          memory[isOn] = wants ? 1 : 0
-          memory[forS] = 0
+      ask(block, memory, asksPct, ruleIndex) {
+        const { dtS } = block
+        const { speed, leastOnS, leastOffS } = figures
+        const xs = block.inputs[at]!
+        let on = memory[isOn] === 1
+        let standsS = memory[forS]!
+        for (let row = block.start; row < block.end; row++) {
+          standsS += dtS[row]!
+          const wants = isDifferentialOn(points, xs[row]!, on)
+          if (wants !== on && standsS >= (on ? leastOnS : leastOffS)) {
+            on = wants
+            standsS = 0
+          }
+          if (on) raise(block, row, speed, ruleIndex)
         }
-        asksPct[place] = memory[isOn] === 1 ? speedPct : NaN
+        memory[isOn] = on ? 1 : 0
+        memory[forS] = standsS
+        asksPct[ruleIndex] = on ? speedPct : NaN
       },
       why(inputs, memory) {
         const x = inputs[at]!
@@ -113,7 +128,7 @@ export const differentialKind: RuleKind<Differential, Why> = {
           : { kind: 'differential-off', x, edge: rule.onAt }
       },
       settle(inputs, memory) {
-        memory[isOn] = isDifferentialOn(rule, inputs[at]!, false) ? 1 : 0
+        memory[isOn] = isDifferentialOn(points, inputs[at]!, false) ? 1 : 0
         memory[forS] = Math.max(minOnS, minOffS)
       },
     }

@@ -1,5 +1,6 @@
 import type { Problem } from '@/core/json/problem'
 import type { Quantity } from '@/core/quantity/units'
+import type { Block } from '@/core/rules/block'
 import type { WeekSpan } from '@/core/rules/common'
 import type { Input } from '@/core/rules/input'
 import type { MemoryPlan } from '@/core/rules/memory'
@@ -55,9 +56,9 @@ export type CompileContext = {
   readonly clockIndex: number
 }
 
-/** Puts the speed asked for now (percent, NaN for nothing) at `at` of `asksPct`: a number returned would be a new object each step.
- *  `dtS` is the time since the last step, spent in the state before it. */
-type Ask = (inputs: Float64Array, memory: Float64Array, dtS: number, asksPct: Float64Array, at: number) => void
+/** Raises what is asked for in each row of a block, and puts what the rule, number `rule`, asks for in the last (percent, NaN for nothing)
+ *  into `asksPct`. The time since the step before was spent in the state before. */
+type Ask = (block: Block, memory: Float64Array, asksPct: Float64Array, rule: number) => void
 
 export type CompiledRule<W> = {
   readonly ask: Ask

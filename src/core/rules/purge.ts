@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent } from '@/core/json/vocabulary'
 import { humidityRatio } from '@/core/physics/moistAir'
+import { raise } from '@/core/rules/block'
 import { common, emptySpan, WeekSpan } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
 import { inputQuantity, isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
@@ -116,38 +117,38 @@ export const purgeKind: RuleKind<Purge, Why> = {
   compile({ input, outdoor, marginK, untilAt, spans, speedPct, notWetter }, { memory: plan, inputIndex, clockIndex }) {
     const roomAt = inputIndex(input)
     const outdoorAt = inputIndex(outdoor)
-    const damp = notWetter && { roomAt: inputIndex(notWetter.room), outdoorAt: inputIndex(notWetter.outdoor) }
+    // Where nothing is said of the water these are not looked at.
+    const roomDampAt = notWetter ? inputIndex(notWetter.room) : roomAt
+    const outdoorDampAt = notWetter ? inputIndex(notWetter.outdoor) : roomAt
     const hours = new Uint8Array(WEEK_MIN)
     for (const span of spans) fillSpan(hours, span, 1)
     const isOn = plan.slot(0, 'latches')
 
-    const isInHours = (inputs: Float64Array): boolean => {
-      const weekS = inputs[clockIndex]!
-      return weekS >= 0 && hours[minuteOf(weekS)] === 1
-    }
+    const isInHours = (weekS: number): boolean => weekS >= 0 && hours[minuteOf(weekS)] === 1
     // Comparisons with a lost reading are false.
-    const isDry = (inputs: Float64Array): boolean =>
-      !damp ||
-      humidityRatio(inputs[outdoorAt]!, inputs[damp.outdoorAt]!) <= humidityRatio(inputs[roomAt]!, inputs[damp.roomAt]!)
-    const wants = (inputs: Float64Array, wasOn: boolean): boolean => {
-      if (!isInHours(inputs)) return false
-      const by = exact(inputs[roomAt]! - inputs[outdoorAt]!)
-      return (
-        by >= (wasOn ? PURGE_KEEPS * marginK : marginK) &&
-        (wasOn ? inputs[roomAt]! > untilAt : inputs[roomAt]! >= untilAt + PURGE_REBOUND_K) &&
-        isDry(inputs)
-      )
-    }
+    const wants = (wasOn: boolean, weekS: number, roomC: number, outdoorC: number, rh: number, outdoorRh: number) =>
+      isInHours(weekS) &&
+      exact(roomC - outdoorC) >= (wasOn ? PURGE_KEEPS * marginK : marginK) &&
+      (wasOn ? roomC > untilAt : roomC >= untilAt + PURGE_REBOUND_K) &&
+      (!notWetter || humidityRatio(outdoorC, outdoorRh) <= humidityRatio(roomC, rh))
     return {
-      ask(inputs, memory, _dtS, asksPct, place) {
-        memory[isOn] = wants(inputs, memory[isOn] === 1) ? 1 : 0
-        asksPct[place] = memory[isOn] === 1 ? speedPct : NaN
+      ask(block, memory, asksPct, rule) {
+        const { inputs } = block
+        const [clock, rooms, outdoors] = [inputs[clockIndex]!, inputs[roomAt]!, inputs[outdoorAt]!]
+        const [damps, outdoorDamps] = [inputs[roomDampAt]!, inputs[outdoorDampAt]!]
+        let on = memory[isOn] === 1
+        for (let row = block.start; row < block.end; row++) {
+          on = wants(on, clock[row]!, rooms[row]!, outdoors[row]!, damps[row]!, outdoorDamps[row]!)
+          if (on) raise(block, row, speedPct, rule)
+        }
+        memory[isOn] = on ? 1 : 0
+        asksPct[rule] = on ? speedPct : NaN
       },
       why(inputs, memory) {
         const [x, out] = [inputs[roomAt]!, inputs[outdoorAt]!]
         if (memory[isOn] === 1) return { kind: 'purge-on', x, edge: untilAt }
         if (Number.isNaN(inputs[clockIndex]!)) return { kind: 'no-clock' }
-        if (!isInHours(inputs)) return { kind: 'purge-outside-hours' }
+        if (!isInHours(inputs[clockIndex]!)) return { kind: 'purge-outside-hours' }
         if (Number.isNaN(x) || Number.isNaN(out)) return { kind: 'input-lost' }
         if (x < untilAt + PURGE_REBOUND_K) return { kind: 'purge-come-down', x, edge: untilAt }
         return exact(x - out) < marginK
@@ -155,7 +156,8 @@ export const purgeKind: RuleKind<Purge, Why> = {
           : { kind: 'purge-wetter' }
       },
       settle(inputs, memory) {
-        memory[isOn] = wants(inputs, false) ? 1 : 0
+        const [roomC, outdoorC, weekS] = [inputs[roomAt]!, inputs[outdoorAt]!, inputs[clockIndex]!]
+        memory[isOn] = wants(false, weekS, roomC, outdoorC, inputs[roomDampAt]!, inputs[outdoorDampAt]!) ? 1 : 0
       },
     }
   },

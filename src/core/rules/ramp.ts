@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
 import { closed, Id, Percent } from '@/core/json/vocabulary'
 import { common, setPoints } from '@/core/rules/common'
+import { raise } from '@/core/rules/block'
 import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
 import { text, type RuleKind, type RuleOffer, type SentencePart, type Surroundings, PLAIN } from '@/core/rules/kind'
 import { setPointActions, setPointParts } from '@/core/rules/sentence'
@@ -111,21 +112,31 @@ export const rampKind: RuleKind<Ramp, Why> = {
     const ramp = underCeiling(written, response)
     const at = inputIndex(ramp.input)
     const { startAt, fullAt, fromPct, toPct } = ramp
-    const perUnitPct = (toPct - fromPct) / (fullAt - startAt)
-    const rising = fullAt > startAt
-    const belowPct = ramp.below === 'from' ? fromPct : NaN
+    // A falling ramp is a rising one of the input turned round.
+    const turned = fullAt > startAt ? 1 : -1
+    const figures = {
+      sign: turned,
+      start: turned * startAt,
+      full: turned * fullAt,
+      from: fromPct,
+      to: toPct,
+      slope: (toPct - fromPct) / (turned * (fullAt - startAt)),
+      below: ramp.below === 'from' ? fromPct : NaN,
+    }
     return {
-      ask: rising
-        ? (inputs, _memory, _dtS, asksPct, place) => {
-            const x = inputs[at]!
-            asksPct[place] =
-              x >= fullAt ? toPct : x >= startAt ? fromPct + (x - startAt) * perUnitPct : x < startAt ? belowPct : NaN
-          }
-        : (inputs, _memory, _dtS, asksPct, place) => {
-            const x = inputs[at]!
-            asksPct[place] =
-              x <= fullAt ? toPct : x <= startAt ? fromPct + (x - startAt) * perUnitPct : x > startAt ? belowPct : NaN
-          },
+      ask(block, _memory, asksPct, rule) {
+        // It keeps nothing, so what it would ask in another mode is nothing.
+        if ((block.askingModes & block.modesSeen) === 0) return
+        const xs = block.inputs[at]!
+        const { sign, start, full, from, to, slope, below } = figures
+        let pct = NaN
+        for (let row = block.start; row < block.end; row++) {
+          const x = sign * xs[row]!
+          pct = x >= full ? to : x >= start ? from + (x - start) * slope : x < start ? below : NaN
+          raise(block, row, pct, rule)
+        }
+        asksPct[rule] = pct
+      },
       why(inputs) {
         const x = inputs[at]!
         const share = rampShare(x, startAt, fullAt)

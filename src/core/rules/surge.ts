@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
+import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
@@ -28,6 +29,8 @@ export type Surge = Static<typeof Surge>
 
 /** Most samples remembered. Only readings lower than all after them are kept, so a window holds far fewer than it has samples. */
 const MOST = 512
+/** More than the last binary digits can make: rounding is slow, and most rises are far from it. */
+const NEARLY = 1e-6
 /** Keeps a place inside the ring: MOST is a power of two, and this is many times quicker than a remainder of doubles. */
 const RING = MOST - 1
 
@@ -88,54 +91,62 @@ export const surgeKind: RuleKind<Surge, Why> = {
     const count = plan.slot(0, 'timers')
     const times = plan.region(MOST, 'timers')
     const values = plan.region(MOST, 'timers')
-
-    function remember(memory: Float64Array, x: number): void {
-      const now = memory[nowS]!
-      let first = memory[head]! | 0
-      let held = memory[count]! | 0
-      while (held > 0 && now - memory[times + (first & RING)]! > windowS) {
-        first++
-        held--
-      }
-      while (held > 0 && memory[values + ((first + held - 1) & RING)]! >= x) held--
-      if (held === MOST) {
-        // Full: the oldest goes, as if the window were a little shorter.
-        first++
-        held--
-      }
-      const place = (first + held) & RING
-      memory[times + place] = now
-      memory[values + place] = x
-      memory[head] = first & RING
-      memory[count] = held + 1
-    }
+    const figures = { speed: speedPct, rises: rise, back: release, cap: capS, rearm: rearmS, window: windowS }
 
     return {
-      ask(inputs, memory, dtS, asksPct, place) {
-        const x = inputs[at]!
-        memory[nowS]! += dtS
-        const isBack = x <= exact(memory[base]! + release)
-        if (memory[isOn] === 1) {
-          memory[onForS]! += dtS
-          if (isBack) memory[isOn] = 0
-          else if (memory[onForS]! >= capS) {
-            memory[isOn] = 0
-            memory[cappedForS] = 0
+      ask(block, memory, asksPct, rule) {
+        const { dtS } = block
+        const { speed, rises, back, cap, rearm, window } = figures
+        const xs = block.inputs[at]!
+        let on = memory[isOn] === 1
+        let [onFor, cappedFor, backAt] = [memory[onForS]!, memory[cappedForS]!, exact(memory[base]! + back)]
+        let [now, first, held] = [memory[nowS]!, memory[head]! | 0, memory[count]! | 0]
+        for (let row = block.start; row < block.end; row++) {
+          const x = xs[row]!
+          now += dtS[row]!
+          if (on) {
+            onFor += dtS[row]!
+            if (x <= backAt) on = false
+            else if (onFor >= cap) {
+              on = false
+              cappedFor = 0
+            }
+          } else if (cappedFor >= 0) {
+            cappedFor += dtS[row]!
+            if (x <= backAt || cappedFor >= rearm) cappedFor = -1
           }
-        } else if (memory[cappedForS]! >= 0) {
-          memory[cappedForS]! += dtS
-          if (isBack || memory[cappedForS]! >= rearmS) memory[cappedForS] = -1
-        }
-        if (!Number.isNaN(x)) {
-          remember(memory, x)
-          const lowest = memory[values + memory[head]!]!
-          if (memory[isOn] !== 1 && memory[cappedForS]! < 0 && exact(x - lowest) >= rise) {
-            memory[isOn] = 1
-            memory[base] = lowest
-            memory[onForS] = 0
+          if (!Number.isNaN(x)) {
+            while (held > 0 && now - memory[times + (first & RING)]! > window) {
+              first++
+              held--
+            }
+            while (held > 0 && memory[values + ((first + held - 1) & RING)]! >= x) held--
+            if (held === MOST) {
+              // Full: the oldest goes, as if the window were a little shorter.
+              first++
+              held--
+            }
+            memory[times + ((first + held) & RING)] = now
+            memory[values + ((first + held) & RING)] = x
+            first &= RING
+            held++
+            const lowest = memory[values + first]!
+            if (!on && cappedFor < 0 && x - lowest > rises - NEARLY && exact(x - lowest) >= rises) {
+              on = true
+              memory[base] = lowest
+              backAt = exact(lowest + back)
+              onFor = 0
+            }
           }
+          if (on) raise(block, row, speed, rule)
         }
-        asksPct[place] = memory[isOn] === 1 ? speedPct : NaN
+        memory[nowS] = now
+        memory[head] = first
+        memory[count] = held
+        memory[isOn] = on ? 1 : 0
+        memory[onForS] = onFor
+        memory[cappedForS] = cappedFor
+        asksPct[rule] = on ? speed : NaN
       },
       why(inputs, memory) {
         const x = inputs[at]!

@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox'
 import { clamp } from '@/core/json/clamp'
 import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
+import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, type SentencePart, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
@@ -114,18 +115,37 @@ export const switchKind: RuleKind<SwitchRule, Why> = {
     const wasOn = plan.slot(0, 'timers')
     const onForS = plan.slot(0, 'timers')
     const leftS = plan.slot(0, 'timers')
+    const figures = { speed: speedPct, delay: onDelayS }
     return {
-      ask(inputs, memory, dtS, asksPct, place) {
-        const isOn = inputs[at]! >= 0.5
-        const hadStarted = memory[wasOn] === 1 && memory[onForS]! >= onDelayS
-        if (memory[wasOn] === 1) memory[onForS]! += dtS
-        // What is left of an overrun stands still while the switch holds the fan, and runs down otherwise.
-        if (!hadStarted) memory[leftS] = Math.max(0, memory[leftS]! - dtS)
-        if (!isOn && memory[wasOn] === 1 && memory[onForS]! >= onDelayS)
-          memory[leftS] = overrunS(overrun, memory[onForS]!, memory[leftS]!)
-        if (!isOn || memory[wasOn] !== 1) memory[onForS] = 0
-        memory[wasOn] = isOn ? 1 : 0
-        asksPct[place] = (isOn && memory[onForS]! >= onDelayS) || memory[leftS]! > 0 ? speedPct : NaN
+      ask(block, memory, asksPct, rule) {
+        const { dtS } = block
+        const { speed, delay } = figures
+        const xs = block.inputs[at]!
+        let was = memory[wasOn] === 1
+        let onFor = memory[onForS]!
+        let left = memory[leftS]!
+        let asks = false
+        for (let row = block.start; row < block.end; row++) {
+          const isOn = xs[row]! >= 0.5
+          // Nothing happens most of the time.
+          if (!isOn && !was && left === 0) {
+            asks = false
+            continue
+          }
+          const hadStarted = was && onFor >= delay
+          if (was) onFor += dtS[row]!
+          // What is left of an overrun stands still while the switch holds the fan, and runs down otherwise.
+          if (!hadStarted) left = left > dtS[row]! ? left - dtS[row]! : 0
+          if (!isOn && was && onFor >= delay) left = overrunS(overrun, onFor, left)
+          if (!isOn || !was) onFor = 0
+          was = isOn
+          asks = (isOn && onFor >= delay) || left > 0
+          if (asks) raise(block, row, speed, rule)
+        }
+        memory[wasOn] = was ? 1 : 0
+        memory[onForS] = onFor
+        memory[leftS] = left
+        asksPct[rule] = asks ? speed : NaN
       },
       why(_inputs, memory) {
         if (memory[wasOn] === 1 && memory[onForS]! >= onDelayS) return { kind: 'switch-on' }

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { closed, Percent } from '@/core/json/vocabulary'
+import { raise } from '@/core/rules/block'
 import { common, span, type WeekSpan, clockText, emptySpan } from '@/core/rules/common'
 import { text, type RuleKind, PLAIN } from '@/core/rules/kind'
 import { DAY_NAMES } from '@/core/rules/localClock'
@@ -65,8 +66,14 @@ export const weekKind: RuleKind<Week, Why> = {
     for (const period of [...periods].sort((a, b) => a.speedPct - b.speedPct)) fillSpan(speeds, period, period.speedPct)
     const speedAt = (weekS: number): number => (weekS >= 0 ? speeds[minuteOf(weekS)]! : NaN)
     return {
-      ask(inputs, _memory, _dtS, asksPct, place) {
-        asksPct[place] = speedAt(inputs[clockIndex]!)
+      ask(block, _memory, asksPct, rule) {
+        const clock = block.inputs[clockIndex]!
+        let pct = NaN
+        for (let row = block.start; row < block.end; row++) {
+          pct = speedAt(clock[row]!)
+          if (pct > 0) raise(block, row, pct, rule)
+        }
+        asksPct[rule] = pct
       },
       why: (inputs) =>
         Number.isNaN(inputs[clockIndex]!)

@@ -3,7 +3,7 @@ import timezone from 'dayjs/plugin/timezone'
 import utc from 'dayjs/plugin/utc'
 import fc from 'fast-check'
 import { compile } from '@/core/machine/compile'
-import { isDifferentialOn, type Differential } from '@/core/rules/differential'
+import { differentialPoints, isDifferentialOn, type Differential } from '@/core/rules/differential'
 import { localWeekClock } from '@/core/rules/localClock'
 import type { Surge } from '@/core/rules/surge'
 import type { Rule } from '@/core/rules/table'
@@ -92,10 +92,10 @@ describe('differential', () => {
   test('symmetric 0.4 K about 21 is on at 21.4 and off at 20.6 (common practice, no source)', () => {
     const rule = differential({ onAt: 21.4, offAt: 20.6 })
     expect([
-      isDifferentialOn(rule, 21.39, false),
-      isDifferentialOn(rule, 21.4, false),
-      isDifferentialOn(rule, 20.61, true),
-      isDifferentialOn(rule, 20.6, true),
+      isDifferentialOn(differentialPoints(rule), 21.39, false),
+      isDifferentialOn(differentialPoints(rule), 21.4, false),
+      isDifferentialOn(differentialPoints(rule), 20.61, true),
+      isDifferentialOn(differentialPoints(rule), 20.6, true),
     ]).toEqual([false, true, true, false])
   })
   test('points the wrong way round are refused', () =>

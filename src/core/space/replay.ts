@@ -17,6 +17,10 @@ export type Replay = {
   readonly atS: Float64Array
   /** Speed of each fan in force from each time on, lead first. */
   readonly fansPct: readonly Float64Array[]
+  /** Who asked for it: index of a rule that is switched on, IN_CHARGE_FLOOR or IN_CHARGE_RUN_ON. */
+  readonly inCharge: Int16Array
+  /** What held it, whatever was asked: a place in HOLD_KINDS, 0 for nothing. */
+  readonly heldBy: Uint8Array
   readonly measures: ReplayMeasures
 }
 
@@ -37,47 +41,71 @@ export function replay(
   { watch, onProgress }: ReplayOptions = {},
 ): Replay {
   const state = machine.newState()
+  const columns = machine.newColumns()
   const now = machine.inputsFrom({})
   const places = inputs.map((id) => (id === 'clock' ? machine.inputIds.length : machine.inputIds.indexOf(id)))
-  const watchedAt = watch ? machine.inputIds.indexOf(watch.input) : -1
-  let isOver = false
+  const watched = watch ? columns.inputs[machine.inputIds.indexOf(watch.input)] : undefined
   const ceilingPct = machine.response.ceiling.speedPct
   const fansPct = machine.fanIds.map(() => new Float64Array(atS.length))
-  let [starts, speedChanges, runS, pctS, aboveS, ceilingS] = [0, 0, 0, 0, 0, 0]
-  let hottest = -Infinity
-  for (let index = 0; index < atS.length; index++) {
-    const before = state.fansPct[0]!
-    const dtS = index === 0 ? 0 : atS[index]! - atS[index - 1]!
-    if (dtS < 0 || (index > 0 && dtS === 0)) throw new RangeError(`times must rise, index ${index}`)
-    // Each stretch is counted at the speed that was given throughout it: a kick of seconds is not a kick of five minutes.
-    const count = (stepS: number) => {
-      pctS += state.fansPct[0]! * stepS
-      if (state.fansPct[0]! >= ceilingPct) ceilingS += stepS
+  const inCharge = new Int16Array(atS.length)
+  const heldBy = new Uint8Array(atS.length)
+  /** The reading each row is of; −1 for one between two readings. */
+  const readings = new Int32Array(columns.length)
+  let [starts, speedChanges, runS, pctS, aboveS, ceilingS, count] = [0, 0, 0, 0, 0, 0, 0]
+  let [hottest, before, givenAtReading, isOver] = [-Infinity, 0, 0, false]
+
+  function putRow(stepS: number, reading: number): void {
+    for (let input = 0; input < now.length; input++) columns.raw[input]![count] = now[input]!
+    columns.dtS[count] = stepS
+    readings[count++] = reading
+    if (count === columns.length) flush()
+  }
+
+  function flush(): void {
+    machine.run(state, columns, count)
+    const lead = columns.fansPct[0]!
+    for (let row = 0; row < count; row++) {
+      // Each stretch is counted at the speed that was given throughout it: a kick of seconds is not a kick of five minutes.
+      const stepS = columns.dtS[row]!
+      pctS += before * stepS
+      runS += stepS
+      if (before >= ceilingPct) ceilingS += stepS
+      if (isOver) aboveS += stepS
+      before = lead[row]!
+      if (readings[row]! >= 0) keepReading(row, readings[row]!)
     }
-    let leftS = dtS
-    for (; leftS > LONGEST_STEP_S; leftS -= LONGEST_STEP_S) {
-      count(LONGEST_STEP_S)
-      machine.step(state, now, LONGEST_STEP_S)
-    }
-    count(leftS)
-    for (let column = 0; column < places.length; column++)
-      if (places[column]! >= 0) now[places[column]!] = values[column]![index]!
-    machine.step(state, now, leftS)
-    const given = state.fansPct[0]!
-    for (let fan = 0; fan < fansPct.length; fan++) fansPct[fan]![index] = state.fansPct[fan]!
-    runS += dtS
-    if (index > 0 && before === 0 && given > 0) starts++
-    if (index > 0 && given !== before) speedChanges++
-    if (isOver) aboveS += dtS
+    count = 0
+  }
+
+  function keepReading(row: number, reading: number): void {
+    for (let fan = 0; fan < fansPct.length; fan++) fansPct[fan]![reading] = columns.fansPct[fan]![row]!
+    inCharge[reading] = columns.inCharge[row]!
+    heldBy[reading] = columns.heldBy[row]!
+    const given = fansPct[0]![reading]!
+    if (reading > 0 && givenAtReading === 0 && given > 0) starts++
+    if (reading > 0 && given !== givenAtReading) speedChanges++
+    givenAtReading = given
     // As the controller has it: of several probes what is made of them.
-    const x = watchedAt < 0 ? NaN : (machine.senses ? state.sensed : now)[watchedAt]!
+    const x = watched?.[row] ?? NaN
     if (x > hottest) hottest = x
     isOver = watch !== undefined && x > watch.limit
-    if (onProgress && index % PROGRESS_EVERY === 0) onProgress(index / atS.length)
+    if (onProgress && reading % PROGRESS_EVERY === 0) onProgress(reading / atS.length)
   }
+
+  for (let index = 0; index < atS.length; index++) {
+    let leftS = index === 0 ? 0 : atS[index]! - atS[index - 1]!
+    if (leftS < 0 || (index > 0 && leftS === 0)) throw new RangeError(`times must rise, index ${index}`)
+    for (; leftS > LONGEST_STEP_S; leftS -= LONGEST_STEP_S) putRow(LONGEST_STEP_S, -1)
+    for (let column = 0; column < places.length; column++)
+      if (places[column]! >= 0) now[places[column]!] = values[column]![index]!
+    putRow(leftS, index)
+  }
+  flush()
   return {
     atS,
     fansPct,
+    inCharge,
+    heldBy,
     measures: {
       hours: runS / 3600,
       starts,

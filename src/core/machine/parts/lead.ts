@@ -1,33 +1,33 @@
+import type { Columns } from '@/core/machine/columns'
 import { givableAbove, givableBelow, givenFor, isInRestBand, leadBounds, type Bounds } from '@/core/machine/givable'
 import type { PartContext } from '@/core/machine/parts/context'
+import { SAFETY_STOP } from '@/core/machine/parts/holds'
 import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
 
 export type CompiledLead = {
-  /** Where the output goes when this is wanted: on a step, out of rest bands, inside floor and ceiling. */
-  readonly aim: (memory: Float64Array, wantedPct: number) => number
-  /** What it gives on the way there: no faster than the rate, a start kick laid over it. */
-  readonly give: (memory: Float64Array, lastPct: number, aimPct: number, dtS: number) => number
+  /** From what is wanted of the lead in each row to what it gives, first in the row before `lastPct`. Settled: it is there already, rate
+   *  and start kick are over. A safety stop has it stand at once, and start from rest. */
+  readonly run: (memory: Float64Array, block: Columns, lastPct: number, isSettled: boolean) => void
   readonly kickLeftS: (memory: Float64Array) => number
-  /** There already: rate and start kick are over. */
-  readonly settle: (memory: Float64Array, aimPct: number) => void
-  /** It stands, and starts from rest. */
-  readonly stop: (memory: Float64Array) => void
+  /** Whether what it gives is not always what it aims at. */
+  readonly lags: boolean
 }
 
 /** How the lead's output carries out what is wanted of it. Where steps, rest bands, floor, ceiling, rate and start collide, the table in
  *  docs/control-laws.md decides. */
 export function compileLead({ response, memory: plan }: PartContext): CompiledLead {
   const bounds = leadBounds(response)
-  const { steps, bands, lowPct } = bounds
+  const { steps, bands, lowPct, highPct } = bounds
   // A hold may want more than the ceiling, for safety.
   const held: Bounds = { ...bounds, highPct: 100 }
   const lowestPct = givableAbove(bounds, lowPct)
   const isFree = bands.length === 0 && steps.stepPct === 0 && !steps.levelsPct
-  const cameFrom = plan.slot(0)
-  const position = plan.slot(0)
+  const cameFromAt = plan.slot(0)
+  const positionAt = plan.slot(0)
   const kickLeft = plan.slot(0)
   const { rate, startKick } = response
   const kickS = startKick?.holdS ?? 0
+  const lags = rate !== undefined || kickS > 0
   const kickPct = startKick ? Math.min(100, stepAbove(steps, startKick.speedPct)) : 0
 
   /** Where the speed has come on its way, never waiting in a rest band or below the lowest running speed. */
@@ -43,8 +43,7 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
   }
 
   /** The step it stands at on its way: one it has reached, never one ahead of it. */
-  function standing(memory: Float64Array, lastPct: number, aimPct: number): number {
-    const at = memory[position]!
+  function standing(at: number, lastPct: number, aimPct: number): number {
     if (isFree || at === aimPct) return at
     const isRising = aimPct > lastPct
     const reached = isRising ? stepBelow(steps, at) : stepAbove(steps, at)
@@ -52,36 +51,77 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
     return isOpen ? reached : isRising ? givableAbove(held, reached) : givableBelow(held, reached)
   }
 
-  return {
-    aim(memory, wantedPct) {
-      const aimed = isFree
-        ? wantedPct > 0
-          ? Math.max(wantedPct, lowPct)
-          : 0
-        : givenFor(wantedPct > bounds.highPct ? held : bounds, wantedPct, memory[cameFrom]!)
-      if (bands.length > 0) {
-        const stepped = toStep(steps, wantedPct)
-        if (!bands.some((band) => isInRestBand(band, stepped))) memory[cameFrom] = stepped
+  /** Where the output goes when this is wanted: on a step, out of rest bands, inside floor and ceiling. */
+  function aim(memory: Float64Array, { start, end, leadPct, aimPct }: Columns): void {
+    if (isFree) {
+      const { lowPct: lowest } = bounds
+      for (let row = start; row < end; row++)
+        aimPct[row] = leadPct[row]! > 0 ? (leadPct[row]! < lowest ? lowest : leadPct[row]!) : 0
+      return
+    }
+    let cameFrom = memory[cameFromAt]!
+    // Much of the time the same is wanted again.
+    let [last, lastFrom, lastAim] = [NaN, NaN, NaN]
+    for (let row = start; row < end; row++) {
+      const wanted = leadPct[row]!
+      if (wanted !== last || cameFrom !== lastFrom) {
+        last = wanted
+        lastFrom = cameFrom
+        lastAim = givenFor(wanted > highPct ? held : bounds, wanted, cameFrom)
+        if (bands.length > 0) {
+          const stepped = toStep(steps, wanted)
+          if (!bands.some((band) => isInRestBand(band, stepped))) cameFrom = stepped
+        }
       }
-      return aimed
-    },
-    give(memory, lastPct, aimPct, dtS) {
-      const fromPct = memory[position]!
-      memory[position] = moved(fromPct, aimPct, dtS)
-      const given = rate ? standing(memory, fromPct, aimPct) : aimPct
-      if (kickS === 0) return given
-      if (given === 0) memory[kickLeft] = 0
-      else if (lastPct === 0) memory[kickLeft] = kickS
-      else if (memory[kickLeft]! > 0) memory[kickLeft]! -= dtS
-      return memory[kickLeft]! > 0 && given < kickPct ? kickPct : given
+      aimPct[row] = lastAim
+    }
+    memory[cameFromAt] = cameFrom
+  }
+
+  /** No faster than the rate. */
+  function move(memory: Float64Array, { start, end, dtS, aimPct, heldBy, fansPct }: Columns): void {
+    const given = fansPct[0]!
+    let position = memory[positionAt]!
+    for (let row = start; row < end; row++) {
+      if (heldBy[row] === SAFETY_STOP) {
+        given[row] = position = 0
+        continue
+      }
+      const from = position
+      position = moved(from, aimPct[row]!, dtS[row]!)
+      given[row] = standing(position, from, aimPct[row]!)
+    }
+    memory[positionAt] = position
+  }
+
+  /** The start kick laid over what is given. */
+  function kick(memory: Float64Array, { start, end, dtS, fansPct }: Columns, lastPct: number): void {
+    const given = fansPct[0]!
+    let [before, left] = [lastPct, memory[kickLeft]!]
+    for (let row = start; row < end; row++) {
+      if (given[row] === 0) left = 0
+      else if (before === 0) left = kickS
+      else if (left > 0) left -= dtS[row]!
+      if (left > 0 && given[row]! < kickPct) given[row] = kickPct
+      before = given[row]!
+    }
+    memory[kickLeft] = left
+  }
+
+  return {
+    run(memory, block, lastPct, isSettled) {
+      const { start, end, aimPct, fansPct } = block
+      aim(memory, block)
+      if (rate && !isSettled) move(memory, block)
+      else {
+        const given = fansPct[0]!
+        if (lags) for (let row = start; row < end; row++) given[row] = aimPct[row]!
+        memory[positionAt] = aimPct[end - 1]!
+      }
+      if (isSettled) memory[kickLeft] = 0
+      else if (kickS > 0) kick(memory, block, lastPct)
     },
     kickLeftS: (memory) => memory[kickLeft]!,
-    settle(memory, aimPct) {
-      memory[position] = aimPct
-      memory[kickLeft] = 0
-    },
-    stop(memory) {
-      memory[position] = memory[kickLeft] = memory[cameFrom] = 0
-    },
+    lags,
   }
 }

@@ -1,12 +1,13 @@
 import type { PartContext } from '@/core/machine/parts/context'
+import type { Block } from '@/core/rules/block'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
 
 const DAY = 0
 const NIGHT = 1
 
 export type CompiledModes = {
-  /** The mode's bit: 1 by day, 2 by night. */
-  readonly step: (memory: Float64Array, inputs: Float64Array, dtS: number) => number
+  /** Fills in the mode of each row: 1 by day, 2 by night. */
+  readonly run: (memory: Float64Array, block: Block) => void
   readonly settle: (memory: Float64Array, inputs: Float64Array) => void
   readonly isNight: (memory: Float64Array) => boolean
 }
@@ -21,51 +22,72 @@ function byLight({ response: { light }, memory: plan, inputIndex }: PartContext)
   const at = inputIndex(light.input)
   const { level, delayS } = light
   const hasLooked = plan.slot(0, 'mode')
-  const mode = plan.slot(DAY, 'mode')
+  const modeAt = plan.slot(DAY, 'mode')
   const otherForS = plan.slot(0, 'mode')
   return {
-    step(memory, inputs, dtS) {
-      const x = inputs[at]!
-      const points = x >= level ? DAY : x < level ? NIGHT : memory[mode]!
-      if (memory[hasLooked] === 0) {
-        memory[hasLooked] = 1
-        memory[mode] = points
-      } else if (points === memory[mode]) memory[otherForS] = 0
-      else {
-        // The time since the last step counts only if the light pointed there already then.
-        memory[otherForS] = memory[otherForS] === 0 ? Number.MIN_VALUE : memory[otherForS]! + dtS
-        if (memory[otherForS] >= delayS) {
-          memory[mode] = points
-          memory[otherForS] = 0
+    run(memory, block) {
+      const { start, end, inputs, dtS, modes } = block
+      const xs = inputs[at]!
+      let mode = memory[modeAt]!
+      let seen = 0
+      let otherS = memory[otherForS]!
+      let isFirst = memory[hasLooked] === 0
+      for (let row = start; row < end; row++) {
+        const x = xs[row]!
+        const points = x >= level ? DAY : x < level ? NIGHT : mode
+        if (isFirst) {
+          isFirst = false
+          mode = points
+        } else if (points === mode) otherS = 0
+        else {
+          // The time since the last step counts only if the light pointed there already then.
+          otherS = otherS === 0 ? Number.MIN_VALUE : otherS + dtS[row]!
+          if (otherS >= delayS) {
+            mode = points
+            otherS = 0
+          }
         }
+        modes[row] = 1 << mode
+        seen |= 1 << mode
       }
-      return 1 << memory[mode]!
+      memory[hasLooked] = 1
+      memory[modeAt] = mode
+      block.modesSeen = seen
+      memory[otherForS] = otherS
     },
     settle(memory, inputs) {
       memory[hasLooked] = 1
-      memory[mode] = inputs[at]! < level ? NIGHT : DAY
+      memory[modeAt] = inputs[at]! < level ? NIGHT : DAY
       memory[otherForS] = 0
     },
-    isNight: (memory) => memory[mode] === NIGHT,
+    isNight: (memory) => memory[modeAt] === NIGHT,
   }
 }
 
 /** Day within its spans, night outside. Without a clock it stays what it was, day at power-up. */
 function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: PartContext): CompiledModes | null {
   if (!dayByWeek) return null
-  const mode = plan.slot(DAY, 'mode')
-  const modeAt = new Uint8Array(WEEK_MIN).fill(NIGHT)
-  for (const span of dayByWeek) fillSpan(modeAt, span, DAY)
-  const look = (memory: Float64Array, inputs: Float64Array) => {
-    const weekS = inputs[clockIndex]!
-    if (weekS >= 0) memory[mode] = modeAt[minuteOf(weekS)]!
-  }
+  const modeAt = plan.slot(DAY, 'mode')
+  const modeOfMinute = new Uint8Array(WEEK_MIN).fill(NIGHT)
+  for (const span of dayByWeek) fillSpan(modeOfMinute, span, DAY)
+  const look = (weekS: number, before: number): number => (weekS >= 0 ? modeOfMinute[minuteOf(weekS)]! : before)
   return {
-    step(memory, inputs) {
-      look(memory, inputs)
-      return 1 << memory[mode]!
+    run(memory, block) {
+      const { start, end, inputs, modes } = block
+      const clock = inputs[clockIndex]!
+      let mode = memory[modeAt]!
+      let seen = 0
+      for (let row = start; row < end; row++) {
+        mode = look(clock[row]!, mode)
+        modes[row] = 1 << mode
+        seen |= 1 << mode
+      }
+      memory[modeAt] = mode
+      block.modesSeen = seen
     },
-    settle: look,
-    isNight: (memory) => memory[mode] === NIGHT,
+    settle(memory, inputs) {
+      memory[modeAt] = look(inputs[clockIndex]!, memory[modeAt]!)
+    },
+    isNight: (memory) => memory[modeAt] === NIGHT,
   }
 }

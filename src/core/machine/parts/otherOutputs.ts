@@ -1,25 +1,35 @@
+import { HAS_BEEN_HOT, type Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
-import type { CompiledHolds } from '@/core/machine/parts/holds'
 import { countsPoint, isPast, isUpward } from '@/core/machine/past'
 import type { Condition, OtherOutput } from '@/core/response/schema'
 import { exact } from '@/core/rules/exact'
 
 export type CompiledOutput = {
   readonly output: OtherOutput
-  readonly step: (memory: Float64Array, inputs: Float64Array, fansPct: Float64Array, dtS: number) => void
-  readonly settle: (memory: Float64Array, inputs: Float64Array, fansPct: Float64Array) => void
+  /** Fills in whether it is on in each row. */
+  readonly run: (memory: Float64Array, block: Columns, isOn: Uint8Array) => void
+  /** Forgets what it was, as if its delay were over. */
+  readonly settle: (memory: Float64Array) => void
   readonly isOn: (memory: Float64Array) => boolean
 }
 
-type Stands = (memory: Float64Array, inputs: Float64Array, fansPct: Float64Array) => boolean
+/** Marks the rows in which a condition stands. */
+type Mark = (memory: Float64Array, block: Columns, marks: Uint8Array) => void
+
+/** Marks the rows in which `stands` is true of the column. */
+const markWhere =
+  (column: (block: Columns) => Float64Array, stands: (x: number) => boolean): Mark =>
+  (_memory, block, marks) => {
+    const xs = column(block)
+    for (let row = block.start; row < block.end; row++) if (stands(xs[row]!)) marks[row] = 1
+  }
 
 function compileCondition(
   condition: Condition,
   { memory: plan, inputIndex }: PartContext,
   fanIds: readonly string[],
-  holds: CompiledHolds | null,
   remembers: number[],
-): Stands {
+): Mark {
   switch (condition.kind) {
     case 'input': {
       const at = inputIndex(condition.input)
@@ -29,69 +39,76 @@ function compileCondition(
       const counts = countsPoint(condition.when)
       const edge = exact(sign * condition.at)
       const back = exact(edge - condition.release)
-      return (memory, inputs) => {
-        const past = sign * inputs[at]!
-        const stands = past > edge || (counts && past === edge) || (memory[stood] === 1 && past > back)
+      return (memory, { start, end, inputs }, marks) => {
+        const xs = inputs[at]!
+        let stands = memory[stood] === 1
+        for (let row = start; row < end; row++) {
+          const past = sign * xs[row]!
+          stands = past > edge || (counts && past === edge) || (stands && past > back)
+          if (stands) marks[row] = 1
+        }
         memory[stood] = stands ? 1 : 0
-        return stands
       }
     }
     case 'switch': {
       const at = inputIndex(condition.input)
       const wanted = condition.is === 'on'
-      return (_memory, inputs) => inputs[at]! >= 0.5 === wanted
+      return markWhere(
+        ({ inputs }) => inputs[at]!,
+        (x) => x >= 0.5 === wanted,
+      )
     }
     case 'speed': {
       const at = fanIds.indexOf(condition.fan)
       const { when, atPct } = condition
-      return (_memory, _inputs, fansPct) => isPast(when, fansPct[at]!, atPct)
+      return markWhere(
+        ({ fansPct }) => fansPct[at]!,
+        (pct) => isPast(when, pct, atPct),
+      )
     }
     case 'lost': {
       const at = inputIndex(condition.input)
-      return (_memory, inputs) => Number.isNaN(inputs[at]!)
+      return markWhere(({ inputs }) => inputs[at]!, Number.isNaN)
     }
     case 'overheated':
-      return (memory) => holds?.hasOverheated(memory) ?? false
+      return (_memory, { start, end, heat }, marks) => {
+        for (let row = start; row < end; row++) if ((heat[row]! & HAS_BEEN_HOT) !== 0) marks[row] = 1
+      }
   }
 }
 
 /** Bypass damper, shutter, alarm contact, heater permission, lamp. */
-export function compileOtherOutputs(
-  context: PartContext,
-  fanIds: readonly string[],
-  holds: CompiledHolds | null,
-): CompiledOutput[] {
+export function compileOtherOutputs(context: PartContext, fanIds: readonly string[]): CompiledOutput[] {
   return (context.response.otherOutputs ?? []).map((output) => {
     const remembers: number[] = []
     const compiled = (conditions: readonly Condition[]) =>
-      conditions.map((condition) => compileCondition(condition, context, fanIds, holds, remembers))
+      conditions.map((condition) => compileCondition(condition, context, fanIds, remembers))
     const onWhen = compiled(output.onWhen)
     const notWhile = compiled(output.notWhile)
-    const isOn = context.memory.slot(0, 'latches')
+    const isOnAt = context.memory.slot(0, 'latches')
     // Negative while no reason stands; the moment a reason is first seen counts as 0 s.
-    const stoodS = context.memory.slot(-1, 'timers')
-    // Every condition is looked at every time: each keeps its own memory.
-    const any = (conditions: readonly Stands[], memory: Float64Array, inputs: Float64Array, fansPct: Float64Array) => {
-      let stands = false
-      for (let index = 0; index < conditions.length; index++)
-        if (conditions[index]!(memory, inputs, fansPct)) stands = true
-      return stands
-    }
-    const step: CompiledOutput['step'] = (memory, inputs, fansPct, dtS) => {
-      const hasReason = any(onWhen, memory, inputs, fansPct)
-      const isBarred = any(notWhile, memory, inputs, fansPct)
-      memory[stoodS] = !hasReason ? -1 : memory[stoodS]! < 0 ? 0 : memory[stoodS]! + dtS
-      memory[isOn] = hasReason && !isBarred && memory[stoodS] >= output.delayS ? 1 : 0
-    }
+    const stoodAt = context.memory.slot(-1, 'timers')
     return {
       output,
-      step,
-      settle(memory, inputs, fansPct) {
-        for (const slot of remembers) memory[slot] = 0
-        memory[stoodS] = output.delayS
-        step(memory, inputs, fansPct, 0)
+      run(memory, block, isOn) {
+        const { start, end, dtS, reasons, bars } = block
+        reasons.fill(0, start, end)
+        bars.fill(0, start, end)
+        for (const mark of onWhen) mark(memory, block, reasons)
+        for (const mark of notWhile) mark(memory, block, bars)
+        let stoodS = memory[stoodAt]!
+        for (let row = start; row < end; row++) {
+          stoodS = reasons[row] === 0 ? -1 : stoodS < 0 ? 0 : stoodS + dtS[row]!
+          isOn[row] = reasons[row] === 1 && bars[row] === 0 && stoodS >= output.delayS ? 1 : 0
+        }
+        memory[stoodAt] = stoodS
+        memory[isOnAt] = isOn[end - 1]!
       },
-      isOn: (memory) => memory[isOn] === 1,
+      settle(memory) {
+        for (const slot of remembers) memory[slot] = 0
+        memory[stoodAt] = output.delayS
+      },
+      isOn: (memory) => memory[isOnAt] === 1,
     }
   })
 }

@@ -1,18 +1,20 @@
+import type { Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
 import type { MachineState } from '@/core/machine/state'
 import { exact } from '@/core/rules/exact'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
-/** One number of several, lost ones left out; a difference (first less second) needs both. NaN when nothing is left. */
+/** One number of several in a row, lost ones left out; a difference (first less second) needs both. NaN when nothing is left. */
 function combine(
   how: NonNullable<MeasuredInput['combines']>['how'],
-  values: Float64Array,
+  columns: readonly Float64Array[],
   places: readonly number[],
+  row: number,
 ): number {
   let [sum, count, best] = [0, 0, NaN]
-  if (how === 'difference') return values[places[0]!]! - values[places[1] ?? places[0]!]!
+  if (how === 'difference') return columns[places[0]!]![row]! - columns[places[1] ?? places[0]!]![row]!
   for (let index = 0; index < places.length; index++) {
-    const x = values[places[index]!]!
+    const x = columns[places[index]!]![row]!
     if (Number.isNaN(x)) continue
     sum += x
     count++
@@ -23,9 +25,9 @@ function combine(
 
 /** Offsets, combined inputs, the scan interval and moved set points; null where an input is simply what it reads. */
 export function compileSense(
-  { response, memory: plan, inputIndex }: PartContext,
-  setPoints: { readonly count: number; readonly fill: (sensed: Float64Array) => void },
-): ((state: MachineState, raw: Float64Array, dtS: number) => Float64Array) | null {
+  { response, memory: plan, inputIndex, clockIndex }: PartContext,
+  setPoints: { readonly count: number; readonly fill: (block: Columns) => void },
+): ((state: MachineState, block: Columns) => void) | null {
   const { inputs, scanS = 0 } = response
   const offsets = Float64Array.from(inputs, (input) => (isMeasured(input) ? (input.offset ?? 0) : 0))
   const combined = inputs.flatMap((input, place) =>
@@ -35,23 +37,41 @@ export function compileSense(
   )
   const movesPoints = setPoints.count > 0
   if (scanS === 0 && !movesPoints && combined.length === 0 && offsets.every((offset) => offset === 0)) return null
-  const sinceS = plan.slot(Infinity)
-  return ({ memory, sensed }, raw, dtS) => {
-    memory[sinceS]! += dtS
+  const sinceAt = plan.slot(Infinity)
+
+  /** Every row as if it were scanned. */
+  function read({ start, end, raw, inputs: sensed }: Columns): void {
+    for (let index = 0; index < offsets.length; index++) {
+      const [from, to, offset] = [raw[index]!, sensed[index]!, offsets[index]!]
+      for (let row = start; row < end; row++) to[row] = offset === 0 ? from[row]! : exact(from[row]! + offset)
+    }
+    for (const { place, how, of } of combined) {
+      const [to, offset] = [sensed[place]!, offsets[place]!]
+      for (let row = start; row < end; row++) to[row] = exact(combine(how, sensed, of, row) + offset)
+    }
+  }
+
+  /** Between scans it stays what it was. */
+  function hold({ memory, sensed: last }: MachineState, { start, end, dtS, inputs: sensed }: Columns): void {
+    let sinceS = memory[sinceAt]!
+    for (let row = start; row < end; row++) {
+      sinceS += dtS[row]!
+      if (sinceS >= scanS) sinceS = 0
+      else
+        for (let index = 0; index < offsets.length; index++)
+          sensed[index]![row] = row === start ? last[index]! : sensed[index]![row - 1]!
+    }
+    memory[sinceAt] = sinceS
+  }
+
+  return (state, block) => {
+    const { start, end } = block
+    read(block)
+    if (scanS > 0) hold(state, block)
     // The clock runs between scans.
-    sensed[offsets.length] = raw[offsets.length]!
-    if (memory[sinceS]! < scanS) {
-      if (movesPoints) setPoints.fill(sensed)
-      return sensed
-    }
-    memory[sinceS] = 0
-    for (let index = 0; index < offsets.length; index++)
-      sensed[index] = offsets[index] === 0 ? raw[index]! : exact(raw[index]! + offsets[index]!)
-    for (let index = 0; index < combined.length; index++) {
-      const { place, how, of } = combined[index]!
-      sensed[place] = exact(combine(how, sensed, of) + offsets[place]!)
-    }
-    if (movesPoints) setPoints.fill(sensed)
-    return sensed
+    const [clock, shown] = [block.raw[clockIndex]!, block.inputs[clockIndex]!]
+    for (let row = start; row < end; row++) shown[row] = clock[row]!
+    if (movesPoints) setPoints.fill(block)
+    for (let index = 0; index < block.inputs.length; index++) state.sensed[index] = block.inputs[index]![end - 1]!
   }
 }

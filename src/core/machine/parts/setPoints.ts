@@ -1,4 +1,5 @@
 import type { PartContext } from '@/core/machine/parts/context'
+import type { Block } from '@/core/rules/block'
 import type { SetPoint } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
 import { ruleKind, type Rule } from '@/core/rules/table'
@@ -20,7 +21,7 @@ function compileShift(rule: Rule): Shift | null {
 }
 
 /** Moves each such rule's input instead of its points: the rule then reads a place of its own behind the clock.
- *  @returns the place of a rule's input, and what fills those places at every step */
+ *  @returns the place of a rule's input, and what fills those places in a block */
 export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockIndex }: PartContext) {
   const shifts = rules.map(compileShift)
   const moved = shifts.flatMap((shift, rule) => (shift ? [{ shift, rule, from: inputIndex(shift.input) }] : []))
@@ -32,11 +33,12 @@ export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockInde
     count: moved.length,
     placeOf,
     shiftOf: (rule: number, weekS: number): number => shifts[rule]?.at(weekS) ?? 0,
-    fill(sensed: Float64Array): void {
-      for (let index = 0; index < moved.length; index++)
-        sensed[clockIndex + 1 + index] = exact(
-          sensed[moved[index]!.from]! - moved[index]!.shift.at(sensed[clockIndex]!),
-        )
+    fill({ start, end, inputs }: Block): void {
+      const clock = inputs[clockIndex]!
+      for (const [index, { from, shift }] of moved.entries()) {
+        const [own, read] = [inputs[clockIndex + 1 + index]!, inputs[from]!]
+        for (let row = start; row < end; row++) own[row] = exact(read[row]! - shift.at(clock[row]!))
+      }
     },
   }
 }
