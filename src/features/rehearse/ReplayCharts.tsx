@@ -22,6 +22,7 @@ import type { Quantity } from '@/core/quantity/units'
 import type { Response } from '@/core/response/schema'
 import type { Replay } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'
+import { ActiveStrip } from '@/features/rehearse/ActiveStrip'
 import { thin } from '@/features/rehearse/thin'
 import { chartFont } from '@/ui/chart'
 import { causeVar } from '@/ui/cause'
@@ -72,6 +73,7 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
   })
   return (
     <>
+      <ActiveStrip replay={replay} response={response} clock={clock} />
       {shown.map(({ input, values }) => (
         <Strip
           key={input.id}
