@@ -1,6 +1,6 @@
 import { checkInstallation } from '@/core/installation/checkInstallation'
-import { Installation } from '@/core/installation/installation'
-import { problemLine, type Problem } from '@/core/json/problem'
+import { Installation, INSTALLATION_SCHEMA } from '@/core/installation/installation'
+import type { Problem } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
 
 /** A stored installation as far as it can be opened. `marked`: every figure is where it belongs, and some contradict one another or
@@ -10,7 +10,7 @@ export type Opened =
   | { readonly kind: 'marked'; readonly document: Installation; readonly problems: readonly Problem[] }
   | { readonly kind: 'unreadable'; readonly problems: readonly Problem[] }
 
-const readShape = validator(Installation)
+const readShape = validator(Installation, INSTALLATION_SCHEMA)
 
 /** Opens what was stored, by this version of the program or an older one; never throws. */
 export function openInstallation(data: unknown): Opened {
@@ -20,10 +20,4 @@ export function openInstallation(data: unknown): Opened {
   return problems.length > 0
     ? { kind: 'marked', document: shape.value, problems }
     : { kind: 'whole', document: shape.value }
-}
-
-/** Problems that were not there before: what stood in a document already does not hold up other changes to it. */
-export function newProblems(before: readonly Problem[], now: readonly Problem[]): Problem[] {
-  const known = new Set(before.map(problemLine))
-  return now.filter((problem) => !known.has(problemLine(problem)))
 }

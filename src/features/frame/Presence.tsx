@@ -26,7 +26,7 @@ export function Presence({ id }: { id: string }) {
     const pageId = crypto.randomUUID()
     let isOpen = true
     const hear = async (version: number, by: string) => {
-      if (await heard(version, by)) enqueueSnackbar(`${by} changed something; it is shown here now.`)
+      if (await heard(version)) enqueueSnackbar(`${by} changed something; it is shown here now.`)
     }
     const tell = async () => {
       const answer = await postJson<Answer>(ADDRESS, { pageId, installationId: id })
@@ -67,8 +67,7 @@ export function Presence({ id }: { id: string }) {
       aria-label="Who else is here"
       sx={{ bgcolor: 'ground.side', borderBottom: 1, borderColor: 'divider', px: 2, py: 0.5, fontSize: '0.875rem' }}
     >
-      Also open: {others.join(', ')}. What they keep is shown here at once; where you both changed something, you
-      choose.
+      Also open: {others.join(', ')}. What they keep is shown here at once; where you both changed the same, you choose.
     </Box>
   )
 }

@@ -27,8 +27,9 @@ export function StandingNotice() {
           </>
         }
       >
-        This page is behind: {standing.savedBy} kept a newer working copy at {formatClock(standing.savedAt)}. Nothing
-        here has been sent over it.
+        {standing.savedBy} kept a newer working copy at {formatClock(standing.savedAt)}, and you both changed the same.{' '}
+        {standing.places.length > 0 && `${standing.places.join('; ')}. `}
+        Nothing here has been sent over it.
       </Bar>
     )
   if (standing.kind === 'contradicts')

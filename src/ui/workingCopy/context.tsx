@@ -1,5 +1,6 @@
 'use client'
 
+import { enqueueSnackbar } from 'notistack'
 import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { useStore } from 'zustand'
 import { judgeInstallation } from '@/core/advise/judge'
@@ -37,13 +38,27 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
   // Other tabs are a matter of the browser: on the server, which has channels too, each page drawn would leave one open.
   const [channel] = useState(() => (typeof window === 'undefined' ? null : new BroadcastChannel(`gale:${id}`)))
   const [store] = useState(() =>
-    createWorkingCopyStore(id, { document, version, savedAt }, (kept) => channel?.postMessage(kept)),
+    createWorkingCopyStore(
+      id,
+      { document, version, savedAt },
+      (kept) => channel?.postMessage(kept),
+      (by) => enqueueSnackbar(`${by} changed something else meanwhile; both are here now.`),
+    ),
   )
   useEffect(() => {
     const hear = (event: MessageEvent) => void store.getState().heard(Number(event.data))
     channel?.addEventListener('message', hear)
     void store.getState().open()
-    return () => channel?.removeEventListener('message', hear)
+    // The page may be gone in a moment: what was changed is written down now.
+    const settle = () => store.getState().settle()
+    window.addEventListener('pagehide', settle)
+    window.addEventListener('visibilitychange', settle)
+    return () => {
+      channel?.removeEventListener('message', hear)
+      window.removeEventListener('pagehide', settle)
+      window.removeEventListener('visibilitychange', settle)
+      settle()
+    }
   }, [store, channel])
   return (
     <PreferenceProvider value={preference}>

@@ -40,12 +40,14 @@ class PretendServer {
 let server: PretendServer
 let store: WorkingCopyStore
 let kept: Map<string, string>
+let merged: string[]
 
 const open = () =>
   createWorkingCopyStore(
     'one',
     { document: demoInstallation('fruiting-room'), version: 1, savedAt: 'then' },
     () => undefined,
+    (by) => merged.push(by),
   )
 const setFloor = (pct: number, key?: string) =>
   store.getState().edit('floor', (draft) => void (draft.response.floor.speedPct = pct), key)
@@ -55,6 +57,7 @@ const settle = () => jest.advanceTimersByTimeAsync(5000)
 beforeEach(() => {
   jest.useFakeTimers()
   kept = new Map()
+  merged = []
   server = new PretendServer()
   Object.assign(globalThis, {
     fetch: server.fetch,
@@ -68,8 +71,10 @@ beforeEach(() => {
 })
 afterEach(() => jest.useRealTimers())
 
-test('a change lies in the browser at once, is sent, and is dropped there when it is kept', async () => {
+test('a change is written down after a moment, or before the page goes, is sent, and is dropped there when it is kept', async () => {
   setFloor(23)
+  expect([kept.size, store.getState().standing.kind]).toEqual([0, 'keeping'])
+  store.getState().settle()
   expect(kept.size).toBe(1)
   await settle()
   expect([
@@ -143,13 +148,16 @@ test('a page that was closed before its change was sent finds it again and sends
 
 test('someone else was faster: it is told, nothing is overwritten, and both ways out work', async () => {
   server.version = 5
-  server.document = { ...server.document, name: 'theirs' }
+  server.document = structuredClone({ ...server.document, name: 'theirs' })
+  server.document.response.floor.speedPct = 29
   setFloor(23)
   await settle()
   expect([store.getState().standing.kind, server.document.name]).toEqual(['behind', 'theirs'])
   await store.getState().takeTheirs()
   expect([store.getState().document.name, store.getState().version, kept.size]).toEqual(['theirs', 5, 0])
   server.version = 6
+  server.document = structuredClone(server.document)
+  server.document.response.floor.speedPct = 33
   setFloor(24)
   await settle()
   await store.getState().keepMine()
@@ -184,21 +192,56 @@ describe('somebody else kept something', () => {
   })
   test('it is shown at once where nothing of one’s own waits', async () => {
     keepElsewhere(31)
-    expect(await store.getState().heard(2, 'Ada')).toBe(true)
+    expect(await store.getState().heard(2)).toBe(true)
     expect([floor(), store.getState().version, store.getState().standing.kind]).toEqual([31, 2, 'kept'])
   })
-  test('with a change of one’s own on the way it asks, and loses neither', async () => {
+  test('with a change of one’s own of the same place on the way it asks, and loses neither', async () => {
     keepElsewhere(31)
     setFloor(27)
-    expect(await store.getState().heard(2, 'Ada')).toBe(false)
-    expect(store.getState().standing).toMatchObject({ kind: 'behind', savedBy: 'Ada' })
+    expect(await store.getState().heard(2)).toBe(false)
+    await settle()
+    expect(store.getState().standing).toMatchObject({
+      kind: 'behind',
+      savedBy: 'Tam',
+      places: [expect.stringMatching(/27 %.* here, 31 %.* there/)],
+    })
     expect([floor(), server.document.response.floor.speedPct]).toEqual([27, 31])
+  })
+  test('changes of different places are put together, and both can be undone apart', async () => {
+    keepElsewhere(31)
+    store.getState().edit('name', (draft) => void (draft.name = 'Mine'))
+    await settle()
+    expect([floor(), store.getState().document.name, merged]).toEqual([31, 'Mine', ['Tam']])
+    expect([server.document.response.floor.speedPct, server.document.name, server.version]).toEqual([31, 'Mine', 3])
+    expect([store.getState().standing.kind, kept.size]).toEqual(['kept', 0])
+    store.getState().undo()
+    expect([floor(), store.getState().document.name]).toEqual([31, demoInstallation('fruiting-room').name])
+  })
+  test('what each may have and both together may not is asked about', async () => {
+    server.version++
+    server.document = structuredClone(server.document)
+    server.document.response.ceiling.speedPct = 35
+    setFloor(40)
+    await settle()
+    expect(store.getState().standing.kind).toBe('behind')
+  })
+  test('a change that was left in a closed page is put together with what came since', async () => {
+    server.isCut = true
+    store.getState().edit('name', (draft) => void (draft.name = 'Mine'))
+    await settle()
+    server.isCut = false
+    keepElsewhere(31)
+    store = open()
+    await store.getState().open()
+    await settle()
+    expect([server.document.name, server.document.response.floor.speedPct]).toEqual(['Mine', 31])
   })
   test('a hand that moves while it is fetched is not overwritten', async () => {
     keepElsewhere(31)
-    const heard = store.getState().heard(2, 'Ada')
+    const heard = store.getState().heard(2)
     setFloor(27)
     expect(await heard).toBe(false)
+    await settle()
     expect([floor(), store.getState().standing.kind]).toEqual([27, 'behind'])
   })
 })

@@ -1,40 +1,22 @@
-import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer'
+import { produce } from 'immer'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Installation } from '@/core/installation/installation'
 import { checkInstallation } from '@/core/installation/checkInstallation'
-import { newProblems } from '@/core/installation/open'
+import { newProblems } from '@/core/installation/newProblems'
+import { merge } from '@/core/json/merge'
 import { problemLine, type Problem } from '@/core/json/problem'
+import { redone, undone, withEdit, withGestureEnded, type History } from '@/ui/workingCopy/history'
 import { fetchCopy, sendChange, type FetchedCopy } from '@/ui/workingCopy/send'
+import { sync, type Standing, type SyncEffect, type SyncEvent, type SyncState } from '@/ui/workingCopy/sync'
 import { clearUnsent, dropUnsent, readUnsent, writeUnsent } from '@/ui/workingCopy/unsent'
 
-enablePatches()
-
-/** Where the working copy stands towards the server. */
-type Standing =
-  | { readonly kind: 'kept'; readonly savedAt: string }
-  | { readonly kind: 'keeping' }
-  | { readonly kind: 'waiting'; readonly why: 'gone' | 'busy' | 'full' | 'unknown' | 'signed-out' }
-  /** Not for this role: it is shown, and not kept anywhere but here. */
-  | { readonly kind: 'forbidden'; readonly text: string }
-  | { readonly kind: 'contradicts'; readonly problems: readonly Problem[] }
-  | { readonly kind: 'behind'; readonly savedBy: string; readonly savedAt: string }
-
-type Edit = {
-  readonly label: string
-  readonly key: string | null
-  readonly forth: readonly Patch[]
-  readonly back: readonly Patch[]
-}
-
-export type WorkingCopyState = {
+export type WorkingCopyState = History & {
   readonly id: string
   readonly document: Installation
   readonly version: number
   readonly standing: Standing
   /** What contradicts itself in the document as it was opened, as far as it still does. */
   readonly marked: readonly Problem[]
-  readonly past: readonly Edit[]
-  readonly future: readonly Edit[]
   /** Changes the document. Edits with the same `key` in a row are one for undo: a drag, a field being typed. */
   readonly edit: (label: string, recipe: (draft: Installation) => void, key?: string) => void
   /** Puts in the place of this document what a cure makes of it, as one change. */
@@ -45,152 +27,169 @@ export type WorkingCopyState = {
   readonly takeTheirs: () => Promise<void>
   readonly keepMine: () => Promise<void>
   readonly retry: () => void
-  /** Another tab, or someone else, kept this version: it is taken over where nothing of one’s own waits, and true is the answer; otherwise this page
-   *  is behind, and asks. */
-  readonly heard: (version: number, by?: string) => Promise<boolean>
+  /** Another tab, or someone else, kept this version: it is taken over where nothing of one’s own waits, and true is the answer. Where
+   *  something does, both are put together when it is sent. */
+  readonly heard: (version: number) => Promise<boolean>
   readonly open: () => Promise<void>
+  /** Looks at what was changed now, and puts it into the browser’s memory: the page may be gone in a moment. */
+  readonly settle: () => void
 }
 
-const SEND_AFTER_MS = 150
-const RETRY_AFTER_MS = 2000
-const MOST_UNDO = 200
+/** What is changed is looked at and written down this long after, not at each move of a finger. */
+export const SETTLE_AFTER_MS = 100
 
 export type WorkingCopyStore = StoreApi<WorkingCopyState>
 
-/** The one home of an installation's documents in the page: edits as patches, undo and redo, and keeping them on the server. */
+/** The one home of an installation's documents in the page: edits, undo and redo, and keeping them on the server. */
 export function createWorkingCopyStore(
   id: string,
   start: { document: Installation; version: number; savedAt: string },
   announce: (version: number) => void,
+  /** Tells who reads that what somebody else kept was put together with their own. */
+  onMerged: (savedBy: string) => void = () => undefined,
 ): WorkingCopyStore {
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let isSending = false
-  // The change that is on its way or owed; a new one after it gets a new id.
-  let owed: { saveId: string } | null = null
+  let state: SyncState = {
+    version: start.version,
+    standing: { kind: 'kept', savedAt: start.savedAt },
+    owed: null,
+    isTouched: false,
+    sending: null,
+  }
+  let sendTimer: ReturnType<typeof setTimeout> | undefined
+  let settleTimer: ReturnType<typeof setTimeout> | undefined
+  // What the server has under `version`, and what it has once the change on its way is acknowledged.
+  let kept: Installation | null = start.document
+  let sent: Installation | null = null
   // What stood in the stored document already does not hold up other changes.
   let opened: readonly Problem[] = checkInstallation(start.document)
 
   return createStore<WorkingCopyState>()((set, get) => {
-    const later = (ms: number) => {
-      clearTimeout(timer)
-      timer = setTimeout(() => void send(), ms)
+    function on(event: SyncEvent): void {
+      const next = sync(state, event)
+      state = next.state
+      set({ version: state.version, standing: state.standing })
+      for (const effect of next.effects) carryOut(effect)
     }
 
-    async function send(): Promise<void> {
-      if (isSending || !owed || get().standing.kind === 'behind') return
-      const { document, version } = get()
-      const { saveId } = owed
-      isSending = true
-      const answer = await sendChange(id, { baseVersion: version, saveId, document })
-      isSending = false
-      switch (answer.kind) {
-        case 'done': {
-          clearUnsent(id, saveId)
-          announce(answer.version)
-          const isLast = owed.saveId === saveId
-          if (isLast) owed = null
-          else writeUnsent(id, { baseVersion: answer.version, saveId: owed.saveId, document: get().document })
-          set({
-            version: answer.version,
-            standing: isLast ? { kind: 'kept', savedAt: answer.savedAt } : { kind: 'keeping' },
-          })
-          if (!isLast) later(0)
+    function carryOut(effect: SyncEffect): void {
+      switch (effect.kind) {
+        case 'write':
+          if (state.owed !== null)
+            writeUnsent(id, { baseVersion: state.version, saveId: state.owed, document: get().document, base: kept })
           return
-        }
-        case 'behind':
-          set({ standing: { kind: 'behind', savedBy: answer.savedBy, savedAt: answer.savedAt } })
+        case 'drop':
+          if (effect.saveId === null) dropUnsent(id)
+          else clearUnsent(id, effect.saveId)
           return
-        case 'invalid':
-          set({ standing: { kind: 'contradicts', problems: answer.problems } })
+        case 'wait':
+          clearTimeout(sendTimer)
           return
-        case 'unknown':
-        case 'signed-out':
-        case 'unavailable':
-          set({ standing: { kind: 'waiting', why: answer.kind === 'unavailable' ? answer.why : answer.kind } })
-          later(RETRY_AFTER_MS)
+        case 'later':
+          clearTimeout(sendTimer)
+          sendTimer = setTimeout(() => {
+            // What is sent is what was looked at.
+            settle()
+            on({ kind: 'due' })
+          }, effect.afterMs)
           return
-        case 'forbidden':
-          owed = null
-          dropUnsent(id)
-          set({ standing: { kind: 'forbidden', text: answer.text } })
+        case 'send':
+          void send(effect.saveId, effect.baseVersion)
+          return
+        case 'acknowledge':
+          kept = sent
+          return
+        case 'announce':
+          announce(effect.version)
+          return
+        case 'merge':
+          void putTogether(effect)
       }
     }
 
-    /** Owes the server the document as it is now, unless it contradicts itself: then it waits in the browser until it does not. */
-    function owe(document: Installation): void {
-      owed = { saveId: crypto.randomUUID() }
-      writeUnsent(id, { baseVersion: get().version, saveId: owed.saveId, document })
-      if (get().standing.kind === 'behind') return
-      const all = checkInstallation(document)
-      const problems = newProblems(opened, all)
+    async function send(saveId: string, baseVersion: number): Promise<void> {
+      sent = get().document
+      on({ kind: 'answered', saveId, answer: await sendChange(id, { baseVersion, saveId, document: sent }) })
+    }
+
+    async function putTogether({ savedBy, savedAt }: { savedBy: string; savedAt: string }): Promise<void> {
+      const theirs = await fetchCopy(id)
+      if (!theirs) return on({ kind: 'not-fetched' })
+      const { document } = get()
+      const both = kept && merge(kept, document, theirs.document)
+      const isWhole = both !== null && both.conflicts.length === 0 && contradictions(both.value).length === 0
+      if (!isWhole) {
+        const { bothChanged } = await import('@/core/record/bothChanged')
+        return on({
+          kind: 'clashed',
+          savedBy,
+          savedAt,
+          places: kept ? bothChanged(kept, document, theirs.document) : [],
+        })
+      }
+      kept = theirs.document
+      set({ document: both.value })
+      on({ kind: 'merged', version: theirs.version, saveId: crypto.randomUUID() })
+      onMerged(savedBy)
+    }
+
+    const contradictions = (document: Installation): Problem[] => newProblems(opened, checkInstallation(document))
+
+    function settle(): void {
+      if (settleTimer === undefined) return
+      clearTimeout(settleTimer)
+      settleTimer = undefined
+      const all = checkInstallation(get().document)
       set({ marked: opened.filter((problem) => all.some((other) => problemLine(other) === problemLine(problem))) })
-      if (problems.length > 0) {
-        clearTimeout(timer)
-        set({ standing: { kind: 'contradicts', problems } })
-        return
-      }
-      set({ standing: { kind: 'keeping' } })
-      later(SEND_AFTER_MS)
+      on({ kind: 'changed', saveId: crypto.randomUUID(), problems: newProblems(opened, all) })
     }
 
-    function change(document: Installation, history: Pick<WorkingCopyState, 'past' | 'future'>): void {
+    function change(document: Installation, history: History): void {
       set({ document, ...history })
-      owe(document)
+      settleTimer ??= setTimeout(settle, SETTLE_AFTER_MS)
+      on({ kind: 'touched' })
     }
 
-    const take = ({ document, version, savedAt }: FetchedCopy) => {
-      owed = null
-      dropUnsent(id)
-      opened = checkInstallation(document)
-      set({ marked: opened, document, version, past: [], future: [], standing: { kind: 'kept', savedAt } })
+    function put(label: string, document: Installation, key: string | null): void {
+      const { document: before, past, future } = get()
+      if (document !== before) change(document, withEdit({ past, future }, { label, key, before, after: document }))
     }
+
+    function take({ document, version, savedAt }: FetchedCopy): void {
+      clearTimeout(settleTimer)
+      settleTimer = undefined
+      kept = document
+      opened = checkInstallation(document)
+      set({ marked: opened, document, past: [], future: [] })
+      on({ kind: 'taken', version, savedAt })
+    }
+
+    const hasOwn = () => state.owed !== null || settleTimer !== undefined
 
     return {
       id,
       document: start.document,
       marked: opened,
-      version: start.version,
-      standing: { kind: 'kept', savedAt: start.savedAt },
+      version: state.version,
+      standing: state.standing,
       past: [],
       future: [],
+      settle,
       edit(label, recipe, key) {
-        const { document, past } = get()
         // In braces: what a recipe happens to return (the result of a splice) is not a document.
-        const [next, forth, back] = produceWithPatches(document, (draft) => {
+        const next = produce(get().document, (draft) => {
           recipe(draft)
         })
-        if (forth.length === 0) return
-        const last = past[past.length - 1]
-        const joined =
-          last && key !== undefined && last.key === key
-            ? { label, key, forth: [...last.forth, ...forth], back: [...back, ...last.back] }
-            : null
-        const kept = joined
-          ? [...past.slice(0, -1), joined]
-          : [...past.slice(-MOST_UNDO), { label, key: key ?? null, forth, back }]
-        change(next, { past: kept, future: [] })
+        put(label, next, key ?? null)
       },
-      cure(label, apply) {
-        const { document, past } = get()
-        const next = apply(document)
-        const [, forth, back] = produceWithPatches(document, () => next)
-        change(next, { past: [...past, { label, key: null, forth, back }], future: [] })
-      },
-      endGesture() {
-        const { past } = get()
-        const last = past[past.length - 1]
-        if (last && last.key !== null) set({ past: [...past.slice(0, -1), { ...last, key: null }] })
-      },
+      cure: (label, apply) => put(label, apply(get().document), null),
+      endGesture: () => set(withGestureEnded(get())),
       undo() {
-        const { document, past, future } = get()
-        const last = past[past.length - 1]
-        if (last) change(applyPatches(document, [...last.back]), { past: past.slice(0, -1), future: [last, ...future] })
+        const moved = undone(get().document, get())
+        if (moved) change(moved.document, moved.history)
       },
       redo() {
-        const { document, past, future } = get()
-        const [next, ...rest] = future
-        if (next)
-          change(applyPatches(document, [...next.forth]), { past: [...past, { ...next, key: null }], future: rest })
+        const moved = redone(get().document, get())
+        if (moved) change(moved.document, moved.history)
       },
       async takeTheirs() {
         const theirs = await fetchCopy(id)
@@ -199,35 +198,29 @@ export function createWorkingCopyStore(
       async keepMine() {
         const theirs = await fetchCopy(id)
         if (!theirs) return
-        set({ version: theirs.version, standing: { kind: 'keeping' } })
-        owe(get().document)
+        kept = theirs.document
+        on({ kind: 'insisted', version: theirs.version })
+        settleTimer ??= setTimeout(settle, 0)
       },
-      retry: () => later(0),
-      async heard(version, by = 'another tab') {
-        const isNews = () => version > get().version && !isSending && get().standing.kind !== 'behind'
-        if (!isNews()) return false
-        if (!owed && get().standing.kind === 'kept') {
-          const theirs = await fetchCopy(id)
-          // Meanwhile a hand may have changed something here.
-          if (theirs && theirs.version > get().version && !owed && !isSending) {
-            take(theirs)
-            return true
-          }
-        }
-        if (isNews()) set({ standing: { kind: 'behind', savedBy: by, savedAt: new Date().toISOString() } })
-        return false
+      retry: () => carryOut({ kind: 'later', afterMs: 0 }),
+      async heard(version) {
+        if (version <= state.version || hasOwn() || state.standing.kind !== 'kept') return false
+        const theirs = await fetchCopy(id)
+        // Meanwhile a hand may have changed something here.
+        if (!theirs || theirs.version <= state.version || hasOwn()) return false
+        take(theirs)
+        return true
       },
       /** Looks at what the server has now, and at what this browser still owes it from before. */
       async open() {
-        const unsent = readUnsent(id)
-        const theirs = await fetchCopy(id)
-        if (owed) return
+        const [unsent, theirs] = await Promise.all([readUnsent(id), fetchCopy(id)])
+        if (hasOwn()) return
         if (unsent) {
-          owed = { saveId: unsent.saveId }
-          set({ document: unsent.document, version: unsent.baseVersion, standing: { kind: 'keeping' } })
-          if (newProblems(opened, checkInstallation(unsent.document)).length > 0) owe(unsent.document)
-          else later(0)
-        } else if (theirs && theirs.version > get().version) take(theirs)
+          kept = unsent.base ?? (theirs?.version === unsent.baseVersion ? theirs.document : null)
+          set({ document: unsent.document })
+          on({ kind: 'found', version: unsent.baseVersion, saveId: unsent.saveId })
+          if (contradictions(unsent.document).length > 0) settleTimer ??= setTimeout(settle, 0)
+        } else if (theirs && theirs.version > state.version) take(theirs)
       },
     }
   })

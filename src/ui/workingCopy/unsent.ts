@@ -1,9 +1,13 @@
 import type { Installation } from '@/core/installation/installation'
-import { openInstallation } from '@/core/installation/open'
-import { parseJson } from '@/core/installation/read'
 
 /** A change that the server has not yet said it kept. It lies in the browser until then, so that nothing is lost with the tab or the line. */
-export type Unsent = { readonly baseVersion: number; readonly saveId: string; readonly document: Installation }
+export type Unsent = {
+  readonly baseVersion: number
+  readonly saveId: string
+  readonly document: Installation
+  /** What the server had under `baseVersion`, to tell what was changed here; null where nobody knows any more. */
+  readonly base: Installation | null
+}
 
 const key = (installationId: string) => `gale:unsent:${installationId}`
 
@@ -11,26 +15,39 @@ export function writeUnsent(installationId: string, unsent: Unsent): void {
   localStorage.setItem(key(installationId), JSON.stringify(unsent))
 }
 
+/** What lies there, as far as it is JSON; nobody has looked at its documents. */
+function raw(text: string | null): (Partial<Record<keyof Unsent, unknown>> & object) | null {
+  try {
+    const data: unknown = JSON.parse(text ?? 'null')
+    return typeof data === 'object' ? data : null
+  } catch {
+    return null
+  }
+}
+
 export function clearUnsent(installationId: string, saveId: string): void {
-  if (readUnsent(installationId)?.saveId === saveId) localStorage.removeItem(key(installationId))
+  if (raw(localStorage.getItem(key(installationId)))?.saveId === saveId) dropUnsent(installationId)
 }
 
 const leftKey = (installationId: string) => `gale:left:${installationId}`
 
 /** What this browser still owes the server; null when nothing. What an older program left here and cannot be read any more is kept under
  *  another key: nothing of it is thrown away, and it does not stand in the way. */
-export function readUnsent(installationId: string): Unsent | null {
+export async function readUnsent(installationId: string): Promise<Unsent | null> {
   const text = localStorage.getItem(key(installationId))
   if (text === null) return null
-  const data = parseJson(text)
-  const unsent = data.ok ? (data.value as Partial<Unsent> | null) : null
-  if (unsent && typeof unsent.saveId === 'string' && typeof unsent.baseVersion === 'number') {
-    const opened = openInstallation(unsent.document)
-    if (opened.kind !== 'unreadable')
-      return { baseVersion: unsent.baseVersion, saveId: unsent.saveId, document: opened.document }
+  // Reading documents from outside weighs much, and hardly any page has to.
+  const { openInstallation } = await import('@/core/installation/open')
+  const document = (data: unknown): Installation | null => {
+    const opened = openInstallation(data)
+    return opened.kind === 'unreadable' ? null : opened.document
   }
+  const unsent = raw(text)
+  const ours = document(unsent?.document)
+  if (unsent && ours && typeof unsent.saveId === 'string' && typeof unsent.baseVersion === 'number')
+    return { baseVersion: unsent.baseVersion, saveId: unsent.saveId, document: ours, base: document(unsent.base) }
   localStorage.setItem(leftKey(installationId), text)
-  localStorage.removeItem(key(installationId))
+  dropUnsent(installationId)
   return null
 }
 

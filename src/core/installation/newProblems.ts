@@ -1,0 +1,7 @@
+import { problemLine, type Problem } from '@/core/json/problem'
+
+/** Problems that were not there before: what stood in a document already does not hold up other changes to it. */
+export function newProblems(before: readonly Problem[], now: readonly Problem[]): Problem[] {
+  const known = new Set(before.map(problemLine))
+  return now.filter((problem) => !known.has(problemLine(problem)))
+}
