@@ -1,4 +1,5 @@
 import { defineConfig, devices } from '@playwright/test'
+import { ownSite } from './e2e/setup/site'
 
 const CHROMIUM_FLAGS = [
   '--no-sandbox',
@@ -14,15 +15,14 @@ const CHROMIUM_FLAGS = [
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: false,
-  workers: 1,
+  workers: 2,
   retries: 0,
   timeout: 60_000,
   reporter: [['list']],
   globalSetup: './e2e/setup/startGale.ts',
   use: {
     ...devices['Desktop Chrome'],
-    // Set by the global setup; the workers read this file after it.
-    baseURL: process.env.GALE_E2E_URL,
+    baseURL: ownSite()?.url,
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     trace: 'retain-on-failure',

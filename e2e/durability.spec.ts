@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { APIRequestContext } from '@playwright/test'
 import { runningOf, startGale } from './setup/gale'
+import { ownSite } from './setup/site'
 import { edit, expect, expectKept, openDemo, openStage, test } from './setup/test'
 
 type Copy = { version: number; document: { name: string } }
@@ -116,5 +117,5 @@ test('a second tab with a change of its own is told that it is behind, and overw
 })
 
 test('a second start says that one runs already', async () => {
-  await expect(startGale({ folder: process.env.GALE_E2E_FOLDER })).rejects.toThrow(/already runs at/)
+  await expect(startGale({ folder: ownSite()?.folder })).rejects.toThrow(/already runs at/)
 })

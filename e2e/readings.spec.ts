@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { runningOf } from './setup/gale'
+import { ownSite } from './setup/site'
 import { expect, openStage, test } from './setup/test'
 
 const minute = (index: number) => new Date(Date.UTC(2025, 0, 1) + index * 30_000).toISOString().slice(0, 19)
@@ -50,7 +51,7 @@ test('a million lines come in while the page answers; their memory stays small; 
   yard,
 }) => {
   test.setTimeout(300_000)
-  const { importer } = runningOf(process.env.GALE_E2E_FOLDER ?? '')
+  const { importer } = runningOf(ownSite()?.folder ?? '')
   // The most it ever held, as the kernel counts it.
   const mostMb = () => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${importer}/status`, 'utf8'))?.[1]) / 1024
   const { writeFileSync } = await import('node:fs')

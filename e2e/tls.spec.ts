@@ -7,7 +7,7 @@ test('over TLS of its own authority: cookies are for TLS only, the demo is close
   browser,
 }) => {
   test.setTimeout(120_000)
-  const url = 'https://localhost:4480'
+  const url = 'https://localhost:4580'
   const gale = await startGale({ args: ['--host', '0.0.0.0', '--url', url] })
   const { folder } = gale
   try {

@@ -1,10 +1,11 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test as base, type Cookie, type Page } from '@playwright/test'
+import { expect, test as base, type Page } from '@playwright/test'
+import { ownSite } from './site'
 
 /** A page that is signed in to the demo yard. */
 export const test = base.extend<{ yard: Page }>({
   yard: async ({ page, context }, use) => {
-    await context.addCookies(JSON.parse(process.env.GALE_E2E_COOKIES ?? '[]') as Cookie[])
+    await context.addCookies([...(ownSite()?.cookies ?? [])])
     await use(page)
   },
 })
