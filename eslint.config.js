@@ -11,6 +11,7 @@ export default tseslint.config(
       '.dependency-cruiser.cjs',
       'playwright-report/',
       'test-results/',
+      'src/core/json/standalone.generated.js',
     ],
   },
   js.configs.recommended,

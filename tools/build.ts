@@ -13,7 +13,7 @@ function* filesUnder(path: string): Generator<string> {
   for (const entry of entries) {
     const inside = join(path, entry.name)
     if (entry.isDirectory()) yield* filesUnder(inside)
-    else if (!/\.test\.tsx?$/.test(entry.name)) yield inside
+    else if (!/\.test\.tsx?$|\.generated\.js$/.test(entry.name)) yield inside
   }
 }
 
@@ -58,6 +58,8 @@ export async function ensureBuilt(): Promise<void> {
   const mark = sourcesMark()
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === mark) return
   console.error('gale: building (about a minute)…')
+  const { writeStandalone } = await import('./standalone')
+  writeStandalone()
   const built = await passes(tool('next'), ['build'], {
     cwd: root,
     stdio: ['ignore', process.env.GALE_VERBOSE ? 'inherit' : 'ignore', 'inherit'],

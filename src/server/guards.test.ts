@@ -3,7 +3,7 @@ import { BlockList, type AddressInfo } from 'node:net'
 import { ADDRESS_HEADER, clientAddress, isLocal, readProxies } from '@/server/address'
 import { csvText } from '@/server/csv'
 import { front, pathOf } from '@/server/front/front'
-import { securityHeaders } from '@/server/front/headers'
+import { contentPolicy, securityHeaders } from '@/server/front/headers'
 import { scrub, scrubOutput } from '@/server/front/scrub'
 import { passwordProblem } from '@/server/passwords'
 import { ROLES, RIGHTS, refusal } from '@/server/rights'
@@ -115,7 +115,8 @@ describe('the front', () => {
 })
 
 describe('headers', () => {
-  const of = (path: string, isSecure = true, hasOwnFiles = true) => securityHeaders(path, { isSecure, hasOwnFiles })
+  const of = (path: string, isSecure = true, hasOwnFiles = true) =>
+    securityHeaders(path, { isSecure, hasOwnFiles, nonce: 'mark' })
   test('nothing private is kept on the way; what is built is', () => {
     expect(of('/yard')['cache-control']).toBe('no-store')
     expect(of('/_next/static/chunk.js')['cache-control']).toBeUndefined()
@@ -132,6 +133,13 @@ describe('headers', () => {
       'cross-origin-opener-policy': 'same-origin',
       'content-security-policy': expect.stringContaining("frame-ancestors 'none'") as string,
     }))
+  test('no script runs but our files and what carries the mark of its answer, and nothing is compiled from text', () => {
+    const scripts = contentPolicy('mark')
+      .split('; ')
+      .find((line) => line.startsWith('script-src'))
+    expect(scripts).toBe("script-src 'self' 'nonce-mark'")
+    expect(contentPolicy('mark')).not.toContain('unsafe-eval')
+  })
 })
 
 describe('the output of the server', () => {

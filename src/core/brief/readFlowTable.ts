@@ -3,7 +3,7 @@ import { checkFlowTable, FLOW_TABLE_SCHEMA, FlowTable, type Per } from '@/core/b
 import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
 
-const fits = validator(FlowTable)
+const fits = validator(FlowTable, FLOW_TABLE_SCHEMA)
 const PERS: Record<string, Per> = { '': 'room', room: 'room', person: 'person', m2: 'm2', 'm²': 'm2' }
 
 /** A table from a file: JSON of this kind, or a CSV with the columns room, flow in l/s, and for each room, person or m².

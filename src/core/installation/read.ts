@@ -26,9 +26,9 @@ const reader =
 
 const readBrief = reader(validator(Brief), (brief) => [...checkBrief(brief), ...checkAnswers(brief)])
 const readResponse = reader(validator(Response), checkResponse)
-export const readControllerModel = reader(validator(ControllerModel), checkModel)
-export const readInstallation = reader(validator(Installation), checkInstallation)
-const readTable = reader(validator(FlowTable), checkFlowTable)
+export const readControllerModel = reader(validator(ControllerModel, CONTROLLER_SCHEMA), checkModel)
+export const readInstallation = reader(validator(Installation, INSTALLATION_SCHEMA), checkInstallation)
+const readTable = reader(validator(FlowTable, FLOW_TABLE_SCHEMA), checkFlowTable)
 const readKit = validator(Kit)
 const readCalibration = validator(Calibration)
 

@@ -1,9 +1,20 @@
 import type { Static, TSchema } from '@sinclair/typebox'
-import Ajv, { type ErrorObject } from 'ajv'
+import type { ErrorObject } from 'ajv'
+import { compileSchema } from '#compileSchema'
 import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
 import { unreasonable } from '@/core/json/reasonable'
 
-const ajv = new Ajv({ allErrors: true, verbose: true, strictTypes: false })
+/** What stands at a JSON pointer. */
+const dataAt = (data: unknown, pointer: string): unknown =>
+  pointer
+    .split('/')
+    .slice(1)
+    .reduce<unknown>(
+      (at, piece) => (at as Record<string, unknown>)[piece.replace(/~1/g, '/').replace(/~0/g, '~')],
+      data,
+    )
+
+type Fault = ErrorObject & { readonly data: unknown }
 
 const dotted = (pointer: string): string =>
   pointer
@@ -13,20 +24,20 @@ const dotted = (pointer: string): string =>
     .join('.')
 
 /** A branch of a union was not the one meant when its tag, its literal or its very type is another. */
-const isOtherBranch = (errors: readonly ErrorObject[], at: string): boolean =>
+const isOtherBranch = (errors: readonly Fault[], at: string): boolean =>
   errors.some(
     ({ keyword, instancePath }) =>
       (keyword === 'const' && (instancePath === at || instancePath === `${at}/kind`)) ||
       (keyword === 'type' && instancePath === at),
   )
 
-const literals = (errors: readonly ErrorObject[]): string[] =>
+const literals = (errors: readonly Fault[]): string[] =>
   errors
     .filter(({ keyword }) => keyword === 'const')
     .map(({ params }) => String((params as { allowedValue: unknown }).allowedValue))
 
 /** Ajv reports every branch of every union; people want the one that was meant, or the list of what is possible. */
-function withoutOtherBranches(errors: readonly ErrorObject[]): ErrorObject[] {
+function withoutOtherBranches(errors: readonly Fault[]): Fault[] {
   const union = [...errors]
     .filter(({ keyword }) => keyword === 'anyOf')
     .sort((a, b) => a.schemaPath.length - b.schemaPath.length)[0]
@@ -34,7 +45,7 @@ function withoutOtherBranches(errors: readonly ErrorObject[]): ErrorObject[] {
   const { schemaPath, instancePath: at } = union
   const inside = errors.filter((error) => error.schemaPath.startsWith(`${schemaPath}/`))
   const outside = errors.filter((error) => error !== union && !error.schemaPath.startsWith(`${schemaPath}/`))
-  const branches = new Map<string, ErrorObject[]>()
+  const branches = new Map<string, Fault[]>()
   for (const error of inside) {
     const branch = error.schemaPath.slice(schemaPath.length + 1).split('/')[0] ?? ''
     branches.set(branch, [...(branches.get(branch) ?? []), error])
@@ -61,7 +72,7 @@ const shown = (data: unknown): string => {
   return json.length > 40 ? `${json.slice(0, 37)}…` : json
 }
 
-function problemOf(error: ErrorObject): Problem {
+function problemOf(error: Fault): Problem {
   const path = dotted(error.instancePath)
   const params = error.params as Record<string, unknown>
   switch (error.keyword) {
@@ -136,17 +147,35 @@ function lengthsOf(schema: Schema): Schema {
   }
 }
 
+/** The schemas a page checks by, by name, for those who make their validators before it is built. */
+export const namedSchemas = new Map<string, TSchema>()
+
+export const lengthsName = (name: string): string => `${name} lengths`
+
 /** A function that turns unknown data into the schema's type, or names the places where it does not fit, 50 at most. First it is counted through,
- *  then lengths are looked at, then shapes. NaN and Infinity are no JSON numbers and are refused. */
-export function validator<T extends TSchema>(schema: T): (data: unknown) => Outcome<Static<T>> {
-  const validate = ajv.compile(schema)
-  const fitsLengths = ajv.compile(lengthsOf(schema))
+ *  then lengths are looked at, then shapes. NaN and Infinity are no JSON numbers and are refused.
+ *  @param name where pages check by it too: their validators are made at build time */
+export function validator<T extends TSchema>(schema: T, name?: string): (data: unknown) => Outcome<Static<T>> {
+  const lengths = lengthsOf(schema) as TSchema
+  if (name !== undefined) namedSchemas.set(name, schema).set(lengthsName(name), lengths)
+  const compiled = once(() => ({
+    validate: compileSchema(schema, name),
+    fitsLengths: compileSchema(lengths, name && lengthsName(name)),
+  }))
   return (data) => {
+    const { validate, fitsLengths } = compiled()
     const strange = unreasonable(data)
     if (strange) return bad(strange)
-    if (!fitsLengths(data)) return bad(...(fitsLengths.errors ?? []).slice(0, MOST_PROBLEMS).map(problemOf))
+    const faults = (errors: readonly ErrorObject[] | null | undefined, most: number): Fault[] =>
+      (errors ?? []).slice(0, most).map((error) => ({ ...error, data: dataAt(data, error.instancePath) }))
+    if (!fitsLengths(data)) return bad(...faults(fitsLengths.errors, MOST_PROBLEMS).map(problemOf))
     if (validate(data)) return good(data as Static<T>)
-    const problems = withoutOtherBranches((validate.errors ?? []).slice(0, MOST_ERRORS)).map(problemOf)
+    const problems = withoutOtherBranches(faults(validate.errors, MOST_ERRORS)).map(problemOf)
     return bad(...problems.slice(0, MOST_PROBLEMS))
   }
+}
+
+function once<T>(make: () => T): () => T {
+  let made: T | undefined
+  return () => (made ??= make())
 }

@@ -5,7 +5,6 @@ import type { Derived } from '@/core/derive/derive'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { isDone } from '@/core/installation/dialProgress'
 import type { Installation } from '@/core/installation/installation'
-import { validator } from '@/core/json/validator'
 import { mountingQuestions } from '@/core/kit/checklist'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
@@ -27,8 +26,6 @@ export const OpenItem = Type.Object(
   { additionalProperties: false },
 )
 export type OpenItem = Static<typeof OpenItem>
-
-export const readOpenItems = validator(Type.Array(OpenItem))
 
 /** What was read of one check, as far as this is about it: oldest first in a list. */
 export type ReadVerdict = { readonly check: string; readonly given: string; readonly verdict: VerdictKind }

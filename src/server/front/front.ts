@@ -1,7 +1,8 @@
+import { randomBytes } from 'node:crypto'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import type { BlockList } from 'node:net'
 import { ADDRESS_HEADER, clientAddress } from '@/server/address'
-import { securityHeaders } from '@/server/front/headers'
+import { contentPolicy, NONCE_HEADER, securityHeaders } from '@/server/front/headers'
 import { isKnownHost } from '@/server/hosts'
 
 export type FrontOptions = {
@@ -34,7 +35,12 @@ export function front(handle: Handler, options: FrontOptions): Handler {
     if (address === clientAddress(peer, undefined, proxies))
       for (const name of ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'forwarded'])
         delete request.headers[name]
-    for (const [name, value] of Object.entries(securityHeaders(path ?? '/', options))) response.setHeader(name, value)
+    const nonce = randomBytes(18).toString('base64')
+    // Next.js finds the mark there and puts it on its own scripts; the layout reads it for ours.
+    request.headers['content-security-policy'] = contentPolicy(nonce)
+    request.headers[NONCE_HEADER] = nonce
+    for (const [name, value] of Object.entries(securityHeaders(path ?? '/', { ...options, nonce })))
+      response.setHeader(name, value)
     response.once('finish', () =>
       onAnswered?.({
         method: request.method ?? '',
