@@ -90,10 +90,29 @@ test('a second tab shows what the first kept, at once', async ({ yard, context }
   await expect(yard.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('55.0')
 })
 
-test('a second tab with a change of its own is told that it is behind, and overwrites nothing', async ({
-  yard,
-  context,
-}) => {
+test('what a second tab changed elsewhere is put together with what the first kept', async ({ yard, context }) => {
+  const path = await openStage(yard, /Inverter/, 'respond')
+  await expectKept(yard)
+  const second = await context.newPage()
+  await second.goto(path)
+  await expectKept(second)
+  await second.route('**/api/working-copy/**', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
+  await edit(second, /heat-sink temperature, start/, '31')
+  await expect(second.getByText('The server cannot be reached. Your change is kept in this browser')).toBeVisible()
+  await edit(yard, /heat-sink temperature, full/, '56')
+  await expectKept(yard)
+  await second.unroute('**/api/working-copy/**')
+  await expect(second.getByText(/changed something else meanwhile; both are here now/)).toBeVisible()
+  await expectKept(second)
+  for (const page of [yard, second]) {
+    await expect(page.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('56.0')
+    await expect(page.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('31.0')
+  }
+})
+
+test('a second tab that changed the same is told so, and overwrites nothing', async ({ yard, context }) => {
   const path = await openStage(yard, /Inverter/, 'respond')
   await expectKept(yard)
   const second = await context.newPage()
@@ -106,8 +125,8 @@ test('a second tab with a change of its own is told that it is behind, and overw
   await expect(second.getByText('The server cannot be reached. Your change is kept in this browser')).toBeVisible()
   await edit(yard, /heat-sink temperature, full/, '54')
   await expectKept(yard)
-  await expect(second.getByText(/This page is behind/)).toBeVisible()
   await second.unroute('**/api/working-copy/**')
+  await expect(second.getByText(/you both changed the same.*53.*here.*54.*there/)).toBeVisible()
   await yard.reload()
   await expect(yard.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('54.0')
   await second.getByRole('button', { name: 'Show the newer one' }).click()

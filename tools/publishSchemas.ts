@@ -11,10 +11,14 @@ import { MachineStateDocument, STATE_SCHEMA } from '@/core/machine/saveState'
 /** The JSON Schemas of all documents, and of the memory `gale evaluate --state` keeps, as files of docs/formats. */
 export const formats = (): { file: string; text: string }[] => [...schemas(), questions(), safeSides()]
 
+const DIALECT = 'https://json-schema.org/draft/2020-12/schema'
+/** A name that stays, wherever the file lies. */
+const schemaId = (name: string): string => `urn:${name.replace('/', ':').replace('@', ':')}`
+
 const schemas = (): { file: string; text: string }[] =>
   Object.entries({ ...DOCUMENTS, [STATE_SCHEMA]: { schema: MachineStateDocument } }).map(([name, { schema }]) => ({
     file: `docs/formats/${name.replace('soft-gale/', '').replace('@', '-')}.schema.json`,
-    text: `${JSON.stringify({ $schema: 'http://json-schema.org/draft-07/schema#', title: name, ...schema }, null, 2)}\n`,
+    text: `${JSON.stringify({ $schema: DIALECT, $id: schemaId(name), title: name, ...schema }, null, 2)}\n`,
   }))
 
 const rangeOf = (question: Question): string => {

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
-import { closed } from '@/core/json/vocabulary'
+import { about, closed } from '@/core/json/vocabulary'
 
 const PER = ['room', 'person', 'm2'] as const
 export type Per = (typeof PER)[number]
@@ -10,21 +10,33 @@ export const FLOW_TABLE_SCHEMA = 'soft-gale/flow-table@1'
 /** What rooms want by somebody's rule: a technician's own, a client's, another country's. */
 export const FlowTable = Type.Object(
   {
-    schema: Type.Literal(FLOW_TABLE_SCHEMA),
-    name: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }),
-    /** Which edition of which rule, and how far it is to be trusted. */
-    edition: Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' }),
-    rows: Type.Array(
-      Type.Object(
-        {
-          room: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }),
-          /** For each room, person or square metre (L/s). */
-          flowLs: Type.Number({ exclusiveMinimum: 0, maximum: 1e5 }),
-          per: Type.Union(PER.map((per) => Type.Literal(per))),
-        },
-        closed,
+    schema: about('what this document is, and its version', Type.Literal(FLOW_TABLE_SCHEMA)),
+    name: about('what people call it', Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })),
+
+    edition: about(
+      'which edition of which rule, and how far it is to be trusted',
+      Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' }),
+    ),
+    rows: about(
+      'the rooms it knows',
+      Type.Array(
+        Type.Object(
+          {
+            room: about('what kind of room', Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })),
+
+            flowLs: about(
+              'for each room, person or square metre (L/s)',
+              Type.Number({ exclusiveMinimum: 0, maximum: 1e5 }),
+            ),
+            per: about(
+              'what the flow is for: the room, each person, each square metre',
+              Type.Union(PER.map((per) => Type.Literal(per))),
+            ),
+          },
+          closed,
+        ),
+        { minItems: 1, maxItems: 100 },
       ),
-      { minItems: 1, maxItems: 100 },
     ),
   },
   closed,
@@ -34,13 +46,22 @@ export type FlowTable = Static<typeof FlowTable>
 /** Rooms of a space by such a table. */
 export const RoomList = Type.Object(
   {
-    table: FlowTable,
-    lines: Type.Array(
-      Type.Object(
-        { room: Type.String({ maxLength: 80 }), count: Type.Number({ exclusiveMinimum: 0, maximum: 10000 }) },
-        closed,
+    table: about('the table they are looked up in', FlowTable),
+    lines: about(
+      'the rooms',
+      Type.Array(
+        Type.Object(
+          {
+            room: about('a room of the table', Type.String({ maxLength: 80 })),
+            count: about(
+              'how many rooms, persons or square metres',
+              Type.Number({ exclusiveMinimum: 0, maximum: 10000 }),
+            ),
+          },
+          closed,
+        ),
+        { maxItems: 60 },
       ),
-      { maxItems: 60 },
     ),
   },
   closed,

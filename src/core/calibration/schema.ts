@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { Id, Percent, closed } from '@/core/json/vocabulary'
+import { about, Id, Percent, closed } from '@/core/json/vocabulary'
 
 const orNull = (maximum: number) => Type.Union([Type.Number({ minimum: 0, maximum }), Type.Null()])
 
@@ -9,20 +9,23 @@ const Day = Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01
 /** One line of a speed map: what was set and what was read there. Null: not read. */
 export const MapReading = Type.Object(
   {
-    id: Id,
-    settingPct: Percent,
-    rpm: orNull(30000),
-    /** Velocity (m/s); with the duct's area it gives flow, as weak evidence. */
-    velocityMs: orNull(60),
-    /** Flow read directly, by hood or traverse (L/s). */
-    flowLs: orNull(1e5),
-    soundDb: orNull(140),
-    setAside: Type.Boolean(),
-    note: Type.String({ maxLength: 200 }),
-    /** What it was read with, from the register below; the day; the air it was read in (kg/m³). */
-    instrument: Type.Optional(Id),
-    takenOn: Type.Optional(Day),
-    densityKgM3: Type.Optional(Type.Number({ minimum: 0.2, maximum: 3 })),
+    id: about('a short name: letters, digits and hyphens', Id),
+    settingPct: about('what was set, percent', Percent),
+    rpm: about('revolutions a minute; null: not read', orNull(30000)),
+
+    velocityMs: about("velocity (m/s); with the duct's area it gives flow, as weak evidence", orNull(60)),
+
+    flowLs: about('flow read directly, by hood or traverse (L/s)', orNull(1e5)),
+    soundDb: about('sound pressure level, dB(A); null: not read', orNull(140)),
+    setAside: about('doubted, and left out of the map', Type.Boolean()),
+    note: about('what was noted beside it', Type.String({ maxLength: 200 })),
+
+    instrument: about('what it was read with, an id of the register of instruments', Type.Optional(Id)),
+    takenOn: about('the day it was read', Type.Optional(Day)),
+    densityKgM3: about(
+      'density of the air it was read in, kg/m³',
+      Type.Optional(Type.Number({ minimum: 0.2, maximum: 3 })),
+    ),
   },
   closed,
 )
@@ -31,10 +34,13 @@ export type MapReading = Static<typeof MapReading>
 /** One try at a start or a stall, kept as it is made. `trial` counts the trials of its kind from 0. */
 export const Try = Type.Object(
   {
-    of: Type.Union([Type.Literal('start'), Type.Literal('stall')]),
-    trial: Type.Integer({ minimum: 0, maximum: 20 }),
-    settingPct: Percent,
-    turned: Type.Boolean(),
+    of: about(
+      'what was tried: a start from rest, a stall from running',
+      Type.Union([Type.Literal('start'), Type.Literal('stall')]),
+    ),
+    trial: about('which trial of its kind, counted from 0', Type.Integer({ minimum: 0, maximum: 20 })),
+    settingPct: about('what was set, percent', Percent),
+    turned: about('whether the fan turned', Type.Boolean()),
   },
   closed,
 )
@@ -42,25 +48,46 @@ export type Try = Static<typeof Try>
 
 export const FanCalibration = Type.Object(
   {
-    fan: Id,
-    /** Of each trial the lowest setting seen to turn from rest, and the highest at which it was seen to stop. */
-    startsPct: Type.Array(Percent, { maxItems: 20 }),
-    stallsPct: Type.Array(Percent, { maxItems: 20 }),
-    tries: Type.Optional(Type.Array(Try, { maxItems: 400 })),
-    /** What is added to the start so that it restarts by itself. */
-    restartMarginPct: Type.Number({ minimum: 0, maximum: 30 }),
-    /** Seconds that the shutters took to open, one a trial, and the lowest speed at which they stay open. */
-    shutters: Type.Optional(
-      Type.Object(
-        {
-          opensInS: Type.Array(Type.Number({ minimum: 0, maximum: 600 }), { maxItems: 20 }),
-          openFromPct: Type.Union([Percent, Type.Null()]),
-        },
-        closed,
+    fan: about('the fan, an id of the kit', Id),
+
+    startsPct: about(
+      'of each trial the lowest setting seen to turn it from rest, percent',
+      Type.Array(Percent, { maxItems: 20 }),
+    ),
+    stallsPct: about(
+      'of each trial the highest setting at which it was seen to stop, percent',
+      Type.Array(Percent, { maxItems: 20 }),
+    ),
+    tries: about('every try as it was made', Type.Optional(Type.Array(Try, { maxItems: 400 }))),
+
+    restartMarginPct: about(
+      'what is added to the start so that it restarts by itself',
+      Type.Number({ minimum: 0, maximum: 30 }),
+    ),
+
+    shutters: about(
+      'back-draught shutters of the fan',
+      Type.Optional(
+        Type.Object(
+          {
+            opensInS: about(
+              'how long the shutters took to open, one a trial, seconds',
+              Type.Array(Type.Number({ minimum: 0, maximum: 600 }), { maxItems: 20 }),
+            ),
+            openFromPct: about(
+              'lowest speed at which they stay open, percent; null: not tried',
+              Type.Union([Percent, Type.Null()]),
+            ),
+          },
+          closed,
+        ),
       ),
     ),
-    areaM2: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 100 }), Type.Null()]),
-    map: Type.Array(MapReading, { maxItems: 60 }),
+    areaM2: about(
+      'free area where velocity was read, m²; null: not known',
+      Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 100 }), Type.Null()]),
+    ),
+    map: about('readings of the speed map', Type.Array(MapReading, { maxItems: 60 })),
   },
   closed,
 )
@@ -68,7 +95,13 @@ export type FanCalibration = Static<typeof FanCalibration>
 
 /** A reference and a probe read at the same moment, in °C or %RH. */
 export const SensorReading = Type.Object(
-  { reference: Type.Number({ minimum: -100, maximum: 1000 }), read: Type.Number({ minimum: -100, maximum: 1000 }) },
+  {
+    reference: about('what the reference read, °C or %RH', Type.Number({ minimum: -100, maximum: 1000 })),
+    read: about(
+      'what the probe read at the same moment, in the same unit',
+      Type.Number({ minimum: -100, maximum: 1000 }),
+    ),
+  },
   closed,
 )
 export type SensorReading = Static<typeof SensorReading>
@@ -89,14 +122,20 @@ export const INSTRUMENT_KINDS = [
 /** What readings were taken with. */
 export const Instrument = Type.Object(
   {
-    id: Id,
-    name: Type.String({ minLength: 1, maxLength: 60 }),
-    kind: Type.Union(INSTRUMENT_KINDS.map((kind) => Type.Literal(kind))),
-    /** Percent of the reading, from its certificate; null where nobody knows. */
-    accuracyPct: Type.Union([Type.Number({ minimum: 0, maximum: 50 }), Type.Null()]),
-    /** Beside or instead of that, ± in its own unit: K, %RH, Pa, V. */
-    accuracy: Type.Optional(Type.Union([Type.Number({ minimum: 0, maximum: 1000 }), Type.Null()])),
-    calibratedOn: Type.Union([Day, Type.Null()]),
+    id: about('a short name: letters, digits and hyphens', Id),
+    name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
+    kind: about('what it is', Type.Union(INSTRUMENT_KINDS.map((kind) => Type.Literal(kind)))),
+
+    accuracyPct: about(
+      'percent of the reading, from its certificate; null where nobody knows',
+      Type.Union([Type.Number({ minimum: 0, maximum: 50 }), Type.Null()]),
+    ),
+
+    accuracy: about(
+      'beside or instead of that, ± in its own unit: K, %RH, Pa, V',
+      Type.Optional(Type.Union([Type.Number({ minimum: 0, maximum: 1000 }), Type.Null()])),
+    ),
+    calibratedOn: about('day of its last calibration; null: not known', Type.Union([Day, Type.Null()])),
   },
   closed,
 )
@@ -105,11 +144,17 @@ export type Instrument = Static<typeof Instrument>
 /** A place tried for a probe: what it read in the mild case and in the hard one, in °C or %RH. */
 export const ProbeSpot = Type.Object(
   {
-    id: Id,
-    probe: Id,
-    place: Type.String({ maxLength: 200 }),
-    mild: Type.Union([Type.Number({ minimum: -100, maximum: 1000 }), Type.Null()]),
-    hard: Type.Union([Type.Number({ minimum: -100, maximum: 1000 }), Type.Null()]),
+    id: about('a short name: letters, digits and hyphens', Id),
+    probe: about('the probe, an id of the kit', Id),
+    place: about('where it was held', Type.String({ maxLength: 200 })),
+    mild: about(
+      'what it read in the mild case, °C or %RH; null: not read',
+      Type.Union([Type.Number({ minimum: -100, maximum: 1000 }), Type.Null()]),
+    ),
+    hard: about(
+      'what it read in the hard case, in the same unit; null: not read',
+      Type.Union([Type.Number({ minimum: -100, maximum: 1000 }), Type.Null()]),
+    ),
   },
   closed,
 )
@@ -118,22 +163,34 @@ export type ProbeSpot = Static<typeof ProbeSpot>
 /** Supply and extract read terminal by terminal, with each fan at one setting. */
 export const Balance = Type.Object(
   {
-    supplyPct: Percent,
-    extractPct: Percent,
-    /** How far the two totals may lie apart, and a terminal from what it should have, percent. */
-    tolerancePct: Type.Number({ minimum: 1, maximum: 30 }),
-    terminals: Type.Array(
-      Type.Object(
-        {
-          id: Id,
-          name: Type.String({ minLength: 1, maxLength: 60 }),
-          side: Type.Union([Type.Literal('supply'), Type.Literal('extract')]),
-          wantedLs: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 1e5 }), Type.Null()]),
-          readLs: Type.Union([Type.Number({ minimum: 0, maximum: 1e5 }), Type.Null()]),
-        },
-        closed,
+    supplyPct: about('setting of the supply fan, percent', Percent),
+    extractPct: about('setting of the extract fan, percent', Percent),
+
+    tolerancePct: about(
+      'how far the two totals may lie apart, and a terminal from what it should have, percent',
+      Type.Number({ minimum: 1, maximum: 30 }),
+    ),
+    terminals: about(
+      'the terminals as they were read',
+      Type.Array(
+        Type.Object(
+          {
+            id: about('a short name: letters, digits and hyphens', Id),
+            name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
+            side: about('which fan it belongs to', Type.Union([Type.Literal('supply'), Type.Literal('extract')])),
+            wantedLs: about(
+              'flow it should have, L/s; null: not known',
+              Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 1e5 }), Type.Null()]),
+            ),
+            readLs: about(
+              'flow that was read, L/s; null: not read',
+              Type.Union([Type.Number({ minimum: 0, maximum: 1e5 }), Type.Null()]),
+            ),
+          },
+          closed,
+        ),
+        { maxItems: 40 },
       ),
-      { maxItems: 40 },
     ),
   },
   closed,
@@ -143,29 +200,47 @@ export type Balance = Static<typeof Balance>
 export const CALIBRATION_SCHEMA = 'soft-gale/calibration@1'
 export const Calibration = Type.Object(
   {
-    schema: Type.Literal(CALIBRATION_SCHEMA),
-    fans: Type.Array(FanCalibration, { maxItems: 8 }),
-    sensors: Type.Optional(
-      Type.Array(Type.Object({ probe: Id, readings: Type.Array(SensorReading, { maxItems: 10 }) }, closed), {
-        maxItems: 12,
-      }),
-    ),
-    instruments: Type.Optional(Type.Array(Instrument, { maxItems: 20 })),
-    /** The air in the duct while reading: what makes a density of a velocity pressure and of a fan's power. */
-    air: Type.Optional(
-      Type.Object(
-        {
-          tempC: Type.Number({ minimum: -50, maximum: 300 }),
-          humidityPct: Type.Number({ minimum: 0, maximum: 100 }),
-          altitudeM: Type.Number({ minimum: -400, maximum: 5000 }),
-        },
-        closed,
+    schema: about('what this document is, and its version', Type.Literal(CALIBRATION_SCHEMA)),
+    fans: about('what was found out of each fan', Type.Array(FanCalibration, { maxItems: 8 })),
+    sensors: about(
+      'probes read beside a reference',
+      Type.Optional(
+        Type.Array(
+          Type.Object(
+            {
+              probe: about('the probe, an id of the kit', Id),
+              readings: about('both, read at the same moments', Type.Array(SensorReading, { maxItems: 10 })),
+            },
+            closed,
+          ),
+          {
+            maxItems: 12,
+          },
+        ),
       ),
     ),
-    spots: Type.Optional(Type.Array(ProbeSpot, { maxItems: 40 })),
-    /** High-side pressure on the gauges (kPa above the air) while the spots were read. */
-    gaugeKpa: Type.Optional(Type.Number({ minimum: -100, maximum: 10000 })),
-    balance: Type.Optional(Balance),
+    instruments: about('the register of instruments', Type.Optional(Type.Array(Instrument, { maxItems: 20 }))),
+
+    air: about(
+      "the air in the duct while reading: what makes a density of a velocity pressure and of a fan's power",
+      Type.Optional(
+        Type.Object(
+          {
+            tempC: about('temperature, °C', Type.Number({ minimum: -50, maximum: 300 })),
+            humidityPct: about('relative humidity, %', Type.Number({ minimum: 0, maximum: 100 })),
+            altitudeM: about('above sea level, m', Type.Number({ minimum: -400, maximum: 5000 })),
+          },
+          closed,
+        ),
+      ),
+    ),
+    spots: about('places tried for probes', Type.Optional(Type.Array(ProbeSpot, { maxItems: 40 }))),
+
+    gaugeKpa: about(
+      'high-side pressure on the gauges (kPa above the air) while the spots were read',
+      Type.Optional(Type.Number({ minimum: -100, maximum: 10000 })),
+    ),
+    balance: about('supply and extract read terminal by terminal', Type.Optional(Balance)),
   },
   closed,
 )

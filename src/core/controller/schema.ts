@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { Id, Percent, closed } from '@/core/json/vocabulary'
+import { about, Id, Percent, closed } from '@/core/json/vocabulary'
 import { QUANTITIES, type Quantity } from '@/core/quantity/units'
 import { CONVENTION_IDS } from '@/core/response/conventions'
 import { OUTPUT_KINDS } from '@/core/response/schema'
@@ -64,54 +64,86 @@ const WRITTEN = ['at-once', 'on-key', 'after', 'on-leaving'] as const
 /** How one setting is entered: where it stands, what turns it, what keeps it. Counted from the value it has now. */
 const Entry = Type.Object(
   {
-    /** State the panel must be in, and how it gets there: "page 3, line foot". */
-    where: Words,
-    /** What opens it for change; a control named in `keys` shows as a key. */
-    open: Words,
-    up: Words,
-    down: Words,
-    /** One step of the setting, as the hand feels it: "click", "touch". */
-    unit: Words,
-    keep: Words,
-    /** What shows that it was kept. */
-    seen: Words,
-    /** Counted in steps from where it stands (the rule), or put straight to one of its choices: a plug, a link, a mark on a scale. */
-    way: Type.Optional(Type.Union([Type.Literal('count'), Type.Literal('choose')])),
+    where: about('state the panel must be in, and how it gets there: "page 3, line foot"', Words),
+
+    open: about('what opens it for change; a control named in `keys` shows as a key', Words),
+    up: about('what raises it by one step', Words),
+    down: about('what lowers it by one step', Words),
+
+    unit: about('one step of the setting, as the hand feels it: "click", "touch"', Words),
+    keep: about('what keeps the changed value', Words),
+
+    seen: about('what shows that it was kept', Words),
+
+    way: about(
+      'counted in steps from where it stands (the rule), or put straight to one of its choices: a plug, a link, a mark on a scale',
+      Type.Optional(Type.Union([Type.Literal('count'), Type.Literal('choose')])),
+    ),
   },
   closed,
 )
 
 export const Setting = Type.Object(
   {
-    id: Id,
-    /** The panel's own word for it. */
-    name: Words,
-    means: Type.Union(MEANINGS.map((meaning) => Type.Literal(meaning))),
-    slot: Type.Integer({ minimum: 1, maximum: 8 }),
-    quantity: Type.Union((Object.keys(QUANTITIES) as Quantity[]).map((quantity) => Type.Literal(quantity))),
-    min: Type.Number(),
-    max: Type.Number(),
-    step: Type.Number({ exclusiveMinimum: 0 }),
-    default: Type.Number(),
-    /** The value at which the behaviour it belongs to does nothing; taken where a response does not ask for that behaviour. */
-    off: Type.Optional(Type.Number()),
-    /** Where it has not every step but these values; `shown` is what the panel or the plug says for each. */
-    choices: Type.Optional(
-      Type.Array(Type.Object({ value: Type.Number(), shown: Words }, closed), { minItems: 2, maxItems: 40 }),
+    id: about('a short name: letters, digits and hyphens', Id),
+
+    name: about("the panel's own word for it", Words),
+    means: about(
+      'which part of a response it stands for',
+      Type.Union(MEANINGS.map((meaning) => Type.Literal(meaning))),
     ),
-    enter: Entry,
-    written: Type.Optional(
-      Type.Object(
-        {
-          when: Type.Union(WRITTEN.map((when) => Type.Literal(when))),
-          /** For `after`: how long nothing may be touched. */
-          afterS: Type.Optional(Type.Number({ minimum: 0, maximum: 600 })),
-        },
-        closed,
+    slot: about('which of several parts of that kind, counted from 1', Type.Integer({ minimum: 1, maximum: 8 })),
+    quantity: about(
+      'what its figures are, in the base unit of the quantity',
+      Type.Union((Object.keys(QUANTITIES) as Quantity[]).map((quantity) => Type.Literal(quantity))),
+    ),
+    min: about('lowest value', Type.Number()),
+    max: about('highest value', Type.Number()),
+    step: about('its step, above 0', Type.Number({ exclusiveMinimum: 0 })),
+    default: about('its value as the maker delivers it', Type.Number()),
+
+    off: about(
+      'the value at which the behaviour it belongs to does nothing; taken where a response does not ask for that behaviour',
+      Type.Optional(Type.Number()),
+    ),
+
+    choices: about(
+      'where it has not every step but these values; `shown` is what the panel or the plug says for each',
+      Type.Optional(
+        Type.Array(
+          Type.Object(
+            { value: about('the value', Type.Number()), shown: about('what the panel or the plug says for it', Words) },
+            closed,
+          ),
+          { minItems: 2, maxItems: 40 },
+        ),
       ),
     ),
-    power: Type.Union(KEPT.map((kept) => Type.Literal(kept))),
-    powerNote: Type.Optional(Words),
+    enter: about('how it is entered at the panel', Entry),
+    written: about(
+      'when a changed value is written for good; at once where nothing is said',
+      Type.Optional(
+        Type.Object(
+          {
+            when: about(
+              'at once, on a key, after a time without a touch, on leaving the menu',
+              Type.Union(WRITTEN.map((when) => Type.Literal(when))),
+            ),
+
+            afterS: about(
+              'for `after`: how long nothing may be touched',
+              Type.Optional(Type.Number({ minimum: 0, maximum: 600 })),
+            ),
+          },
+          closed,
+        ),
+      ),
+    ),
+    power: about(
+      'whether it outlasts a power cut: kept, lost, or to be looked at',
+      Type.Union(KEPT.map((kept) => Type.Literal(kept))),
+    ),
+    powerNote: about('what is to be said of that', Type.Optional(Words)),
   },
   closed,
 )
@@ -123,57 +155,98 @@ const ownOr = <T extends string>(...others: readonly T[]) =>
 
 export const RampSlot = Type.Object(
   {
-    input: inputKind,
-    /** Where the model has no setting for an end of the ramp, it takes this; `zero` where it asks of a ladder of fans. */
-    from: Type.Union([Type.Literal('floor'), Type.Literal('own'), Type.Literal('zero')]),
-    to: Type.Union([Type.Literal('ceiling'), Type.Literal('full'), Type.Literal('own')]),
-    /** A law that cannot be set: where the ramp starts and is full. Only the place of the probe is left to choose. */
-    fixed: Type.Optional(Type.Object({ startAt: Type.Number(), fullAt: Type.Number() }, closed)),
-    /** A band that cannot be set beside a start that can. */
-    fixedSpan: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
-    /** Faster as the input falls. */
-    falls: Type.Optional(Type.Boolean()),
-    /** What it asks before its start; `from` where nothing is said. */
-    below: Type.Optional(Type.Union([Type.Literal('from'), Type.Literal('nothing')])),
+    input: about('what kind of input the ramp reads', inputKind),
+
+    from: about(
+      'where the model has no setting for an end of the ramp, it takes this; `zero` where it asks of a ladder of fans',
+      Type.Union([Type.Literal('floor'), Type.Literal('own'), Type.Literal('zero')]),
+    ),
+    to: about(
+      'where the model has no setting for the upper end of the ramp, it takes this',
+      Type.Union([Type.Literal('ceiling'), Type.Literal('full'), Type.Literal('own')]),
+    ),
+
+    fixed: about(
+      'a law that cannot be set: where the ramp starts and is full. Only the place of the probe is left to choose',
+      Type.Optional(
+        Type.Object(
+          {
+            startAt: about('where the ramp starts, in the base unit of its input', Type.Number()),
+            fullAt: about('where it is full, in the base unit of its input', Type.Number()),
+          },
+          closed,
+        ),
+      ),
+    ),
+
+    fixedSpan: about(
+      'a band that cannot be set beside a start that can',
+      Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+    ),
+
+    falls: about('faster as the input falls', Type.Optional(Type.Boolean())),
+
+    below: about(
+      'what it asks before its start; `from` where nothing is said',
+      Type.Optional(Type.Union([Type.Literal('from'), Type.Literal('nothing')])),
+    ),
   },
   closed,
 )
 export type RampSlot = Static<typeof RampSlot>
 export const SwitchSlot = Type.Object(
   {
-    overrun: Type.Array(Type.Union([Type.Literal('none'), Type.Literal('fixed'), Type.Literal('matched')]), {
-      minItems: 1,
-    }),
-    speed: ownOr('ceiling'),
-    /** It can wait before it answers. */
-    onDelay: Type.Optional(Type.Boolean()),
+    overrun: about(
+      'which switch overruns it can do',
+      Type.Array(Type.Union([Type.Literal('none'), Type.Literal('fixed'), Type.Literal('matched')]), {
+        minItems: 1,
+      }),
+    ),
+    speed: about('a speed of its own, or the ceiling', ownOr('ceiling')),
+
+    onDelay: about('it can wait before it answers', Type.Optional(Type.Boolean())),
   },
   closed,
 )
 export type SwitchSlot = Static<typeof SwitchSlot>
 export const DifferentialSlot = Type.Object(
   {
-    input: inputKind,
-    sense: Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
-    /** What its set point and differential mean. */
-    convention: Type.Union(CONVENTION_IDS.map((id) => Type.Literal(id))),
-    speed: ownOr('ceiling', 'full'),
-    /** A width that cannot be set. */
-    fixedWidth: Type.Optional(Type.Number({ minimum: 0 })),
-    minTimes: Type.Optional(Type.Boolean()),
+    input: about('what kind of input it reads', inputKind),
+    sense: about(
+      'whether it comes on as the input rises (cooling) or falls (heating)',
+      Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
+    ),
+
+    convention: about(
+      'what its set point and differential mean',
+      Type.Union(CONVENTION_IDS.map((id) => Type.Literal(id))),
+    ),
+    speed: about('a speed of its own, the ceiling, or full speed', ownOr('ceiling', 'full')),
+
+    fixedWidth: about('a width that cannot be set', Type.Optional(Type.Number({ minimum: 0 }))),
+    minTimes: about('whether least times on and off can be set', Type.Optional(Type.Boolean())),
   },
   closed,
 )
 export type DifferentialSlot = Static<typeof DifferentialSlot>
 export const SurgeSlot = Type.Object(
   {
-    input: inputKind,
-    speed: ownOr('ceiling'),
-    /** What cannot be set. */
-    windowS: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
-    rise: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
-    release: Type.Optional(Type.Number({ minimum: 0 })),
-    capS: Type.Optional(Type.Number({ minimum: 0 })),
+    input: about('what kind of input it reads', inputKind),
+    speed: about('a speed of its own, or the ceiling', ownOr('ceiling')),
+
+    windowS: about(
+      'the window of the rise where it cannot be set, seconds',
+      Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+    ),
+    rise: about(
+      'the rise where it cannot be set, in the unit of its input',
+      Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+    ),
+    release: about(
+      'the release where it cannot be set, in the unit of its input',
+      Type.Optional(Type.Number({ minimum: 0 })),
+    ),
+    capS: about('the longest time where it cannot be set, seconds', Type.Optional(Type.Number({ minimum: 0 }))),
   },
   closed,
 )
@@ -181,20 +254,33 @@ export type SurgeSlot = Static<typeof SurgeSlot>
 /** A calendar: of speeds, or of set points for its first differential (its first ramp where it has none). */
 export const WeekSlot = Type.Object(
   {
-    of: Type.Union([Type.Literal('speed'), Type.Literal('set-point')]),
-    periodsADay: Type.Integer({ minimum: 1, maximum: 24 }),
-    stepMin: Type.Integer({ minimum: 1, maximum: 120 }),
-    stepPct: Type.Optional(Type.Number({ minimum: 0, maximum: 50 })),
-    enter: Entry,
-    power: Type.Union(KEPT.map((kept) => Type.Literal(kept))),
+    of: about(
+      'what its periods change: the speed, or the set point',
+      Type.Union([Type.Literal('speed'), Type.Literal('set-point')]),
+    ),
+    periodsADay: about('most periods in one day', Type.Integer({ minimum: 1, maximum: 24 })),
+    stepMin: about('step of its times, minutes', Type.Integer({ minimum: 1, maximum: 120 })),
+    stepPct: about(
+      'step of its speeds, percent; that of the output where nothing is said',
+      Type.Optional(Type.Number({ minimum: 0, maximum: 50 })),
+    ),
+    enter: about('how a period is entered', Entry),
+    power: about('whether it outlasts a power cut', Type.Union(KEPT.map((kept) => Type.Literal(kept)))),
   },
   closed,
 )
 export type WeekSlot = Static<typeof WeekSlot>
-export const CycleSlot = Type.Object({ speed: ownOr('ceiling', 'full') }, closed)
+export const CycleSlot = Type.Object(
+  { speed: about('a speed of its own, the ceiling, or full speed', ownOr('ceiling', 'full')) },
+  closed,
+)
 export type CycleSlot = Static<typeof CycleSlot>
 export const AfterRunSlot = Type.Object(
-  { input: inputKind, speed: ownOr('ceiling', 'floor'), holdS: Type.Optional(Type.Number({ minimum: 0 })) },
+  {
+    input: about('what kind of input it reads', inputKind),
+    speed: about('a speed of its own, the ceiling, or the floor', ownOr('ceiling', 'floor')),
+    holdS: about('how long it runs on where that cannot be set, seconds', Type.Optional(Type.Number({ minimum: 0 }))),
+  },
   closed,
 )
 export type AfterRunSlot = Static<typeof AfterRunSlot>
@@ -202,47 +288,63 @@ export type AfterRunSlot = Static<typeof AfterRunSlot>
 /** What else it can do; what is not named it cannot. */
 const Abilities = Type.Object(
   {
-    offAllowed: Type.Optional(Type.Boolean()),
-    runOn: Type.Optional(Type.Boolean()),
-    coolDown: Type.Optional(Type.Boolean()),
-    modes: Type.Optional(Type.Array(Type.Union([Type.Literal('light'), Type.Literal('week')]), { maxItems: 2 })),
-    reductions: Type.Optional(Type.Integer({ minimum: 0, maximum: 8 })),
-    restBands: Type.Optional(Type.Integer({ minimum: 0, maximum: 6 })),
-    rate: Type.Optional(Type.Boolean()),
-    offsets: Type.Optional(Type.Boolean()),
-    combine: Type.Optional(
-      Type.Array(
-        Type.Union([
-          Type.Literal('highest'),
-          Type.Literal('lowest'),
-          Type.Literal('average'),
-          Type.Literal('difference'),
-        ]),
-        { maxItems: 4 },
+    offAllowed: about('it can stand still with nothing asking', Type.Optional(Type.Boolean())),
+    runOn: about('it runs on when everything stops asking', Type.Optional(Type.Boolean())),
+    coolDown: about('it gives a heater air after it went off', Type.Optional(Type.Boolean())),
+    modes: about(
+      'what it can tell day and night by',
+      Type.Optional(Type.Array(Type.Union([Type.Literal('light'), Type.Literal('week')]), { maxItems: 2 })),
+    ),
+    reductions: about('how many reductions it has', Type.Optional(Type.Integer({ minimum: 0, maximum: 8 }))),
+    restBands: about(
+      'how many bands of speeds it can pass over',
+      Type.Optional(Type.Integer({ minimum: 0, maximum: 6 })),
+    ),
+    rate: about('its rate of change can be set', Type.Optional(Type.Boolean())),
+    offsets: about('readings can be corrected by an offset', Type.Optional(Type.Boolean())),
+    combine: about(
+      'how it can make one reading of several',
+      Type.Optional(
+        Type.Array(
+          Type.Union([
+            Type.Literal('highest'),
+            Type.Literal('lowest'),
+            Type.Literal('average'),
+            Type.Literal('difference'),
+          ]),
+          { maxItems: 4 },
+        ),
       ),
     ),
-    holds: Type.Optional(
-      Type.Array(Type.Union([Type.Literal('safetyStop'), Type.Literal('overheat'), Type.Literal('test')]), {
-        maxItems: 3,
-      }),
+    holds: about(
+      'which holds it knows',
+      Type.Optional(
+        Type.Array(Type.Union([Type.Literal('safetyStop'), Type.Literal('overheat'), Type.Literal('test')]), {
+          maxItems: 3,
+        }),
+      ),
     ),
-    otherOutputs: Type.Optional(
-      Type.Array(Type.Union(OUTPUT_KINDS.map((kind) => Type.Literal(kind))), { maxItems: 8 }),
+    otherOutputs: about(
+      'which other outputs it has',
+      Type.Optional(Type.Array(Type.Union(OUTPUT_KINDS.map((kind) => Type.Literal(kind))), { maxItems: 8 })),
     ),
-    /** What it does when a probe has no reading; `nothing`: that probe simply stops asking. */
-    lost: Type.Optional(
-      Type.Union([
-        Type.Literal('full'),
-        Type.Literal('floor'),
-        Type.Literal('off'),
-        Type.Literal('set'),
-        Type.Literal('nothing'),
-      ]),
+
+    lost: about(
+      'what it does when a probe has no reading; `nothing`: that probe simply stops asking',
+      Type.Optional(
+        Type.Union([
+          Type.Literal('full'),
+          Type.Literal('floor'),
+          Type.Literal('off'),
+          Type.Literal('set'),
+          Type.Literal('nothing'),
+        ]),
+      ),
     ),
-    /** What it still knows when power returns; nothing where nothing is said. */
-    keeps: Type.Optional(Memories),
-    /** Reads its inputs every so many seconds. */
-    scanS: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),
+
+    keeps: about('what it still knows when power returns; nothing where nothing is said', Type.Optional(Memories)),
+
+    scanS: about('reads its inputs every so many seconds', Type.Optional(Type.Number({ minimum: 0, maximum: 3600 }))),
   },
   closed,
 )
@@ -253,12 +355,14 @@ const ACTS = ['press', 'hold', 'up', 'down', 'wait'] as const
 /** What a hand can do in a state, and what comes of it: to which state, and what happens to the setting of the state it leaves. */
 export const PanelMove = Type.Object(
   {
-    /** A control’s id; empty for `wait`. */
-    control: Type.String({ maxLength: 40 }),
-    act: Type.Union(ACTS.map((act) => Type.Literal(act))),
-    to: Type.Optional(Id),
-    does: Type.Optional(
-      Type.Union([Type.Literal('step-up'), Type.Literal('step-down'), Type.Literal('keep'), Type.Literal('drop')]),
+    control: about('a control’s id; empty for `wait`', Type.String({ maxLength: 40 })),
+    act: about('what the hand does', Type.Union(ACTS.map((act) => Type.Literal(act)))),
+    to: about('the state it leads to; the same where nothing is said', Type.Optional(Id)),
+    does: about(
+      'what happens to the setting of this state',
+      Type.Optional(
+        Type.Union([Type.Literal('step-up'), Type.Literal('step-down'), Type.Literal('keep'), Type.Literal('drop')]),
+      ),
     ),
   },
   closed,
@@ -266,12 +370,12 @@ export const PanelMove = Type.Object(
 export type PanelMove = Static<typeof PanelMove>
 export const PanelState = Type.Object(
   {
-    id: Id,
-    /** What the panel shows here; {value} is the setting’s value, {reading} what is sensed. */
-    shows: Words,
-    /** The setting that is open for change here. */
-    setting: Type.Optional(Id),
-    moves: Type.Array(PanelMove, { maxItems: 24 }),
+    id: about('a short name: letters, digits and hyphens', Id),
+
+    shows: about('what the panel shows here; {value} is the setting’s value, {reading} what is sensed', Words),
+
+    setting: about('the setting that is open for change here', Type.Optional(Id)),
+    moves: about('what can be done here', Type.Array(PanelMove, { maxItems: 24 })),
   },
   closed,
 )
@@ -279,111 +383,194 @@ export type PanelState = Static<typeof PanelState>
 /** The panel as a hand and an eye meet it: enough to draw and to play it. The first state is the one after power-up. */
 export const Panel = Type.Object(
   {
-    display: Type.Object(
-      {
-        kind: Type.Union([
-          Type.Literal('none'),
-          Type.Literal('digits'),
-          Type.Literal('lines'),
-          Type.Literal('list'),
-          Type.Literal('scale'),
-        ]),
-        /** Digits, or characters in a line. */
-        columns: Type.Integer({ minimum: 0, maximum: 40 }),
-        lines: Type.Integer({ minimum: 0, maximum: 16 }),
-      },
-      closed,
-    ),
-    controls: Type.Array(
-      Type.Object({ id: Id, name: Words, kind: Type.Union(CONTROL_KINDS.map((kind) => Type.Literal(kind))) }, closed),
-      { minItems: 1, maxItems: 24 },
-    ),
-    lamps: Type.Array(Type.Object({ id: Id, name: Words, means: Words }, closed), { maxItems: 12 }),
-    states: Type.Array(PanelState, { minItems: 1, maxItems: 80 }),
-  },
-  closed,
-)
-export type Panel = Static<typeof Panel>
+    display: about(
+      'what the panel shows',
+      Type.Object(
+        {
+          kind: about(
+            'what kind of display it is',
+            Type.Union([
+              Type.Literal('none'),
+              Type.Literal('digits'),
+              Type.Literal('lines'),
+              Type.Literal('list'),
+              Type.Literal('scale'),
+            ]),
+          ),
 
-const Step = Type.Object({ text: Words, seen: Words, danger: Type.Optional(Type.Boolean()) }, closed)
-
-export const CONTROLLER_SCHEMA = 'soft-gale/controller-model@1'
-export const ControllerModel = Type.Object(
-  {
-    schema: Type.Literal(CONTROLLER_SCHEMA),
-    id: Id,
-    name: Words,
-    about: Type.String({ maxLength: 600 }),
-    /** Names of the panel's controls, shown as keys wherever an action mentions them. */
-    keys: Type.Array(Words, { maxItems: 12 }),
-    inputs: Type.Optional(
+          columns: about('digits, or characters in a line', Type.Integer({ minimum: 0, maximum: 40 })),
+          lines: about('lines of it', Type.Integer({ minimum: 0, maximum: 16 })),
+        },
+        closed,
+      ),
+    ),
+    controls: about(
+      'keys, dials, levers and the like',
       Type.Array(
         Type.Object(
           {
-            id: Id,
-            name: Words,
-            kind: Type.Union([inputKind, Type.Literal('switch')]),
-            /** Smallest change it sees, in the input’s unit. */
-            resolution: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
-            note: Type.Optional(Words),
+            id: about('a short name: letters, digits and hyphens', Id),
+            name: about('the panel’s own word for it', Words),
+            kind: about('what it is', Type.Union(CONTROL_KINDS.map((kind) => Type.Literal(kind)))),
+          },
+          closed,
+        ),
+        { minItems: 1, maxItems: 24 },
+      ),
+    ),
+    lamps: about(
+      'lamps and their meaning',
+      Type.Array(
+        Type.Object(
+          {
+            id: about('a short name: letters, digits and hyphens', Id),
+            name: about('the panel’s own word for it', Words),
+            means: about('what it tells while it is lit', Words),
           },
           closed,
         ),
         { maxItems: 12 },
       ),
     ),
-    outputs: Type.Array(
-      Type.Object(
-        {
-          id: Id,
-          name: Words,
-          kind: Type.Union([
-            Type.Literal('volts'),
-            Type.Literal('pwm'),
-            Type.Literal('phase-cut'),
-            Type.Literal('levels'),
-            Type.Literal('relay'),
-          ]),
-          stepPct: Type.Number({ minimum: 0, maximum: 50 }),
-          levelsPct: Type.Optional(Type.Array(Percent, { minItems: 1, maxItems: 24 })),
-          /** Most it carries (A), where it carries the fan’s own current. */
-          ratedCurrentA: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 100 })),
-        },
-        closed,
-      ),
-      { minItems: 1, maxItems: 6 },
+    states: about(
+      'what it can show; the first is the one after power-up',
+      Type.Array(PanelState, { minItems: 1, maxItems: 80 }),
     ),
-    rounding: Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]),
-    lowestPct: Percent,
-    ceiling: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]),
-    /** Whose ask counts; the highest where nothing is said. */
-    wins: Type.Optional(Type.Union([Type.Literal('highest'), Type.Literal('first')])),
-    abilities: Type.Optional(Abilities),
-    ramps: Type.Array(RampSlot, { maxItems: 6 }),
-    switches: Type.Array(SwitchSlot, { maxItems: 6 }),
-    differentials: Type.Optional(Type.Array(DifferentialSlot, { maxItems: 6 })),
-    surges: Type.Optional(Type.Array(SurgeSlot, { maxItems: 4 })),
-    weeks: Type.Optional(Type.Array(WeekSlot, { maxItems: 2 })),
-    cycles: Type.Optional(Type.Array(CycleSlot, { maxItems: 2 })),
-    afterRuns: Type.Optional(Type.Array(AfterRunSlot, { maxItems: 2 })),
-    /** Fixed fans it can bring in beside the variable one; joins in equal parts where it has no setting for them. */
-    stages: Type.Optional(Type.Object({ fixed: Type.Integer({ minimum: 1, maximum: 8 }) }, closed)),
-    followers: Type.Array(
-      Type.Object(
-        {
-          atLeadFloor: Type.Union([Type.Literal('follow'), Type.Literal('floor'), Type.Literal('off')]),
-          floorPct: Percent,
-        },
-        closed,
-      ),
-      { maxItems: 4 },
+  },
+  closed,
+)
+export type Panel = Static<typeof Panel>
+
+const Step = Type.Object(
+  {
+    text: about('what is done', Words),
+    seen: about('what is seen then', Words),
+    danger: about('it can hurt someone; the caution stands beside it', Type.Optional(Type.Boolean())),
+  },
+  closed,
+)
+
+export const CONTROLLER_SCHEMA = 'soft-gale/controller-model@1'
+export const ControllerModel = Type.Object(
+  {
+    schema: about('what this document is, and its version', Type.Literal(CONTROLLER_SCHEMA)),
+    id: about('a short name: letters, digits and hyphens', Id),
+    name: about('what people call it', Words),
+    about: about('what it is for, in words', Type.String({ maxLength: 600 })),
+
+    keys: about(
+      "names of the panel's controls, shown as keys wherever an action mentions them",
+      Type.Array(Words, { maxItems: 12 }),
     ),
-    startKick: Type.Union([Type.Literal('none'), Type.Literal('fixed'), Type.Literal('set')]),
-    settings: Type.Array(Setting, { maxItems: 60 }),
-    panel: Type.Optional(Panel),
-    prepare: Type.Array(Step, { maxItems: 12 }),
-    finish: Type.Array(Step, { maxItems: 12 }),
-    cautions: Type.Array(Words, { maxItems: 8 }),
+    inputs: about(
+      'what it can sense; not known where nothing is said',
+      Type.Optional(
+        Type.Array(
+          Type.Object(
+            {
+              id: about('a short name: letters, digits and hyphens', Id),
+              name: about('the terminal’s own word for it', Words),
+              kind: about('what it reads', Type.Union([inputKind, Type.Literal('switch')])),
+
+              resolution: about(
+                'smallest change it sees, in the input’s unit',
+                Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+              ),
+              note: about('what is to be said of it', Type.Optional(Words)),
+            },
+            closed,
+          ),
+          { maxItems: 12 },
+        ),
+      ),
+    ),
+    outputs: about(
+      'what it drives fans with',
+      Type.Array(
+        Type.Object(
+          {
+            id: about('a short name: letters, digits and hyphens', Id),
+            name: about('the terminal’s own word for it', Words),
+            kind: about(
+              'how it drives a fan',
+              Type.Union([
+                Type.Literal('volts'),
+                Type.Literal('pwm'),
+                Type.Literal('phase-cut'),
+                Type.Literal('levels'),
+                Type.Literal('relay'),
+              ]),
+            ),
+            stepPct: about('its step in percent, 0 to 50; 0 is stepless', Type.Number({ minimum: 0, maximum: 50 })),
+            levelsPct: about(
+              'the only speeds it can stand at, rising, percent',
+              Type.Optional(Type.Array(Percent, { minItems: 1, maxItems: 24 })),
+            ),
+
+            ratedCurrentA: about(
+              'most it carries (A), where it carries the fan’s own current',
+              Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 100 })),
+            ),
+          },
+          closed,
+        ),
+        { minItems: 1, maxItems: 6 },
+      ),
+    ),
+    rounding: about(
+      'where a speed between two steps goes',
+      Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]),
+    ),
+    lowestPct: about('lowest speed it can give a running fan, percent', Percent),
+    ceiling: about(
+      'whether its highest speed cuts off or rescales',
+      Type.Union([Type.Literal('clip'), Type.Literal('rescale')]),
+    ),
+
+    wins: about(
+      'whose ask counts; the highest where nothing is said',
+      Type.Optional(Type.Union([Type.Literal('highest'), Type.Literal('first')])),
+    ),
+    abilities: about('what else it can do', Type.Optional(Abilities)),
+    ramps: about('its ramps', Type.Array(RampSlot, { maxItems: 6 })),
+    switches: about('its switch inputs', Type.Array(SwitchSlot, { maxItems: 6 })),
+    differentials: about('its on/off points', Type.Optional(Type.Array(DifferentialSlot, { maxItems: 6 }))),
+    surges: about('its answers to a quick rise', Type.Optional(Type.Array(SurgeSlot, { maxItems: 4 }))),
+    weeks: about('its calendars', Type.Optional(Type.Array(WeekSlot, { maxItems: 2 }))),
+    cycles: about('its cycles', Type.Optional(Type.Array(CycleSlot, { maxItems: 2 }))),
+    afterRuns: about('its hold after a fall', Type.Optional(Type.Array(AfterRunSlot, { maxItems: 2 }))),
+
+    stages: about(
+      'fixed fans it can bring in beside the variable one; joins in equal parts where it has no setting for them',
+      Type.Optional(
+        Type.Object({ fixed: about('how many fixed fans', Type.Integer({ minimum: 1, maximum: 8 })) }, closed),
+      ),
+    ),
+    followers: about(
+      'outputs that follow the lead',
+      Type.Array(
+        Type.Object(
+          {
+            atLeadFloor: about(
+              'what they do while the lead is at its floor',
+              Type.Union([Type.Literal('follow'), Type.Literal('floor'), Type.Literal('off')]),
+            ),
+            floorPct: about('their lowest speed while they run, percent', Percent),
+          },
+          closed,
+        ),
+        { maxItems: 4 },
+      ),
+    ),
+    startKick: about(
+      'whether it kicks a fan from rest: never, by a fixed kick, or by one that can be set',
+      Type.Union([Type.Literal('none'), Type.Literal('fixed'), Type.Literal('set')]),
+    ),
+    settings: about('every setting of it', Type.Array(Setting, { maxItems: 60 })),
+    panel: about('the panel, enough to draw and to play it', Type.Optional(Panel)),
+    prepare: about('what is done before the first setting', Type.Array(Step, { maxItems: 12 })),
+    finish: about('what is done after the last', Type.Array(Step, { maxItems: 12 })),
+    cautions: about('what can hurt someone at it', Type.Array(Words, { maxItems: 8 })),
   },
   closed,
 )

@@ -2,19 +2,34 @@ import { Type, type Static } from '@sinclair/typebox'
 import { Brief } from '@/core/brief/schema'
 import { Calibration } from '@/core/calibration/schema'
 import { SEVERITIES } from '@/core/json/severity'
-import { closed } from '@/core/json/vocabulary'
+import { about, closed } from '@/core/json/vocabulary'
 import { Kit } from '@/core/kit/schema'
 import { Response } from '@/core/response/schema'
 
-const SettingValue = Type.Object({ setting: Type.String({ maxLength: 60 }), value: Type.Number() }, closed)
+const SettingValue = Type.Object(
+  {
+    setting: about('id of a setting of the controller', Type.String({ maxLength: 60 })),
+    value: about('its value, in the base unit of the setting', Type.Number()),
+  },
+  closed,
+)
 
 /** Where the hand is at the controller: what the panel showed before, and which actions are done with which value. */
 export const DialState = Type.Object(
   {
-    present: Type.Array(SettingValue, { maxItems: 60 }),
-    done: Type.Array(
-      Type.Object({ action: Type.String({ maxLength: 80 }), value: Type.Union([Type.Number(), Type.Null()]) }, closed),
-      { maxItems: 100 },
+    present: about('what the panel showed before', Type.Array(SettingValue, { maxItems: 60 })),
+    done: about(
+      'actions that are done',
+      Type.Array(
+        Type.Object(
+          {
+            action: about('id of the action', Type.String({ maxLength: 80 })),
+            value: about('with which value; null where it has none', Type.Union([Type.Number(), Type.Null()])),
+          },
+          closed,
+        ),
+        { maxItems: 100 },
+      ),
     ),
   },
   closed,
@@ -25,11 +40,14 @@ export type DialState = Static<typeof DialState>
  *  record. */
 export const Dismissed = Type.Object(
   {
-    judgement: Type.String({ minLength: 1, maxLength: 160 }),
-    said: Type.String({ maxLength: 1200 }),
-    reason: Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' }),
-    severity: Type.Optional(Type.Union(SEVERITIES.map((severity) => Type.Literal(severity)))),
-    figure: Type.Optional(Type.Number()),
+    judgement: about('code and place of the judgement', Type.String({ minLength: 1, maxLength: 160 })),
+    said: about('what it said, for the record', Type.String({ maxLength: 1200 })),
+    reason: about('why it stays, at least three signs', Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' })),
+    severity: about(
+      'how grave it was',
+      Type.Optional(Type.Union(SEVERITIES.map((severity) => Type.Literal(severity)))),
+    ),
+    figure: about('the figure it was about', Type.Optional(Type.Number())),
   },
   closed,
 )
@@ -40,14 +58,17 @@ export const INSTALLATION_SCHEMA = 'soft-gale/installation@1'
 /** Everything that is decided about one installation: the working copy, and what a seal keeps for good. */
 export const Installation = Type.Object(
   {
-    schema: Type.Literal(INSTALLATION_SCHEMA),
-    name: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }),
-    brief: Brief,
-    kit: Kit,
-    calibration: Calibration,
-    response: Response,
-    dial: DialState,
-    dismissed: Type.Optional(Type.Array(Dismissed, { maxItems: 60 })),
+    schema: about('what this document is, and its version', Type.Literal(INSTALLATION_SCHEMA)),
+    name: about('what people call it', Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })),
+    brief: about('what it is for', Brief),
+    kit: about('what it is made of', Kit),
+    calibration: about('what was measured of it', Calibration),
+    response: about('what it is to do', Response),
+    dial: about('how far it is entered at the controller', DialState),
+    dismissed: about(
+      'judgements that someone read and left as they are',
+      Type.Optional(Type.Array(Dismissed, { maxItems: 60 })),
+    ),
   },
   closed,
 )

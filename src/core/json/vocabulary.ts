@@ -5,6 +5,9 @@ import { Type, type TSchema } from '@sinclair/typebox'
 /** Nothing but what the schema names is accepted. */
 export const closed = { additionalProperties: false } as const
 
+/** A field with what it means: shape, unit, range. It goes into the published schema. */
+export const about = <T extends TSchema>(description: string, schema: T): T => ({ ...schema, description })
+
 export const Id = Type.String({
   pattern: '^[A-Za-z][A-Za-z0-9-]{0,39}$',
   description: 'a short name: letters, digits and hyphens',

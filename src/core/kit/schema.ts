@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { ControllerModel } from '@/core/controller/schema'
-import { Id, Percent, closed, orNull } from '@/core/json/vocabulary'
+import { about, Id, Percent, closed, orNull } from '@/core/json/vocabulary'
 import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import { Signal } from '@/core/physics/signal'
 
@@ -8,18 +8,24 @@ const Positive = (maximum: number) => Type.Number({ exclusiveMinimum: 0, maximum
 
 export const Fan = Type.Object(
   {
-    id: Id,
-    name: Type.String({ minLength: 1, maxLength: 60 }),
-    output: orNull(Type.String({ maxLength: 40 })),
-    signal: Signal,
-    motor: Type.Union(MOTOR_KINDS.map((kind) => Type.Literal(kind))),
-    bearings: Type.Union(BEARINGS.map((kind) => Type.Literal(kind))),
-    ratedFlowLs: orNull(Positive(1e5)),
-    ratedPowerW: orNull(Positive(1e5)),
-    ratedCurrentA: orNull(Positive(200)),
-    ratedRpm: orNull(Positive(30000)),
-    /** Lowest speed at which the motor still cools itself, from its plate or leaflet. */
-    coolingFloorPct: orNull(Percent),
+    id: about('a short name: letters, digits and hyphens', Id),
+    name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
+    output: about(
+      'the output of the controller that drives it; null: none yet',
+      orNull(Type.String({ maxLength: 40 })),
+    ),
+    signal: about('what its motor is driven by', Signal),
+    motor: about('what kind of motor it is', Type.Union(MOTOR_KINDS.map((kind) => Type.Literal(kind)))),
+    bearings: about('what its motor runs in', Type.Union(BEARINGS.map((kind) => Type.Literal(kind)))),
+    ratedFlowLs: about('free-blowing flow by its plate, L/s; null: not known', orNull(Positive(1e5))),
+    ratedPowerW: about('power by its plate, W; null: not known', orNull(Positive(1e5))),
+    ratedCurrentA: about('current by its plate, A; null: not known', orNull(Positive(200))),
+    ratedRpm: about('revolutions a minute by its plate; null: not known', orNull(Positive(30000))),
+
+    coolingFloorPct: about(
+      'lowest speed at which the motor still cools itself, from its plate or leaflet',
+      orNull(Percent),
+    ),
   },
   closed,
 )
@@ -27,20 +33,26 @@ export type Fan = Static<typeof Fan>
 
 export const Probe = Type.Object(
   {
-    id: Id,
-    /** The response input it serves. */
-    input: Id,
-    name: Type.String({ minLength: 1, maxLength: 60 }),
-    quantity: Type.Union([Type.Literal('temperature'), Type.Literal('humidity')]),
-    /** Hottest it survives (°C); null where nobody knows. */
-    survivesToC: orNull(Type.Number({ minimum: -60, maximum: 1000 })),
-    /** Smallest change it shows, in K or %RH. */
-    resolution: Type.Number({ exclusiveMinimum: 0, maximum: 20 }),
-    /** How far it may be off, ± in K or %RH, from its leaflet; null where nobody knows. */
-    accuracy: Type.Optional(orNull(Type.Number({ minimum: 0, maximum: 20 }))),
-    /** Sits inside the controller and cannot be unplugged. */
-    builtIn: Type.Optional(Type.Boolean()),
-    place: Type.String({ maxLength: 200 }),
+    id: about('a short name: letters, digits and hyphens', Id),
+
+    input: about('the response input it serves', Id),
+    name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
+    quantity: about('what it measures', Type.Union([Type.Literal('temperature'), Type.Literal('humidity')])),
+
+    survivesToC: about(
+      'hottest it survives (°C); null where nobody knows',
+      orNull(Type.Number({ minimum: -60, maximum: 1000 })),
+    ),
+
+    resolution: about('smallest change it shows, in K or %RH', Type.Number({ exclusiveMinimum: 0, maximum: 20 })),
+
+    accuracy: about(
+      'how far it may be off, ± in K or %RH, from its leaflet; null where nobody knows',
+      Type.Optional(orNull(Type.Number({ minimum: 0, maximum: 20 }))),
+    ),
+
+    builtIn: about('sits inside the controller and cannot be unplugged', Type.Optional(Type.Boolean())),
+    place: about('where it hangs', Type.String({ maxLength: 200 })),
   },
   closed,
 )
@@ -49,9 +61,9 @@ export type Probe = Static<typeof Probe>
 /** What is wired where, as the technician wrote it down. */
 export const Terminal = Type.Object(
   {
-    terminal: Type.String({ maxLength: 80 }),
-    wire: Type.String({ maxLength: 80 }),
-    goesTo: Type.String({ maxLength: 80 }),
+    terminal: about('the mark at the controller', Type.String({ maxLength: 80 })),
+    wire: about('colour or mark of the wire', Type.String({ maxLength: 80 })),
+    goesTo: about('where it goes', Type.String({ maxLength: 80 })),
   },
   closed,
 )
@@ -60,20 +72,26 @@ export type Terminal = Static<typeof Terminal>
 export const KIT_SCHEMA = 'soft-gale/kit@1'
 export const Kit = Type.Object(
   {
-    schema: Type.Literal(KIT_SCHEMA),
-    controller: orNull(ControllerModel),
-    /** What the place where it hangs leaves of the controller’s rated current, from its leaflet; all of it where nothing is said. */
-    deratedToPct: Type.Optional(Type.Number({ minimum: 10, maximum: 100 })),
-    fans: Type.Array(Fan, { minItems: 1, maxItems: 8 }),
-    probes: Type.Array(Probe, { maxItems: 12 }),
-    /** Answers to the looks at wiring and mounting, by the question’s id; one that is missing was not looked at yet. */
-    mounting: Type.Optional(
-      Type.Record(
-        Type.String({ pattern: '^[a-z][a-z-]{0,30}$' }),
-        Type.Union([Type.Literal('yes'), Type.Literal('no')]),
+    schema: about('what this document is, and its version', Type.Literal(KIT_SCHEMA)),
+    controller: about('the chosen controller, whole; null: not chosen', orNull(ControllerModel)),
+
+    deratedToPct: about(
+      'what the place where it hangs leaves of the controller’s rated current, from its leaflet; all of it where nothing is said',
+      Type.Optional(Type.Number({ minimum: 10, maximum: 100 })),
+    ),
+    fans: about('the fans', Type.Array(Fan, { minItems: 1, maxItems: 8 })),
+    probes: about('the probes', Type.Array(Probe, { maxItems: 12 })),
+
+    mounting: about(
+      'answers to the looks at wiring and mounting, by the question’s id; one that is missing was not looked at yet',
+      Type.Optional(
+        Type.Record(
+          Type.String({ pattern: '^[a-z][a-z-]{0,30}$' }),
+          Type.Union([Type.Literal('yes'), Type.Literal('no')]),
+        ),
       ),
     ),
-    terminals: Type.Optional(Type.Array(Terminal, { maxItems: 40 })),
+    terminals: about('what is wired where', Type.Optional(Type.Array(Terminal, { maxItems: 40 }))),
   },
   closed,
 )

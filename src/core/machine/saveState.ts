@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { bad, good, type Outcome } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
-import { closed } from '@/core/json/vocabulary'
+import { about, closed } from '@/core/json/vocabulary'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 
@@ -13,13 +13,13 @@ const FIELDS = ['memory', 'sensed', 'asksPct', 'fansPct', 'figures'] as const
 export const STATE_SCHEMA = 'soft-gale/machine-state@1'
 export const MachineStateDocument = Type.Object(
   {
-    schema: Type.Literal(STATE_SCHEMA),
-    memory: Figures,
-    sensed: Figures,
-    asksPct: Figures,
-    fansPct: Figures,
-    figures: Figures,
-    inCharge: Type.Integer({ minimum: -2 }),
+    schema: about('what this document is, and its version', Type.Literal(STATE_SCHEMA)),
+    memory: about('what the machine remembers, in the order of its plan', Figures),
+    sensed: about('inputs as sensed last', Figures),
+    asksPct: about('what each rule asked for last, percent; NaN for nothing', Figures),
+    fansPct: about('what each fan was given last, percent', Figures),
+    figures: about('asked, limited, held, who held, wanted, aimed at and the rest of the kick', Figures),
+    inCharge: about('index of the rule that is active; -1 the floor, -2 the run-on', Type.Integer({ minimum: -2 })),
   },
   closed,
 )

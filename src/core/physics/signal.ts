@@ -1,10 +1,12 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { assertNever } from '@/core/json/assertNever'
 import { clamp } from '@/core/json/clamp'
-import { closed } from '@/core/json/vocabulary'
+import { about, closed } from '@/core/json/vocabulary'
 
-/** Signal (percent of its range) at which the fan just turns; mapped to 1 %, so that the whole range is used. */
-const trimPct = Type.Optional(Type.Number({ minimum: 0, maximum: 90 }))
+const trimPct = about(
+  'signal (percent of its range, 0 to 90) at which the fan just turns; mapped to 1 %, so that the whole range is used',
+  Type.Optional(Type.Number({ minimum: 0, maximum: 90 })),
+)
 
 /** How percent becomes a signal at the terminals. The two readings of 2–10 V are both in use, so it is declared per fan:
  *  `two-to-ten` spreads 0–100 % over 2..10 V (6 V is 50 %); `ten-cut-off` is volts × 10 and off below 2 V (6 V is 60 %). Phase cut is in
@@ -12,31 +14,51 @@ const trimPct = Type.Optional(Type.Number({ minimum: 0, maximum: 90 }))
 export const Signal = Type.Union([
   Type.Object(
     {
-      kind: Type.Literal('volts'),
-      convention: Type.Union([Type.Literal('ten'), Type.Literal('two-to-ten'), Type.Literal('ten-cut-off')]),
+      kind: about('volts at the terminals', Type.Literal('volts')),
+      convention: about(
+        '0 to 10 V; 2 to 10 V spread over 0 to 100 %; or volts × 10 and off below 2 V',
+        Type.Union([Type.Literal('ten'), Type.Literal('two-to-ten'), Type.Literal('ten-cut-off')]),
+      ),
       trimPct,
     },
     closed,
   ),
-  Type.Object({ kind: Type.Literal('pwm'), inverted: Type.Boolean(), trimPct }, closed),
   Type.Object(
-    { kind: Type.Literal('phase-cut'), supplyV: Type.Number({ exclusiveMinimum: 0, maximum: 480 }), trimPct },
+    {
+      kind: about('a pulse whose width is the speed', Type.Literal('pwm')),
+      inverted: about('full width stands still', Type.Boolean()),
+      trimPct,
+    },
     closed,
   ),
   Type.Object(
     {
-      kind: Type.Literal('levels'),
-      levels: Type.Array(
-        Type.Object(
-          { pct: Type.Number({ exclusiveMinimum: 0, maximum: 100 }), volts: Type.Number({ minimum: 0, maximum: 480 }) },
-          closed,
+      kind: about('cut mains', Type.Literal('phase-cut')),
+      supplyV: about('RMS volts of the supply', Type.Number({ exclusiveMinimum: 0, maximum: 480 })),
+      trimPct,
+    },
+    closed,
+  ),
+  Type.Object(
+    {
+      kind: about('taps of a transformer', Type.Literal('levels')),
+      levels: about(
+        'the taps, rising',
+        Type.Array(
+          Type.Object(
+            {
+              pct: about('speed of the tap, percent', Type.Number({ exclusiveMinimum: 0, maximum: 100 })),
+              volts: about('its RMS volts', Type.Number({ minimum: 0, maximum: 480 })),
+            },
+            closed,
+          ),
+          { minItems: 1, maxItems: 20 },
         ),
-        { minItems: 1, maxItems: 20 },
       ),
     },
     closed,
   ),
-  Type.Object({ kind: Type.Literal('relay') }, closed),
+  Type.Object({ kind: about('a contact, on from 1 %', Type.Literal('relay')) }, closed),
 ])
 export type Signal = Static<typeof Signal>
 

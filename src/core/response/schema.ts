@@ -1,5 +1,5 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox'
-import { Id, Name, Percent, Seconds, closed } from '@/core/json/vocabulary'
+import { about, Id, Name, Percent, Seconds, closed } from '@/core/json/vocabulary'
 import { WeekSpan } from '@/core/rules/common'
 import { Input, when } from '@/core/rules/input'
 import { Memories } from '@/core/rules/memory'
@@ -18,9 +18,9 @@ const FLOOR_REASONS = [
 ] as const
 export const FloorReason = Type.Object(
   {
-    kind: Type.Union(FLOOR_REASONS.map((kind) => Type.Literal(kind))),
-    speedPct: Percent,
-    note: Type.Optional(Type.String({ maxLength: 200 })),
+    kind: about('why the fan may not run slower', Type.Union(FLOOR_REASONS.map((kind) => Type.Literal(kind)))),
+    speedPct: about('the floor that this reason alone would ask for, percent of the fan’s own range', Percent),
+    note: about('what else is to be said of it', Type.Optional(Type.String({ maxLength: 200 }))),
   },
   closed,
 )
@@ -28,24 +28,49 @@ export type FloorReason = Static<typeof FloorReason>
 
 /** `offAllowed`: with nothing asking it stands still, and there is nothing between 0 and the floor. */
 const Floor = Type.Object(
-  { speedPct: Percent, reasons: Type.Array(FloorReason, { maxItems: 20 }), offAllowed: Type.Optional(Type.Boolean()) },
+  {
+    speedPct: about('lowest speed of a running fan, percent of its own range', Percent),
+    reasons: about('why it is as high as that', Type.Array(FloorReason, { maxItems: 20 })),
+    offAllowed: about(
+      'with nothing asking the fan stands still; between 0 and the floor there is nothing. Not allowed where nothing is said',
+      Type.Optional(Type.Boolean()),
+    ),
+  },
   closed,
 )
 const Ceiling = Type.Object(
-  { speedPct: Percent, how: Type.Union([Type.Literal('clip'), Type.Literal('rescale')]) },
+  {
+    speedPct: about('highest speed, percent of the fan’s own range', Percent),
+    how: about(
+      '`clip`: what is asked above it is cut off; `rescale`: ramps end at it',
+      Type.Union([Type.Literal('clip'), Type.Literal('rescale')]),
+    ),
+  },
   closed,
 )
 
-export const StartKick = Type.Object({ speedPct: Percent, holdS: Type.Number({ minimum: 0, maximum: 120 }) }, closed)
+export const StartKick = Type.Object(
+  {
+    speedPct: about('speed of the start kick, percent of the fan’s own range', Percent),
+    holdS: about('how long the kick lasts from rest, 0 to 120 s', Type.Number({ minimum: 0, maximum: 120 })),
+  },
+  closed,
+)
 export type StartKick = Static<typeof StartKick>
 
 /** A second fan at a ratio of the lead's percent. `atLeadFloor` says what it does while the lead is at its floor. */
 export const Follower = Type.Object(
   {
-    fan: Id,
-    ratio: Type.Number({ minimum: 0.05, maximum: 3 }),
-    floorPct: Percent,
-    atLeadFloor: Type.Union([Type.Literal('follow'), Type.Literal('floor'), Type.Literal('off')]),
+    fan: about('the fan that follows, an id of the kit', Id),
+    ratio: about(
+      'its percent for each percent of the lead, 0.05 to 3; a ratio of percent, not of flow',
+      Type.Number({ minimum: 0.05, maximum: 3 }),
+    ),
+    floorPct: about('its own lowest speed while it runs, percent of its own range', Percent),
+    atLeadFloor: about(
+      'what it does while the lead is at its floor: follow it, stay at its own floor, stand still',
+      Type.Union([Type.Literal('follow'), Type.Literal('floor'), Type.Literal('off')]),
+    ),
   },
   closed,
 )
@@ -54,51 +79,99 @@ export type Follower = Static<typeof Follower>
 /** The steps in which the output can move; `stepPct` 0 is stepless. Where levels are named it can stand on these alone, and at 0. */
 export const Steps = Type.Object(
   {
-    stepPct: Type.Number({ minimum: 0, maximum: 50 }),
-    rounding: Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]),
-    levelsPct: Type.Optional(Type.Array(Percent, { minItems: 1, maxItems: 24 })),
+    stepPct: about('step of the output in percent, 0 to 50; 0 is stepless', Type.Number({ minimum: 0, maximum: 50 })),
+    rounding: about(
+      'where a speed between two steps goes',
+      Type.Union([Type.Literal('nearest'), Type.Literal('up'), Type.Literal('down')]),
+    ),
+    levelsPct: about(
+      'the only speeds it can stand at, rising, percent; every step where none are named',
+      Type.Optional(Type.Array(Percent, { minItems: 1, maxItems: 24 })),
+    ),
   },
   closed,
 )
 export type Steps = Static<typeof Steps>
 
 /** Speeds passed over because of resonance; the edges themselves are allowed. */
-export const RestBand = Type.Object({ fromPct: Percent, toPct: Percent }, closed)
+export const RestBand = Type.Object(
+  {
+    fromPct: about('lower edge of the band that is passed over, percent; the edge itself is allowed', Percent),
+    toPct: about('upper edge of the band, percent; allowed too', Percent),
+  },
+  closed,
+)
 export type RestBand = Static<typeof RestBand>
 
 /** Day and night by light: the other mode comes when the light has pointed to it for `delayS` without a break. */
-export const LightMode = Type.Object({ input: Id, level: Type.Number({ minimum: 0 }), delayS: Seconds }, closed)
+export const LightMode = Type.Object(
+  {
+    input: about('the light input', Id),
+    level: about('at and above it is day, in the unit of the input (lx)', Type.Number({ minimum: 0 })),
+    delayS: about('how long the light must point to the other mode without a break, seconds', Seconds),
+  },
+  closed,
+)
 export type LightMode = Static<typeof LightMode>
 
 /** A reduction while an input is past a point: by points, or by a share of the present value. */
 export const Reduction = Type.Object(
   {
-    input: Id,
-    when,
-    at: Type.Number(),
-    byPct: Percent,
-    how: Type.Union([Type.Literal('points'), Type.Literal('relative')]),
+    input: about('the input whose reading reduces the speed', Id),
+    when: about('on which side of the point it counts', when),
+    at: about('the point, in the base unit of the input', Type.Number()),
+    byPct: about('by how much, in points of percent or percent of the present value', Percent),
+    how: about(
+      '`points`: so many points off; `relative`: that share of the present value off',
+      Type.Union([Type.Literal('points'), Type.Literal('relative')]),
+    ),
   },
   closed,
 )
 export type Reduction = Static<typeof Reduction>
 
 /** When everything stops asking: the last running speed (or a set one) for a time. */
-const RunOn = Type.Object({ holdS: Seconds, speedPct: Type.Union([Percent, Type.Null()]) }, closed)
+const RunOn = Type.Object(
+  {
+    holdS: about('how long it runs on when everything stops asking, seconds', Seconds),
+    speedPct: about('speed meanwhile, percent; null for the last running speed', Type.Union([Percent, Type.Null()])),
+  },
+  closed,
+)
 /** After heat was given (a switch input), not less than a speed for a time, whatever else says off. */
-const CoolDown = Type.Object({ input: Id, speedPct: Percent, holdS: Seconds }, closed)
+const CoolDown = Type.Object(
+  {
+    input: about('the switch input that says that heat is given', Id),
+    speedPct: about('least speed while heat is given and after it, percent', Percent),
+    holdS: about('how long after the heat went off, seconds', Seconds),
+  },
+  closed,
+)
 /** The controller’s own heat: at `onAt` the lead runs full and its followers stop, until it is below `offBelow`. */
-export const Overheat = Type.Object({ input: Id, onAt: Type.Number(), offBelow: Type.Number() }, closed)
+export const Overheat = Type.Object(
+  {
+    input: about('the temperature input of the controller itself', Id),
+    onAt: about('at and above it the lead runs full and its followers stop, °C', Type.Number()),
+    offBelow: about('until it is below this, °C', Type.Number()),
+  },
+  closed,
+)
 export type Overheat = Static<typeof Overheat>
-const TestHold = Type.Object({ input: Id, speedPct: Percent }, closed)
+const TestHold = Type.Object(
+  { input: about('the test switch', Id), speedPct: about('speed while it is on, percent', Percent) },
+  closed,
+)
 /** What holds the fan whatever was asked, strongest first. `isolated` and `safetyStop` are switch inputs; `test` runs one speed while
  *  its switch is on. */
 export const Holds = Type.Object(
   {
-    isolated: Type.Optional(Id),
-    safetyStop: Type.Optional(Id),
-    overheat: Type.Optional(Overheat),
-    test: Type.Optional(TestHold),
+    isolated: about(
+      'switch input: the supply is cut, the controller’s too; everything stands and nothing counts',
+      Type.Optional(Id),
+    ),
+    safetyStop: about('switch input: everything stands at once; the controller’s times run on', Type.Optional(Id)),
+    overheat: about('what the controller does when it is too hot itself', Type.Optional(Overheat)),
+    test: about('a speed for as long as a test switch is on', Type.Optional(TestHold)),
   },
   closed,
 )
@@ -109,9 +182,21 @@ export type Holds = Static<typeof Holds>
  *  its floor to 100 between one join and the next. A fan leaves `offBelowPct` under its join; `minStageS` between two changes. */
 export const Stages = Type.Object(
   {
-    fixed: Type.Array(Type.Object({ fan: Id, joinsAtPct: Percent }, closed), { minItems: 1, maxItems: 8 }),
-    offBelowPct: Percent,
-    minStageS: Seconds,
+    fixed: about(
+      'fans without speed control, in the order in which they join',
+      Type.Array(
+        Type.Object(
+          {
+            fan: about('the fan that joins, an id of the kit', Id),
+            joinsAtPct: about('demand at which it joins, percent of all fans together', Percent),
+          },
+          closed,
+        ),
+        { minItems: 1, maxItems: 8 },
+      ),
+    ),
+    offBelowPct: about('how far under its join a fan leaves again, percent of all fans together', Percent),
+    minStageS: about('least time between two changes of the number of fans, seconds', Seconds),
   },
   closed,
 )
@@ -121,16 +206,40 @@ export type Stages = Static<typeof Stages>
  *  reading, or the overheat that has been since power came. A lost reading is past nothing. */
 export const Condition = Type.Union([
   Type.Object(
-    { kind: Type.Literal('input'), input: Id, when, at: Type.Number(), release: Type.Number({ minimum: 0 }) },
+    {
+      kind: about('what is looked at', Type.Literal('input')),
+      input: about('the input that is looked at', Id),
+      when: about('on which side of the point it counts', when),
+      at: about('the point, in the base unit of the input', Type.Number()),
+      release: about(
+        'once past the point, how far back it must come to be over, in the same unit',
+        Type.Number({ minimum: 0 }),
+      ),
+    },
     closed,
   ),
   Type.Object(
-    { kind: Type.Literal('switch'), input: Id, is: Type.Union([Type.Literal('on'), Type.Literal('off')]) },
+    {
+      kind: about('what is looked at', Type.Literal('switch')),
+      input: about('the input that is looked at', Id),
+      is: about('the position of the switch that counts', Type.Union([Type.Literal('on'), Type.Literal('off')])),
+    },
     closed,
   ),
-  Type.Object({ kind: Type.Literal('speed'), fan: Id, when, atPct: Percent }, closed),
-  Type.Object({ kind: Type.Literal('lost'), input: Id }, closed),
-  Type.Object({ kind: Type.Literal('overheated') }, closed),
+  Type.Object(
+    {
+      kind: about('what is looked at', Type.Literal('speed')),
+      fan: about('the fan whose given speed is looked at', Id),
+      when: about('on which side of the point it counts', when),
+      atPct: about('the point, percent of the fan’s own range', Percent),
+    },
+    closed,
+  ),
+  Type.Object(
+    { kind: about('what is looked at', Type.Literal('lost')), input: about('the input that is looked at', Id) },
+    closed,
+  ),
+  Type.Object({ kind: about('what is looked at', Type.Literal('overheated')) }, closed),
 ])
 export type Condition = Static<typeof Condition>
 
@@ -138,12 +247,12 @@ export const OUTPUT_KINDS = ['bypass', 'shutter', 'alarm', 'heater', 'lamp'] as 
 /** An output that moves no fan: on when any of `onWhen` has stood for `delayS`, and none of `notWhile` stands. */
 export const OtherOutput = Type.Object(
   {
-    id: Id,
-    kind: Type.Union(OUTPUT_KINDS.map((kind) => Type.Literal(kind))),
-    name: Name,
-    onWhen: Type.Array(Condition, { minItems: 1, maxItems: 8 }),
-    notWhile: Type.Array(Condition, { maxItems: 8 }),
-    delayS: Seconds,
+    id: about('a short name: letters, digits and hyphens', Id),
+    kind: about('what the output moves', Type.Union(OUTPUT_KINDS.map((kind) => Type.Literal(kind)))),
+    name: about('what people call it', Name),
+    onWhen: about('on when any of these has stood for the delay', Type.Array(Condition, { minItems: 1, maxItems: 8 })),
+    notWhile: about('off whatever stands above while any of these does', Type.Array(Condition, { maxItems: 8 })),
+    delayS: about('how long a reason must have stood, seconds', Seconds),
   },
   closed,
 )
@@ -151,12 +260,27 @@ export type OtherOutput = Static<typeof OtherOutput>
 
 /** How fast the given speed may change, percent a second. */
 const Rate = Type.Object(
-  { upPctPerS: Type.Number({ exclusiveMinimum: 0 }), downPctPerS: Type.Number({ exclusiveMinimum: 0 }) },
+  {
+    upPctPerS: about(
+      'fastest rise of the given speed, percent of the range a second',
+      Type.Number({ exclusiveMinimum: 0 }),
+    ),
+    downPctPerS: about(
+      'fastest fall of the given speed, percent of the range a second',
+      Type.Number({ exclusiveMinimum: 0 }),
+    ),
+  },
   closed,
 )
 
 const asideAt = <V extends TSchema>(at: string, value: V) =>
-  Type.Object({ at: Type.String({ pattern: `^${at}$`, maxLength: 120 }), value }, closed)
+  Type.Object(
+    {
+      at: about('where it stood in the response, dotted', Type.String({ pattern: `^${at}$`, maxLength: 120 })),
+      value: about('what stood there', value),
+    },
+    closed,
+  )
 const SHORT = '[A-Za-z][A-Za-z0-9-]{0,39}'
 
 /** A behaviour that is switched off without being lost: where it stood, and what it was. Rules say so themselves. */
@@ -185,38 +309,62 @@ export const RESPONSE_SCHEMA = 'soft-gale/response@1'
 
 export const Response = Type.Object(
   {
-    schema: Type.Literal(RESPONSE_SCHEMA),
-    lead: Id,
-    inputs: Type.Array(Input, { maxItems: 16 }),
-    floor: Floor,
-    ceiling: Ceiling,
-    rules: Type.Array(Rule, { maxItems: 40 }),
-    startKick: Type.Union([StartKick, Type.Null()]),
-    followers: Type.Array(Follower, { maxItems: 4 }),
-    steps: Steps,
-    /** Whose ask counts: the highest, or that of the first rule that asks. The floor asks either way. */
-    wins: Type.Optional(Type.Union([Type.Literal('highest'), Type.Literal('first')])),
-    light: Type.Optional(LightMode),
-    /** Day by the clock instead of by light: it is day within these, night outside. */
-    dayByWeek: Type.Optional(Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
-    runOn: Type.Optional(RunOn),
-    reductions: Type.Optional(Type.Array(Reduction, { maxItems: 8 })),
-    coolDown: Type.Optional(CoolDown),
-    holds: Type.Optional(Holds),
-    restBands: Type.Optional(Type.Array(RestBand, { maxItems: 6 })),
-    stages: Type.Optional(Stages),
-    otherOutputs: Type.Optional(Type.Array(OtherOutput, { maxItems: 8 })),
-    rate: Type.Optional(Rate),
-    /** Inputs are read every so many seconds. */
-    scanS: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),
-    /** What the controller still knows when its supply comes back; nothing where nothing is said. */
-    keeps: Type.Optional(Memories),
-    aside: Type.Optional(Type.Array(Aside, { maxItems: 40 })),
-    /** What was noted at a place of the response: a sentence, or one of its figures. */
-    notes: Type.Optional(
-      Type.Record(Type.String({ pattern: '^[A-Za-z0-9.-]{1,120}$' }), Type.String({ minLength: 1, maxLength: 400 }), {
-        maxProperties: 200,
-      }),
+    schema: about('what this document is, and its version', Type.Literal(RESPONSE_SCHEMA)),
+    lead: about('the fan whose speed the rules ask for, an id of the kit', Id),
+    inputs: about('what can be sensed', Type.Array(Input, { maxItems: 16 })),
+    floor: about('the lowest speed, and why', Floor),
+    ceiling: about('the highest speed, and what happens to what is asked above it', Ceiling),
+    rules: about('what asks for a speed', Type.Array(Rule, { maxItems: 40 })),
+    startKick: about('a short fast run from rest; null for none', Type.Union([StartKick, Type.Null()])),
+    followers: about('fans that follow the lead', Type.Array(Follower, { maxItems: 4 })),
+    steps: about('the speeds at which the output can stand', Steps),
+
+    wins: about(
+      'whose ask counts: the highest, or that of the first rule that asks. The floor asks either way',
+      Type.Optional(Type.Union([Type.Literal('highest'), Type.Literal('first')])),
+    ),
+    light: about('day and night by the light; not together with `dayByWeek`', Type.Optional(LightMode)),
+
+    dayByWeek: about(
+      'day by the clock instead of by light: it is day within these, night outside',
+      Type.Optional(Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
+    ),
+    runOn: about('what happens when everything stops asking', Type.Optional(RunOn)),
+    reductions: about(
+      'less speed while an input is past a point',
+      Type.Optional(Type.Array(Reduction, { maxItems: 8 })),
+    ),
+    coolDown: about('air for a heater after it went off', Type.Optional(CoolDown)),
+    holds: about(
+      'what overrides every rule, strongest first: isolated, safety stop, overheat, test',
+      Type.Optional(Holds),
+    ),
+    restBands: about(
+      'speeds that are passed over because of resonance',
+      Type.Optional(Type.Array(RestBand, { maxItems: 6 })),
+    ),
+    stages: about('fixed fans that join the variable one', Type.Optional(Stages)),
+    otherOutputs: about('dampers, alarms, heaters and lamps', Type.Optional(Type.Array(OtherOutput, { maxItems: 8 }))),
+    rate: about('how fast the given speed may change', Type.Optional(Rate)),
+
+    scanS: about('inputs are read every so many seconds', Type.Optional(Type.Number({ minimum: 0, maximum: 3600 }))),
+
+    keeps: about(
+      'what the controller still knows when its supply comes back; nothing where nothing is said',
+      Type.Optional(Memories),
+    ),
+    aside: about(
+      'behaviours that are switched off without being lost',
+      Type.Optional(Type.Array(Aside, { maxItems: 40 })),
+    ),
+
+    notes: about(
+      'what was noted at a place of the response: a sentence, or one of its figures',
+      Type.Optional(
+        Type.Record(Type.String({ pattern: '^[A-Za-z0-9.-]{1,120}$' }), Type.String({ minLength: 1, maxLength: 400 }), {
+          maxProperties: 200,
+        }),
+      ),
     ),
   },
   closed,

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
@@ -10,7 +10,14 @@ import { ROOM_TEMP } from '@/core/rules/usualInputs'
 
 /** Above `armAbove` it runs; on falling to it, it warns and runs on for `holdS`, then stops. */
 export const AfterRun = Type.Object(
-  { ...common, kind: Type.Literal('after-run'), input: Id, armAbove: Type.Number(), speedPct: Percent, holdS: Seconds },
+  {
+    ...common,
+    kind: about('hold after a fall: runs above a threshold, and for a time after', Type.Literal('after-run')),
+    input: about('the input it reads', Id),
+    armAbove: about('above it it runs, in the base unit of the input', Type.Number()),
+    speedPct: about('its speed, percent', Percent),
+    holdS: about('how long after the fall, seconds', Seconds),
+  },
   closed,
 )
 export type AfterRun = Static<typeof AfterRun>

@@ -1,32 +1,49 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
-import { closed, Id } from '@/core/json/vocabulary'
+import { about, closed, Id } from '@/core/json/vocabulary'
 import { formatNumber } from '@/core/quantity/format'
 
 export const MODES = ['day', 'night'] as const
 /** What every rule has. */
 export const common = {
-  id: Id,
-  off: Type.Optional(Type.Boolean()),
-  note: Type.Optional(Type.String({ maxLength: 400 })),
-  /** The modes it belongs to; all where none is named. */
-  modes: Type.Optional(Type.Array(Type.Union(MODES.map((mode) => Type.Literal(mode))), { minItems: 1, maxItems: 2 })),
+  id: about('a short name: letters, digits and hyphens', Id),
+  off: about('switched off without being lost', Type.Optional(Type.Boolean())),
+  note: about('what was noted beside it', Type.Optional(Type.String({ maxLength: 400 }))),
+
+  modes: about(
+    'the modes it belongs to; all where none is named',
+    Type.Optional(Type.Array(Type.Union(MODES.map((mode) => Type.Literal(mode))), { minItems: 1, maxItems: 2 })),
+  ),
 }
 
 const DAYS = Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { minItems: 1, maxItems: 7 })
 export const span = {
-  days: DAYS,
-  startMin: Type.Integer({ minimum: 0, maximum: 1439 }),
-  endMin: Type.Integer({ minimum: 0, maximum: 1440 }),
+  days: about('days of the week, 0 for Monday to 6 for Sunday', DAYS),
+  startMin: about(
+    'start in minutes of the local day, 0 to 1439; the minute itself counts',
+    Type.Integer({ minimum: 0, maximum: 1439 }),
+  ),
+  endMin: about(
+    'end in minutes of the local day, up to 1440; the minute itself does not count; before the start: on the next day',
+    Type.Integer({ minimum: 0, maximum: 1440 }),
+  ),
 }
 /** Days from 0 (Monday) to 6; minutes of the local day. One that ends before it starts runs over midnight. */
 export const WeekSpan = Type.Object(span, closed)
 export type WeekSpan = Static<typeof WeekSpan>
 
 /** A time of the week in which a rule starts (a ramp) or comes on (a differential) at another point; its width stays. */
-export const SetPoint = Type.Object({ ...span, at: Type.Number() }, closed)
+export const SetPoint = Type.Object(
+  { ...span, at: about('where the rule starts or comes on meanwhile, in the base unit of its input', Type.Number()) },
+  closed,
+)
 export type SetPoint = Static<typeof SetPoint>
-export const setPoints = { setPoints: Type.Optional(Type.Array(SetPoint, { minItems: 1, maxItems: 28 })) }
+export const setPoints = {
+  setPoints: about(
+    'times of the week with another point; the width of the rule stays',
+    Type.Optional(Type.Array(SetPoint, { minItems: 1, maxItems: 28 })),
+  ),
+}
 
 export const clockText = (minute: number): string =>
   `${formatNumber(Math.floor(minute / 60), 0).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`

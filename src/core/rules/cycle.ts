@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Percent, Seconds } from '@/core/json/vocabulary'
+import { about, closed, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
@@ -8,10 +8,10 @@ import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 export const Cycle = Type.Object(
   {
     ...common,
-    kind: Type.Literal('cycle'),
-    onS: Seconds,
-    periodS: Type.Number({ exclusiveMinimum: 0, maximum: 604800 }),
-    speedPct: Percent,
+    kind: about('a part of every period', Type.Literal('cycle')),
+    onS: about('how long of each period, seconds', Seconds),
+    periodS: about('the period, seconds, up to a week', Type.Number({ exclusiveMinimum: 0, maximum: 604800 })),
+    speedPct: about('speed in its part, percent', Percent),
   },
   closed,
 )

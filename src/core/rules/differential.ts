@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { raise } from '@/core/rules/block'
 import { common, setPoints } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
@@ -12,14 +12,17 @@ import { ROOM_TEMP } from '@/core/rules/usualInputs'
 export const Differential = Type.Object(
   {
     ...common,
-    kind: Type.Literal('differential'),
-    input: Id,
-    sense: Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
-    onAt: Type.Number(),
-    offAt: Type.Number(),
-    speedPct: Percent,
-    minOnS: Seconds,
-    minOffS: Seconds,
+    kind: about('on and off at two points', Type.Literal('differential')),
+    input: about('the input it reads', Id),
+    sense: about(
+      '`cooling`: on as the input rises; `heating`: on as it falls',
+      Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
+    ),
+    onAt: about('where it comes on, in the base unit of the input; the point itself counts', Type.Number()),
+    offAt: about('where it goes off; the point itself counts', Type.Number()),
+    speedPct: about('speed while it is on, percent', Percent),
+    minOnS: about('least time on, seconds', Seconds),
+    minOffS: about('least time off, seconds', Seconds),
     ...setPoints,
   },
   closed,

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Id, Name, Percent } from '@/core/json/vocabulary'
+import { about, closed, Id, Name, Percent } from '@/core/json/vocabulary'
 import type { Quantity } from '@/core/quantity/units'
 
 /** What an input stands for, so that nobody has to guess it from its name. The first are read, the others are contacts. */
@@ -32,42 +32,57 @@ export type Role = (typeof MEASURED_ROLES)[number] | (typeof SWITCH_ROLES)[numbe
 export const MEASURED = ['temperature', 'humidity', 'pressure', 'light'] as const
 export const MeasuredInput = Type.Object(
   {
-    id: Id,
-    kind: Type.Union(MEASURED.map((kind) => Type.Literal(kind))),
-    name: Name,
-    from: Type.Number(),
-    to: Type.Number(),
-    /** Added to what the sensor says. */
-    offset: Type.Optional(Type.Number()),
-    /** Made of other inputs instead of read; readings that are lost are left out, but a difference needs both. */
-    combines: Type.Optional(
-      Type.Object(
-        {
-          of: Type.Array(Id, { minItems: 1, maxItems: 8 }),
-          how: Type.Union([
-            Type.Literal('highest'),
-            Type.Literal('lowest'),
-            Type.Literal('average'),
-            Type.Literal('difference'),
-          ]),
-        },
-        closed,
+    id: about('a short name: letters, digits and hyphens', Id),
+    kind: about('what it measures: °C, %RH, Pa, lx', Type.Union(MEASURED.map((kind) => Type.Literal(kind)))),
+    name: about('what people call it', Name),
+    from: about('lower end of the range shown, in its base unit', Type.Number()),
+    to: about('upper end of the range shown, in its base unit', Type.Number()),
+
+    offset: about('added to what the sensor says', Type.Optional(Type.Number())),
+
+    combines: about(
+      'made of other inputs instead of read; readings that are lost are left out, but a difference needs both',
+      Type.Optional(
+        Type.Object(
+          {
+            of: about('ids of the inputs it is made of', Type.Array(Id, { minItems: 1, maxItems: 8 })),
+            how: about(
+              'what is made of them',
+              Type.Union([
+                Type.Literal('highest'),
+                Type.Literal('lowest'),
+                Type.Literal('average'),
+                Type.Literal('difference'),
+              ]),
+            ),
+          },
+          closed,
+        ),
       ),
     ),
-    /** Speed held while this input has no reading: by duty, full where lives or machines hang on it. */
-    lostPct: Type.Optional(Percent),
-    /** What it measures; proposed by duty where nothing is said. */
-    role: Type.Optional(Type.Union(MEASURED_ROLES.map((role) => Type.Literal(role)))),
+
+    lostPct: about(
+      'speed held while this input has no reading: by duty, full where lives or machines hang on it',
+      Type.Optional(Percent),
+    ),
+
+    role: about(
+      'what it measures; proposed by duty where nothing is said',
+      Type.Optional(Type.Union(MEASURED_ROLES.map((role) => Type.Literal(role)))),
+    ),
   },
   closed,
 )
 const SwitchInput = Type.Object(
   {
-    id: Id,
-    kind: Type.Literal('switch'),
-    name: Name,
-    /** What it tells; proposed by duty where nothing is said. */
-    role: Type.Optional(Type.Union(SWITCH_ROLES.map((role) => Type.Literal(role)))),
+    id: about('a short name: letters, digits and hyphens', Id),
+    kind: about('a switch or contact, on or off', Type.Literal('switch')),
+    name: about('what people call it', Name),
+
+    role: about(
+      'what it tells; proposed by duty where nothing is said',
+      Type.Optional(Type.Union(SWITCH_ROLES.map((role) => Type.Literal(role)))),
+    ),
   },
   closed,
 )

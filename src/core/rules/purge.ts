@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Id, Percent } from '@/core/json/vocabulary'
+import { about, closed, Id, Percent } from '@/core/json/vocabulary'
 import { humidityRatio } from '@/core/physics/moistAir'
 import { raise } from '@/core/rules/block'
 import { common, emptySpan, WeekSpan } from '@/core/rules/common'
@@ -15,16 +15,21 @@ import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
 export const Purge = Type.Object(
   {
     ...common,
-    kind: Type.Literal('purge'),
-    /** The room’s temperature. */
-    input: Id,
-    outdoor: Id,
-    marginK: Type.Number({ minimum: 0.5, maximum: 20 }),
-    untilAt: Type.Number(),
-    spans: Type.Array(WeekSpan, { minItems: 1, maxItems: 28 }),
-    speedPct: Percent,
-    /** Relative humidities: the air outside must hold no more water than that of the room. */
-    notWetter: Type.Optional(Type.Object({ room: Id, outdoor: Id }, closed)),
+    kind: about('a purge with cooler air', Type.Literal('purge')),
+
+    input: about('temperature of the room', Id),
+    outdoor: about('temperature outside', Id),
+    marginK: about('how much cooler it must be outside, K', Type.Number({ minimum: 0.5, maximum: 20 })),
+    untilAt: about('what the room is to come down to, °C', Type.Number()),
+    spans: about('its hours', Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
+    speedPct: about('its speed, percent', Percent),
+
+    notWetter: about(
+      'only while the air outside holds no more water',
+      Type.Optional(
+        Type.Object({ room: about('humidity of the room', Id), outdoor: about('humidity outside', Id) }, closed),
+      ),
+    ),
   },
   closed,
 )

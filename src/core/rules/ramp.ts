@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
-import { closed, Id, Percent } from '@/core/json/vocabulary'
+import { about, closed, Id, Percent } from '@/core/json/vocabulary'
 import { common, setPoints } from '@/core/rules/common'
 import { raise } from '@/core/rules/block'
 import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
@@ -12,13 +12,16 @@ import { HUMIDITY, ROOM_TEMP } from '@/core/rules/usualInputs'
 export const Ramp = Type.Object(
   {
     ...common,
-    kind: Type.Literal('ramp'),
-    input: Id,
-    startAt: Type.Number(),
-    fullAt: Type.Number(),
-    fromPct: Percent,
-    toPct: Percent,
-    below: Type.Union([Type.Literal('from'), Type.Literal('nothing')]),
+    kind: about('speed in proportion to an input', Type.Literal('ramp')),
+    input: about('the input it reads', Id),
+    startAt: about('where it begins, in the base unit of the input', Type.Number()),
+    fullAt: about('where it is full; below the start for a ramp that rises as the input falls', Type.Number()),
+    fromPct: about('speed at the start, percent', Percent),
+    toPct: about('speed at full, percent', Percent),
+    below: about(
+      'what it asks before its start: the first speed, or nothing',
+      Type.Union([Type.Literal('from'), Type.Literal('nothing')]),
+    ),
     ...setPoints,
   },
   closed,

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
 import { raise } from '@/core/rules/block'
@@ -14,14 +14,26 @@ import { HUMIDITY } from '@/core/rules/usualInputs'
 export const Surge = Type.Object(
   {
     ...common,
-    kind: Type.Literal('surge'),
-    input: Id,
-    windowS: Type.Number({ exclusiveMinimum: 0, maximum: 86400 }),
-    rise: Type.Number({ exclusiveMinimum: 0 }),
-    release: Type.Number({ minimum: 0 }),
-    speedPct: Percent,
-    capS: Seconds,
-    rearmS: Type.Optional(Seconds),
+    kind: about('an answer to a quick rise', Type.Literal('surge')),
+    input: about('the input it reads', Id),
+    windowS: about(
+      'how far back the lowest reading is looked for, seconds',
+      Type.Number({ exclusiveMinimum: 0, maximum: 86400 }),
+    ),
+    rise: about(
+      'how far above that lowest it comes on, in the unit of the input',
+      Type.Number({ exclusiveMinimum: 0 }),
+    ),
+    release: about(
+      'how near that lowest it is over, in the unit of the input; less than the rise',
+      Type.Number({ minimum: 0 }),
+    ),
+    speedPct: about('speed meanwhile, percent', Percent),
+    capS: about('longest time, seconds', Seconds),
+    rearmS: about(
+      'after its longest time, how long until it may come again without having been back, seconds; an hour where nothing is said',
+      Type.Optional(Seconds),
+    ),
   },
   closed,
 )

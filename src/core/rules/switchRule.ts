@@ -1,20 +1,26 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { clamp } from '@/core/json/clamp'
-import { closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, type SentencePart, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
 export const Overrun = Type.Union([
-  Type.Object({ kind: Type.Literal('none') }, closed),
-  Type.Object({ kind: Type.Literal('fixed'), holdS: Seconds }, closed),
+  Type.Object({ kind: about('what happens when the switch goes off', Type.Literal('none')) }, closed),
   Type.Object(
     {
-      kind: Type.Literal('matched'),
-      factor: Type.Number({ minimum: 0.1, maximum: 10 }),
-      floorS: Seconds,
-      capS: Seconds,
+      kind: about('what happens when the switch goes off', Type.Literal('fixed')),
+      holdS: about('how long it runs on, seconds', Seconds),
+    },
+    closed,
+  ),
+  Type.Object(
+    {
+      kind: about('what happens when the switch goes off', Type.Literal('matched')),
+      factor: about('time it runs on for each second on, 0.1 to 10', Type.Number({ minimum: 0.1, maximum: 10 })),
+      floorS: about('at least so long, seconds', Seconds),
+      capS: about('at most so long, seconds', Seconds),
     },
     closed,
   ),
@@ -22,7 +28,14 @@ export const Overrun = Type.Union([
 export type Overrun = Static<typeof Overrun>
 
 export const SwitchRule = Type.Object(
-  { ...common, kind: Type.Literal('switch'), input: Id, speedPct: Percent, onDelayS: Seconds, overrun: Overrun },
+  {
+    ...common,
+    kind: about('a speed while a switch is on', Type.Literal('switch')),
+    input: about('the switch it reads', Id),
+    speedPct: about('its speed, percent', Percent),
+    onDelayS: about('how long the switch must be on first, seconds', Seconds),
+    overrun: about('what happens when it goes off', Overrun),
+  },
   closed,
 )
 export type SwitchRule = Static<typeof SwitchRule>

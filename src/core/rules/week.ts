@@ -1,15 +1,22 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { closed, Percent } from '@/core/json/vocabulary'
+import { about, closed, Percent } from '@/core/json/vocabulary'
 import { raise } from '@/core/rules/block'
 import { common, span, type WeekSpan, clockText, emptySpan } from '@/core/rules/common'
 import { text, type RuleKind, PLAIN } from '@/core/rules/kind'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import { spanParts, WEEKEND } from '@/core/rules/sentence'
 
-export const Period = Type.Object({ ...span, speedPct: Percent }, closed)
+export const Period = Type.Object(
+  { ...span, speedPct: about('speed in the period, percent; the highest where periods overlap', Percent) },
+  closed,
+)
 export type Period = Static<typeof Period>
 export const Week = Type.Object(
-  { ...common, kind: Type.Literal('week'), periods: Type.Array(Period, { minItems: 1, maxItems: 60 }) },
+  {
+    ...common,
+    kind: about('speeds by the clock', Type.Literal('week')),
+    periods: about('times of the week with a speed each', Type.Array(Period, { minItems: 1, maxItems: 60 })),
+  },
   closed,
 )
 export type Week = Static<typeof Week>
