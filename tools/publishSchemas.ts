@@ -3,13 +3,14 @@ import { pathToFileURL } from 'node:url'
 import { CARES, safeSideRows } from '@/core/controller/safeSide'
 import { DOCUMENTS } from '@/core/installation/read'
 import { DUTIES } from '@/core/brief/duty'
+import { GLOSSARY } from '@/core/glossary/glossary'
 import type { Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { quantitySpec } from '@/core/quantity/units'
 import { MachineStateDocument, STATE_SCHEMA } from '@/core/machine/saveState'
 
 /** The JSON Schemas of all documents, and of the memory `gale evaluate --state` keeps, as files of docs/formats. */
-export const formats = (): { file: string; text: string }[] => [...schemas(), questions(), safeSides()]
+export const formats = (): { file: string; text: string }[] => [...schemas(), questions(), safeSides(), glossary()]
 
 const DIALECT = 'https://json-schema.org/draft/2020-12/schema'
 /** A name that stays, wherever the file lies. */
@@ -56,6 +57,31 @@ export const questions = (): { file: string; text: string } => ({
           `| \`${question.id}\` | ${question.ask} | ${rangeOf(question)} | \`${JSON.stringify(question.start)}\` |`,
       ),
     ]),
+    '',
+  ].join('\n'),
+})
+
+/** The words of the program, from the list that every search goes by. */
+const glossary = (): { file: string; text: string } => ({
+  file: 'docs/glossary.md',
+  text: [
+    '# Words',
+    '',
+    'Written by `npm run schemas` from src/core/glossary. What a word means in this program, and what leaflets and people call it besides; adding',
+    'a rule, the calculations and find-or-do know all of them. The exact rules are in [control-laws.md](control-laws.md).',
+    '',
+    '| here | what it is | also called |',
+    '| --- | --- | --- |',
+    ...GLOSSARY.map(({ term, means, also }) => `| ${term} | ${means} | ${also.join(', ')} |`),
+    '',
+    '## Four kinds of running on',
+    '',
+    '| | begins when | lasts | belongs to |',
+    '| --- | --- | --- | --- |',
+    '| overrun of a switch | that switch goes off | a set time, or as long as it was on, within bounds | one switch rule |',
+    '| run-on | nothing asks any more | a set time, at the last speed or a set one | the whole response |',
+    '| after-run | a reading falls to its point | a set time at its speed | one after-run rule |',
+    '| cool-down of a heater | heat was given and is no longer | a set time, whatever else says off | the whole response, stronger than off |',
     '',
   ].join('\n'),
 })

@@ -1,3 +1,4 @@
+import { termsFor } from '@/core/glossary/glossary'
 import { coldSurface } from '@/core/calculation/air/coldSurface'
 import { densityAtAltitude } from '@/core/calculation/air/densityAtAltitude'
 import { heatStress } from '@/core/calculation/air/heatStress'
@@ -136,9 +137,18 @@ export const SUMS: readonly AnySum[] = [
 
 export const sumById = (id: string): AnySum | undefined => SUMS.find((sum) => sum.id === id)
 
-/** The sums in whose name, group or words every word looked for occurs. */
-export function findSums(said: string): AnySum[] {
-  const wanted = said.toLowerCase().split(/\s+/).filter(Boolean)
+/** The sums in whose name, group or words every word looked for occurs; else those of what the trade means by it. */
+export function findSums(typed: string): AnySum[] {
+  const found = sumsWith(typed)
+  return found.length > 0
+    ? found
+    : SUMS.filter((sum) =>
+        termsFor(typed).some(({ also, term }) => [term, ...also].some((word) => sumsWith(word).includes(sum))),
+      )
+}
+
+function sumsWith(typed: string): AnySum[] {
+  const wanted = typed.toLowerCase().split(/\s+/).filter(Boolean)
   return SUMS.filter(({ id, name, group, words }) => {
     const text = `${id} ${name} ${group} ${words}`.toLowerCase()
     return wanted.every((word) => text.includes(word))

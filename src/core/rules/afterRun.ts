@@ -118,6 +118,7 @@ export const afterRunKind: RuleKind<AfterRun, Why> = {
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} after-run`,
   title: 'run after cooling',
+  trade: ({ holdS }, { time }) => `hold after a fall ${time(holdS)}`,
   formula: 'its speed above the point, and for its time after falling to it',
   whyText(why, { name, point }) {
     switch (why.kind) {

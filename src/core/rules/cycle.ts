@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Percent, Seconds } from '@/core/json/vocabulary'
-import { formatTime } from '@/core/quantity/format'
+import { formatNumber, formatTime } from '@/core/quantity/format'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
@@ -76,6 +76,7 @@ export const cycleKind: RuleKind<Cycle, Why> = {
   cause: () => 'time',
   name: (input) => input,
   title: 'cycle',
+  trade: ({ onS, periodS }) => `interval timer, duty cycle ${formatNumber((onS / periodS) * 100, 0)} %`,
   formula: 'its speed for the first part of every period',
   whyText: ({ kind, leftS }) =>
     kind === 'cycle-on'

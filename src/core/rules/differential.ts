@@ -163,6 +163,8 @@ export const differentialKind: RuleKind<Differential, Why> = {
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} on/off`,
   title: 'on/off point',
+  trade: ({ onAt, offAt, sense }, { difference }) =>
+    `differential ${difference(Math.abs(onAt - offAt))}, ${sense === 'cooling' ? 'direct' : 'reverse'} action`,
   formula: 'on at or past one point, off at or past the other, between them as it was',
   whyText: ({ kind, x, edge }, { name, point }) =>
     kind === 'differential-on'

@@ -81,6 +81,12 @@ type WhyWords = {
   readonly difference: (x: number) => string
 }
 
+/** How figures of a rule are said in the words of the trade. */
+export type TradeWords = {
+  readonly difference: (by: number) => string
+  readonly time: (seconds: number) => string
+}
+
 /** A change a sentence offers in its menu. */
 export type MoreAction<V> = { readonly label: string; readonly change: (draft: V) => void }
 
@@ -122,6 +128,8 @@ export type RuleKind<R, W = never> = {
   /** What a controller lacks that has none: "on/off point". */
   readonly title: string
   readonly formula: string
+  /** What the trade calls such a rule, with the figure it would name: “proportional band 4 K”. */
+  readonly trade: (rule: R, words: TradeWords) => string
   /** Why it asks what it asks, as the middle of a sentence. */
   readonly whyText: (why: Exclude<W, CommonWhy>, words: WhyWords) => string
   /** What its menu offers beside what every rule's does. */

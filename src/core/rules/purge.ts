@@ -200,6 +200,7 @@ export const purgeKind: RuleKind<Purge, Why> = {
   cause: (input: Input | undefined) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} purge`,
   title: 'purge with cooler air',
+  trade: () => 'night purge, free cooling',
   formula: `on in its hours while room − outside ≥ margin and room ≥ end + ${PURGE_REBOUND_K} K; off at the end, below half the margin, or where outside holds more water (kg a kg of dry air)`,
   whyText(why, { name, point, difference }) {
     switch (why.kind) {

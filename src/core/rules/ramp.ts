@@ -174,6 +174,7 @@ export const rampKind: RuleKind<Ramp, Why> = {
   cause: (input) => (input?.kind === 'humidity' ? 'humidity' : input?.kind === 'pressure' ? 'pressure' : 'temperature'),
   name: (input) => `${input} ramp`,
   title: 'ramp',
+  trade: ({ startAt, fullAt }, { difference }) => `proportional band ${difference(Math.abs(fullAt - startAt))}`,
   formula: 'from + (to − from) × (x − start) ÷ (full − start), held between both',
   whyText(why, { name, point, difference }) {
     switch (why.kind) {

@@ -216,6 +216,7 @@ export const surgeKind: RuleKind<Surge, Why> = {
   cause: (input) => (input && isMeasured(input) ? input.kind : 'humidity'),
   name: (input) => `${input} surge`,
   title: 'answer to a quick rise',
+  trade: () => 'rapid rise',
   formula: 'on when x − lowest of the window ≥ rise; off when x ≤ that lowest + release, or after the cap',
   whyText(why, { name, point, difference }) {
     switch (why.kind) {

@@ -196,6 +196,12 @@ export const switchKind: RuleKind<SwitchRule, Why> = {
   cause: () => 'switch',
   name: (input) => input,
   title: 'contact',
+  trade: ({ overrun }, { time }) =>
+    overrun.kind === 'none'
+      ? 'run input'
+      : overrun.kind === 'fixed'
+        ? `run input, run-on ${time(overrun.holdS)}`
+        : 'run input, matched run-on',
   formula:
     'its speed while on (after its delay), then for its overrun; matched: the time it was on, within floor and cap',
   whyText(why, { name }) {

@@ -34,9 +34,9 @@ export type AnyRuleKind = RuleKind<Rule, RuleWhy>
 export const ruleKind = (rule: Pick<Rule, 'kind'>): AnyRuleKind => RULE_KINDS[rule.kind] as unknown as AnyRuleKind
 
 /** What can be added, kind by kind. */
-export const RULE_OFFERS: readonly RuleOffer<Rule>[] = Object.values(RULE_KINDS).flatMap(
-  ({ offers }) => offers as readonly RuleOffer<Rule>[],
-)
+export const RULE_OFFERS: readonly (RuleOffer<Rule> & { readonly kind: Rule['kind'] })[] = (
+  Object.keys(RULE_KINDS) as Rule['kind'][]
+).flatMap((kind) => ruleKind({ kind }).offers.map((offer) => ({ ...offer, kind })))
 
 /** The input a rule answers to; null for those that answer to the clock alone. */
 export const ruleInputId = (rule: Rule): string | null => ('input' in rule ? rule.input : null)

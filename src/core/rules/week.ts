@@ -110,6 +110,7 @@ export const weekKind: RuleKind<Week, Why> = {
   cause: () => 'time',
   name: (input) => input,
   title: 'calendar',
+  trade: () => 'time schedule',
   formula:
     'the speed of the period the clock is in, the highest where they overlap; the start counts, the end does not',
   whyText: ({ kind }) => (kind === 'week-inside' ? 'the clock is inside a period' : 'the clock is outside its periods'),

@@ -17,6 +17,8 @@ export type Telling = {
 export type Offer = {
   readonly sentence: string
   readonly words: string
+  /** What leaflets and people call it besides. */
+  readonly also?: readonly string[]
   readonly figure?: { readonly quantity: Quantity; readonly typedUnit: string }
   readonly add: (draft: Installation, figure: number | null) => void
 }
@@ -29,6 +31,8 @@ export type BehaviourKind<V> = {
   readonly name: (value: V, telling: Telling, place: Place) => string
   readonly cause: (value: V, telling: Telling, place: Place) => Cause
   readonly sentence: (value: V, telling: Telling, place: Place) => readonly SentencePart[]
+  /** What the trade calls it, with the figure it would name; not for one whose sentence says as much. */
+  readonly trade?: (value: V, telling: Telling) => string
   /** What it does at this instant, in a few words. */
   readonly now: (value: V, explanation: Explanation, telling: Telling, place: Place) => string
   readonly why: (value: V) => { readonly formula: string; readonly source: string }

@@ -20,6 +20,7 @@ export const coolDown: BehaviourKind<CoolDown> = {
     field('speedPct', 'speed of the cool-down', 'speed', speedPct),
     text(', whatever else says off. Only isolating stops it.'),
   ],
+  trade: () => 'heater purge',
   now: holdNow('cool-down'),
   why: () => ({
     formula: 'held = max(limited, cool-down speed) until its time is over',

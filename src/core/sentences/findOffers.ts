@@ -1,3 +1,4 @@
+import { whyNotHere } from '@/core/glossary/glossary'
 import { parseQuantity } from '@/core/quantity/parse'
 import type { Offer } from '@/core/sentences/behaviour'
 
@@ -8,12 +9,13 @@ export type Found = {
 
 /** The offers that have all the words typed, the best first; a figure among them (“run on 10”, “temp 24c”) is taken where the offer has a use for it. */
 export function findOffers(offers: readonly Offer[], typed: string): readonly Found[] {
+  if (whyNotHere(typed) !== null) return []
   const tokens = typed.toLowerCase().split(/\s+/).filter(Boolean)
   const words = tokens.filter((token) => !/^[-−]?\d/.test(token) && !isUnitAfterFigure(tokens, token))
   const figureText = figureOf(tokens)
   const phrase = words.join(' ')
   const found = offers.flatMap((offer): Found[] => {
-    const hay = `${offer.sentence} ${offer.words}`.toLowerCase()
+    const hay = `${offer.sentence} ${offer.words} ${(offer.also ?? []).join(' ')}`.toLowerCase()
     if (!words.every((word) => hay.includes(word))) return []
     if (figureText === null) return [{ offer, figure: null }]
     if (!offer.figure) return []
@@ -24,8 +26,11 @@ export function findOffers(offers: readonly Offer[], typed: string): readonly Fo
 }
 
 /** What is called so comes before what has the words in a row, and that before what has them somewhere. */
-const rank = ({ sentence, words }: Offer, phrase: string): number =>
-  words.startsWith(phrase) ? 0 : `${sentence} ${words}`.toLowerCase().includes(phrase) ? 1 : 2
+const rank = ({ sentence, words, also = [] }: Offer, phrase: string): number => {
+  if (words.startsWith(phrase)) return 0
+  if (`${sentence} ${words}`.toLowerCase().includes(phrase)) return 1
+  return also.some((word) => word.toLowerCase().startsWith(phrase)) ? 1 : 2
+}
 
 const UNIT_WORDS = ['s', 'sec', 'min', 'minutes', 'h', 'hours', '%', 'k', 'c', 'f', '°c', '°f', 'lx']
 

@@ -37,6 +37,7 @@ export const follower: BehaviourKind<Follower> = {
       text('.'),
     ]
   },
+  trade: () => 'ratio control',
   now({ fan }, { chain }, { fanName }) {
     const link = findLink(chain, 'give', 'fan', (held) => held.fan === fan)
     return link ? `${fanName(fan)} ${formatPct(link.givenPct)} %` : '–'

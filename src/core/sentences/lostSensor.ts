@@ -24,6 +24,7 @@ export const lostSensor: BehaviourKind<number> = {
       text('.'),
     ]
   },
+  trade: () => 'fail-safe speed',
   now: holdNow('lost-sensor'),
   why: () => ({
     formula: 'held = the speed of the lost input; the highest where several are lost',

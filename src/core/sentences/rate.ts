@@ -19,6 +19,7 @@ export const rate: BehaviourKind<Rate> = {
     field('downPctPerS', 'rate down, percent a second', 'speed', downPctPerS),
     text(' a second down.'),
   ],
+  trade: () => 'ramp time',
   now(_value, { chain }) {
     const link = findLink(chain, 'give', 'rate')
     return link ? `on its way to ${formatPct(link.wantedPct)} %` : 'idle'

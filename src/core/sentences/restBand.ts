@@ -17,6 +17,7 @@ export const restBand: BehaviourKind<RestBand> = {
     field('toPct', 'upper edge of the rest band', 'speed', toPct),
     text(': on the way up go to the upper edge, on the way down to the lower.'),
   ],
+  trade: () => 'skip band',
   now({ fromPct, toPct }, { chain }) {
     const link = findLink(chain, 'give', 'rest-band', ({ band }) => band.fromPct === fromPct && band.toPct === toPct)
     return link ? `passes to ${formatPct(link.givenPct)} %` : 'idle'

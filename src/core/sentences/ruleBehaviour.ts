@@ -1,6 +1,9 @@
+import { alsoCalled } from '@/core/glossary/glossary'
 import { freeId } from '@/core/json/freeId'
-import { formatPct } from '@/core/quantity/format'
-import { text, type MoreAction, type RuleOffer } from '@/core/rules/kind'
+import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
+import { differenceOf } from '@/core/quantity/units'
+import { inputQuantity } from '@/core/rules/input'
+import { text, type MoreAction } from '@/core/rules/kind'
 import { inputOf } from '@/core/rules/sentence'
 import { RULE_OFFERS, ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
 import { ofCommonPractice, type BehaviourKind, type Offer, type Telling } from '@/core/sentences/behaviour'
@@ -16,8 +19,9 @@ function modeActions({ modes }: Rule, { response }: Telling): readonly MoreActio
 }
 
 /** Adds a rule of a kind under a free id. */
-const offered = ({ make, ...said }: RuleOffer<Rule>): Offer => ({
-  ...said,
+const offered = ({ make, kind, ...offer }: (typeof RULE_OFFERS)[number]): Offer => ({
+  ...offer,
+  also: alsoCalled(kind),
   add(draft, figure) {
     const { floor, ceiling, rules } = draft.response
     const rule = make({
@@ -47,6 +51,14 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
   now(rule, { chain }) {
     const link = chain.find((candidate) => candidate.stage === 'ask' && candidate.rule?.id === rule.id)
     return link?.stage === 'ask' && !Number.isNaN(link.asksPct) ? `asks ${formatPct(link.asksPct)} %` : 'idle'
+  },
+  trade(rule, { response, preference }) {
+    const input = inputOf(response, ruleInputId(rule) ?? '')
+    const difference = differenceOf(inputQuantity(input))
+    return ruleKind(rule).trade(rule, {
+      difference: (by) => formatQuantity(by, difference, preference),
+      time: formatTime,
+    })
   },
   why: (rule) => ({
     formula: ruleKind(rule).formula,

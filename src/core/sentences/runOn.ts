@@ -32,6 +32,7 @@ export const runOn: BehaviourKind<RunOn> = {
     field('holdS', 'run-on', 'time', holdS),
     text('. A new ask ends it.'),
   ],
+  trade: () => 'final run-on',
   now: (_value, { chain }) => {
     const link = findLink(chain, 'hold', 'run-on')
     return link ? `runs on at ${formatPct(link.speedPct)} %` : 'idle'

@@ -26,6 +26,7 @@ export const stages: BehaviourKind<Stages> = {
     field('minStageS', 'least time between two stages', 'time', minStageS),
     text(' between two changes.'),
   ],
+  trade: () => 'staging',
   now(_value, { chain }) {
     const link = findLink(chain, 'give', 'stages')
     return link ? `${link.running} fixed, variable ${formatPct(link.leadPct)} %` : '–'

@@ -21,6 +21,7 @@ export const startKick: BehaviourKind<StartKick> = {
     { ...field('holdS', 'start kick, time', 'time', holdS), limits: [0, MOST_KICK_S] },
     text('.'),
   ],
+  trade: () => 'kick start',
   now: (_kick, { chain }) => {
     const link = findLink(chain, 'hold', 'start-kick')
     return link ? `${formatTime(link.leftS)} more` : 'at a start'

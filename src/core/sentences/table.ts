@@ -1,3 +1,4 @@
+import { alsoCalled } from '@/core/glossary/glossary'
 import type { Installation } from '@/core/installation/installation'
 import { keysOf, valueAt, type Place } from '@/core/json/place'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
@@ -123,4 +124,8 @@ export function lines(response: Response): readonly Line[] {
 
 /** Everything that can be added to an installation. */
 export const offers = (installation: Installation): readonly Offer[] =>
-  NAMES.flatMap((name) => kindOf(name).offers(installation))
+  NAMES.flatMap((name) =>
+    kindOf(name)
+      .offers(installation)
+      .map((offer) => ({ also: alsoCalled(name), ...offer })),
+  )

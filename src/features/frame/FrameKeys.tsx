@@ -3,6 +3,7 @@
 import { usePathname, useRouter } from 'next/navigation'
 import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { GLOSSARY } from '@/core/glossary/glossary'
 import { useActions } from '@/ui/actions'
 import { STAGES, stagePath } from '@/ui/stages'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
@@ -27,8 +28,13 @@ export function FrameKeys({ id }: { id: string }) {
     () => [
       { label: 'Undo', group: 'Do here', run: undo },
       { label: 'Redo', group: 'Do here', run: redo },
+      ...GLOSSARY.filter(({ behaviour }) => behaviour !== undefined).map(({ term, also }) => ({
+        label: `${term}: ${also.join(', ')}`,
+        group: 'Words, under Respond',
+        run: () => router.push(`${stagePath(id, 'respond')}?add=${encodeURIComponent(term)}`),
+      })),
     ],
-    [undo, redo],
+    [undo, redo, router, id],
   )
   useActions(actions)
   return null

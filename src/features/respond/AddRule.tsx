@@ -3,14 +3,23 @@
 import Autocomplete from '@mui/material/Autocomplete'
 import Box from '@mui/material/Box'
 import TextField from '@mui/material/TextField'
-import { memo, useRef, useState } from 'react'
+import { useSearchParams } from 'next/navigation'
+import { memo, useEffect, useEffectEvent, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { Offer } from '@/core/sentences/behaviour'
 import { findOffers, type Found } from '@/core/sentences/findOffers'
 import { offers } from '@/core/sentences/table'
+import { capital } from '@/core/sentences/words'
+import { termsFor, whyNotHere } from '@/core/glossary/glossary'
 import { formatQuantity, formatTime } from '@/core/quantity/format'
 import { usePreference } from '@/ui/preference'
 import { useDocumentNow, useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** What a word means that names nothing to add: part of every response. */
+const meaning = (typed: string): string | null => {
+  const [first] = termsFor(typed)
+  return first ? `${capital(first.term)}: ${first.means}.` : null
+}
 
 /** Adding a behaviour is choosing a sentence, by typing a few words of it and, if one likes, its figure. */
 export const AddRule = memo(function AddRule() {
@@ -20,7 +29,17 @@ export const AddRule = memo(function AddRule() {
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const input = useRef<HTMLInputElement>(null)
+  // Find-or-do leads here with a word of the trade.
+  const wanted = useSearchParams().get('add') ?? ''
   const [typed, setTyped] = useState('')
+  const lookFor = useEffectEvent((word: string) => {
+    setOffered(offers(documentNow()))
+    setTyped(word)
+    input.current?.focus()
+  })
+  useEffect(() => {
+    if (wanted !== '') lookFor(wanted)
+  }, [wanted])
   // A new key empties the box after a choice.
   const [turn, setTurn] = useState(0)
   useHotkeys('a', () => input.current?.focus(), { preventDefault: true })
@@ -39,8 +58,16 @@ export const AddRule = memo(function AddRule() {
         getOptionKey={({ offer }) => offer.sentence}
         isOptionEqualToValue={(a, b) => a.offer.sentence === b.offer.sentence}
         filterOptions={(options) => options}
-        onInputChange={(_event, text) => setTyped(text)}
-        noOptionsText="No sentence has these words; try “ramp”, “switch 15 min”, “run on 10” or “follow”."
+        inputValue={typed}
+        openOnFocus={typed !== ''}
+        onInputChange={(_event, text, why) => {
+          if (why !== 'reset') setTyped(text)
+        }}
+        noOptionsText={
+          whyNotHere(typed) ??
+          meaning(typed) ??
+          'No sentence has these words; try “ramp”, “switch 15 min”, “run on 10” or “follow”.'
+        }
         autoHighlight
         onChange={(_event, choice) => {
           if (!choice) return

@@ -28,6 +28,8 @@ type Shown = {
   readonly name: string
   readonly colour: string
   readonly parts: readonly SentencePart[]
+  /** What the trade calls it. */
+  readonly trade: string | null
   /** Notes on its fields, by path. */
   readonly fieldNotes: Readonly<Record<string, string>>
   readonly isOff: boolean
@@ -64,6 +66,7 @@ export function BehaviourLine({ line }: { line: Line }) {
       name={name}
       colour={causeColour(kind.cause(value, said, place))}
       parts={parts}
+      trade={kind.trade?.(value, said) ?? null}
       fieldNotes={Object.fromEntries(
         parts.flatMap((part) => {
           const note = 'path' in part ? noteAt(response, joinPlaces(place, part.path)) : ''
@@ -131,6 +134,12 @@ const ShownLine = memo(function ShownLine(shown: Shown) {
             <SentenceField part={part} place={stands} colour={colour} />
           </span>
         ),
+      )}
+      {shown.trade !== null && (
+        <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.8125rem' }}>
+          {' · '}
+          {shown.trade}
+        </Box>
       )}
     </SentenceRow>
   )
