@@ -146,6 +146,8 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
               domain={['dataMin', 'dataMax']}
               ticks={wholeHours(atS.at(-1) ?? 0)}
               tickFormatter={clock}
+              interval="equidistantPreserveStart"
+              minTickGap={14}
               tick={chartFont}
               stroke="var(--mui-palette-text-secondary)"
             />

@@ -32,10 +32,15 @@ export const AddRule = memo(function AddRule() {
   // Find-or-do leads here with a word of the trade.
   const wanted = useSearchParams().get('add') ?? ''
   const [typed, setTyped] = useState('')
-  const lookFor = useEffectEvent((word: string) => {
+  const [isOpen, setOpen] = useState(false)
+  const open = () => {
     setOffered(offers(documentNow()))
+    setOpen(true)
+  }
+  const lookFor = useEffectEvent((word: string) => {
     setTyped(word)
     input.current?.focus()
+    open()
   })
   useEffect(() => {
     if (wanted !== '') lookFor(wanted)
@@ -53,13 +58,14 @@ export const AddRule = memo(function AddRule() {
         key={turn}
         size="small"
         options={[...findOffers(offered, typed)]}
-        onOpen={() => setOffered(offers(documentNow()))}
+        open={isOpen}
+        onOpen={open}
+        onClose={() => setOpen(false)}
         getOptionLabel={said}
         getOptionKey={({ offer }) => offer.sentence}
         isOptionEqualToValue={(a, b) => a.offer.sentence === b.offer.sentence}
         filterOptions={(options) => options}
         inputValue={typed}
-        openOnFocus={typed !== ''}
         onInputChange={(_event, text, why) => {
           if (why !== 'reset') setTyped(text)
         }}

@@ -136,9 +136,17 @@ const ShownLine = memo(function ShownLine(shown: Shown) {
         ),
       )}
       {shown.trade !== null && (
-        <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.8125rem' }}>
-          {' · '}
-          {shown.trade}
+        <Box
+          component="span"
+          sx={{
+            color: 'text.secondary',
+            fontSize: '0.8125rem',
+            display: 'inline-block',
+            whiteSpace: 'nowrap',
+            ml: 0.5,
+          }}
+        >
+          ({shown.trade})
         </Box>
       )}
     </SentenceRow>

@@ -6,7 +6,7 @@ import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { getSealed, listSeals } from '@/db/queries/revision'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
-import { UnreadableInstallation } from '@/features/unreadable/UnreadableInstallation'
+import { Unreadable } from '@/features/unreadable/Unreadable'
 import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
@@ -35,7 +35,7 @@ export default async function InstallationLayout({ params, children }: Props) {
   })
   if (row.kind === 'unreadable')
     return (
-      <UnreadableInstallation
+      <Unreadable
         id={id}
         name={row.name}
         siteName={row.siteName}
