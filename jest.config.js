@@ -1,6 +1,8 @@
 /** Unit and database tests. `./gale test` starts the throwaway PostgreSQL and passes its address. */
 export default {
   testEnvironment: 'node',
+  // Tests of components run in jsdom, and compile their schemas as the server does.
+  testEnvironmentOptions: { customExportConditions: ['node', 'node-addons'] },
   roots: ['<rootDir>/src', '<rootDir>/tools'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/tools/test/serverOnly.ts' },
