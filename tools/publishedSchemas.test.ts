@@ -2,7 +2,8 @@ import { Validator, type Schema } from '@cfworker/json-schema'
 import { readdirSync, readFileSync } from 'node:fs'
 import { DOCUMENTS } from '@/core/installation/read'
 import { validator } from '@/core/json/validator'
-import { oneOf, seeded } from '@/testing/seeded'
+import { broken } from '@/testing/broken'
+import { seeded } from '@/testing/seeded'
 import { formats } from './publishSchemas'
 
 type Node = {
@@ -56,36 +57,6 @@ const demos = ['installations', 'controllers'].flatMap((folder) =>
 test.each(demos)('an independent validator accepts $file', ({ data }) =>
   expect(validatorOf(data.schema).validate(data).errors).toEqual([]),
 )
-
-/** What stands in no place of a document, or in few. */
-const WRONG: readonly unknown[] = [
-  null,
-  true,
-  'two words',
-  '',
-  -1e9,
-  1e12,
-  0.5,
-  [],
-  {},
-  [null],
-  { kind: 'nothing of ours' },
-]
-
-/** The document with one place, wherever it lies, put to something else, taken away, or with a stranger beside it. */
-function broken(data: unknown, random: () => number): unknown {
-  if (typeof data !== 'object' || data === null || random() < 0.15) return oneOf(random, WRONG)
-  if (Array.isArray(data)) {
-    const at = Math.floor(random() * data.length)
-    return data.length === 0
-      ? [null]
-      : data.map((item, index) => (index === at ? broken(item, random) : (item as unknown)))
-  }
-  const key = oneOf(random, Object.keys(data))
-  if (random() < 0.1) return { ...data, stranger: 1 }
-  if (random() < 0.1) return Object.fromEntries(Object.entries(data).filter(([other]) => other !== key))
-  return { ...data, [key]: broken((data as Record<string, unknown>)[key], random) }
-}
 
 test('it refuses what the program refuses for its shape, and nothing else', () => {
   const random = seeded(12)
