@@ -4,7 +4,7 @@ import { SEVERITY_NAMES } from '@/core/json/severity'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { parseJson, readDocument } from '@/core/installation/read'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 
 const USAGE = 'gale check FILE… [--judge]'
 

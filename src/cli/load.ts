@@ -4,7 +4,8 @@ import { readText, UsageError, type Streams } from '@/cli/streams'
 import { parseJson, readControllerModel, readInstallationText } from '@/core/installation/read'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Installation } from '@/core/installation/installation'
-import { problemLine, type Outcome } from '@/core/json/problem'
+import type { Outcome } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 
 function told<T>(file: string, outcome: Outcome<T>, { err }: Streams): T | null {
   if (outcome.ok) return outcome.value

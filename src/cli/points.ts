@@ -1,5 +1,5 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
-import { problemText } from '@/core/json/problem'
+import { problemText } from '@/core/words/problems'
 import { formatNumber } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
 import {

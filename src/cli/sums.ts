@@ -1,5 +1,5 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
-import { problemText } from '@/core/json/problem'
+import { problemText } from '@/core/words/problems'
 import { METRIC } from '@/core/quantity/format'
 import { bareMeanings } from '@/core/quantity/parse'
 import { quantitySpec } from '@/core/quantity/units'

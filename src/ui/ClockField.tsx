@@ -1,6 +1,6 @@
 'use client'
 
-import { clockText } from '@/core/rules/common'
+import { clockText } from '@/core/quantity/clock'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
 import { clamp } from '@/core/json/clamp'

@@ -1,7 +1,7 @@
 'use client'
 
 import Alert from '@mui/material/Alert'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What contradicted itself already in the document that was opened: it can be worked on, and is not sealed until it is right. */

@@ -1,4 +1,5 @@
-import { problemLine, type Problem } from '@/core/json/problem'
+import type { Problem } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 
 /** What the server answers to something that was to be done; see `server/result`. */
 export type Answer = {

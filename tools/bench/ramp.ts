@@ -8,7 +8,7 @@ const STEPS = 3_153_600
 const STEP_S = 10
 const DEMOS = 'demo/installations'
 
-export const demoResponse = (file: string): Response => {
+const demoResponse = (file: string): Response => {
   const read = readInstallationText(readFileSync(`${DEMOS}/${file}`, 'utf8'))
   if (!read.ok) throw new Error(`${file} cannot be read`)
   return read.value.response

@@ -1,7 +1,7 @@
 import { checkFlowTable, roomsFlow, type FlowTable } from '@/core/brief/flowTable'
 import { BUILT_IN_TABLES } from '@/core/brief/flowTables/builtIn'
 import { readFlowTable } from '@/core/brief/readFlowTable'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 
 const csv = 'room;flow (l/s);per\nshowers;15;room\nchanging;2,5;person\nhall;0,3;m²\n'
 const read = (text: string) => {

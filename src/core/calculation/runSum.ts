@@ -40,7 +40,7 @@ export function readSumField(input: SumInput, text: string, typedUnit?: string):
 /** The results for values in base units. What has no result says so in words, at the place ''. */
 export function runSum(sum: AnySum, values: SumValues): Outcome<SumResult> {
   const results = sum.run(values as never)
-  if (typeof results === 'string') return bad({ code: 'said', path: '', text: results })
+  if (typeof results === 'string') return bad({ code: 'no_result', path: '', why: results })
   const verdict = sum.verdict?.(values as never, results)
   return good({ values, results, ...(verdict === undefined ? {} : { verdict }) })
 }

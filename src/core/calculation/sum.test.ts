@@ -9,7 +9,7 @@ import {
   startValues,
   type SumValue,
 } from '@/core/calculation/runSum'
-import { problemText } from '@/core/json/problem'
+import { problemText } from '@/core/words/problems'
 import { quantitySpec } from '@/core/quantity/units'
 import { referencePoints } from '@/testing/reference'
 

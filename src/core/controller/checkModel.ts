@@ -30,21 +30,27 @@ function checkSetting(setting: Setting, path: string): Problem[] {
     })
   else if (choices && !choices.some(({ value }) => value === setting.default))
     problems.push({
-      code: 'said',
+      code: 'default_no_choice',
       path: `${path}.default`,
-      text: `The default of ${name} (${setting.default}) is none of its choices: ${choices.map(({ value }) => value).join(', ')}.`,
+      name,
+      got: setting.default,
+      choices: choices.map(({ value }) => value),
     })
   else if (!choices && !onStep(setting, setting.default))
     problems.push({
-      code: 'said',
+      code: 'default_off_step',
       path: `${path}.default`,
-      text: `The default of ${name} (${setting.default}) is not on a step: from ${min} by ${setting.step}.`,
+      name,
+      got: setting.default,
+      from: min,
+      step: setting.step,
     })
   if (off !== undefined && (off < min || off > max || (choices && !choices.some(({ value }) => value === off))))
     problems.push({
-      code: 'said',
+      code: 'off_not_had',
       path: `${path}.off`,
-      text: `The value at which ${name} does nothing (${off}) is not one it can have.`,
+      name,
+      got: off,
     })
   for (const [index, { value }] of (choices ?? []).entries()) {
     if (value < min || value > max)
@@ -59,16 +65,18 @@ function checkSetting(setting: Setting, path: string): Problem[] {
       })
     if (index > 0 && value <= choices![index - 1]!.value)
       problems.push({
-        code: 'said',
+        code: 'choices_fall',
         path: `${path}.choices.${index}.value`,
-        text: `The choices of ${name} must ascend; ${value} stands after ${choices![index - 1]!.value}.`,
+        name,
+        got: value,
+        before: choices![index - 1]!.value,
       })
   }
   if (enter.way === 'choose' && !choices)
     problems.push({
-      code: 'said',
+      code: 'no_choices',
       path: `${path}.enter.way`,
-      text: `${name} is put straight to a choice, but no choices are listed: list them, or count it in steps.`,
+      name,
     })
   if (written?.when === 'after' && written.afterS === undefined)
     problems.push({ code: 'missing', path: `${path}.written.afterS`, what: `The time after which ${name} is written` })
@@ -120,9 +128,9 @@ function checkPanel({ panel, settings }: ControllerModel): Problem[] {
           ...(does !== undefined && setting === undefined
             ? [
                 {
-                  code: 'said' as const,
+                  code: 'nothing_open' as const,
                   path: `${path}.moves.${place}.does`,
-                  text: `State “${id}” has no setting open, so nothing can be stepped, kept or dropped there.`,
+                  state: id,
                 },
               ]
             : []),
@@ -130,14 +138,15 @@ function checkPanel({ panel, settings }: ControllerModel): Problem[] {
       ]
     }),
     ...unreached.map((id): Problem => ({
-      code: 'said',
+      code: 'no_way',
       path: `panel.states.${states.indexOf(id)}`,
-      text: `No way leads from “${states[0]}” to “${id}”: add a move whose “to” is it.`,
+      from: states[0] ?? '',
+      to: id,
     })),
     ...unset.map((id): Problem => ({
-      code: 'said',
+      code: 'never_changed',
       path: `settings.${settingIds.indexOf(id)}`,
-      text: `No state of the panel changes “${id}”: add one with this setting and a move that does “step-up”.`,
+      setting: id,
     })),
   ]
 }
@@ -197,9 +206,10 @@ function checkFigures({
       ? []
       : [
           {
-            code: 'said',
+            code: 'nothing_sets',
             path: `${list}.${index}`,
-            text: `Nothing sets “${means}” here${builtIn ? `, and it is not built in: add a setting for it, or “${builtIn}”` : ': add a setting for it'}.`,
+            means,
+            builtIn,
           },
         ]
   return [
@@ -256,9 +266,12 @@ export function checkModel(model: ControllerModel): Problem[] {
       ...(setting.slot > places
         ? [
             {
-              code: 'said' as const,
+              code: 'slot_beyond' as const,
               path: `${path}.slot`,
-              text: `${setting.name} is for ${group} ${setting.slot}, but this controller has ${places}.`,
+              name: setting.name,
+              group,
+              slot: setting.slot,
+              places,
             },
           ]
         : []),

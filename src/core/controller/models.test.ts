@@ -5,7 +5,7 @@ import { actionText, dialIn, pressesBetween } from '@/core/controller/dialIn'
 import { fit } from '@/core/controller/fit'
 import { panelStart, touch, touchesFor, type PanelNow } from '@/core/controller/panel'
 import type { ControllerModel } from '@/core/controller/schema'
-import { problemText } from '@/core/json/problem'
+import { problemText } from '@/core/words/problems'
 import { compile } from '@/core/machine/compile'
 import { demoModel, plainRamp, responseTo } from '@/testing/examples'
 

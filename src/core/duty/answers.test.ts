@@ -2,7 +2,7 @@ import { DUTIES } from '@/core/brief/duty'
 import { checkAnswers } from '@/core/duty/answers'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 
 test.each(DUTIES)(
   '%s: its own starting answers fit, “not known” fits, and anything of another kind does not',

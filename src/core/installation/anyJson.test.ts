@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { readDocument } from '@/core/installation/read'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { compile } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
 import { anyResponse } from '@/testing/anyResponse'

@@ -6,7 +6,7 @@ import type { Installation } from '@/core/installation/installation'
 import { newInstallation } from '@/core/installation/newInstallation'
 import { parseJson, readDocument, readInstallation, readInstallationText } from '@/core/installation/read'
 import { canonicalJson } from '@/core/json/canonical'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { changeText, compare } from '@/core/record/compare'
 import { demoInstallation, demoText } from '@/testing/examples'
 

@@ -1,4 +1,5 @@
-import { problemLine, type Problem } from '@/core/json/problem'
+import type { Problem } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 
 /** Problems that were not there before: what stood in a document already does not hold up other changes to it. */
 export function newProblems(before: readonly Problem[], now: readonly Problem[]): Problem[] {

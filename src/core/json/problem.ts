@@ -1,6 +1,4 @@
-import { assertNever } from '@/core/json/assertNever'
-
-/** What is wrong, where (`path`, dotted, '' for the whole), and the figures. `problemText` makes the words. */
+/** What is wrong, where (`path`, dotted, '' for the whole), and the figures. src/core/words makes the sentences. */
 export type Problem = { readonly path: string } & (
   | { readonly code: 'not_a_number'; readonly got: string; readonly hint: string }
   | { readonly code: 'unknown_unit'; readonly got: string; readonly what: string; readonly known: string }
@@ -38,6 +36,90 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'not_json'; readonly detail: string }
   | { readonly code: 'shape'; readonly detail: string }
   | { readonly code: 'wrong_kind'; readonly what: string; readonly got: string; readonly needs: string }
+  | { readonly code: 'too_many_values'; readonly most: number }
+  | { readonly code: 'too_deep'; readonly most: number }
+  | { readonly code: 'unstorable'; readonly of: 'text' | 'name' }
+  | { readonly code: 'empty_file' }
+  | { readonly code: 'flow_without_room' }
+  | { readonly code: 'room_without_flow'; readonly room: string }
+  | { readonly code: 'no_table_lines' }
+  | { readonly code: 'no_flow'; readonly got: string; readonly room: string }
+  | { readonly code: 'unknown_per'; readonly got: string }
+  | { readonly code: 'no_time_column'; readonly headings: readonly string[] }
+  | { readonly code: 'no_value_column'; readonly known: readonly string[]; readonly headings: readonly string[] }
+  | { readonly code: 'not_a_time'; readonly got: string }
+  | { readonly code: 'hour_not_there'; readonly got: string; readonly zone: string }
+  | { readonly code: 'empty_cell'; readonly what: string }
+  | { readonly code: 'no_contact'; readonly got: string; readonly what: string }
+  | { readonly code: 'cell_not_a_number'; readonly got: string; readonly what: string }
+  | { readonly code: 'other_decimal'; readonly what: string; readonly got: string; readonly before: string }
+  | { readonly code: 'impossible_reading'; readonly what: string; readonly got: string }
+  | { readonly code: 'same_time' | 'time_goes_back'; readonly line: number }
+  | { readonly code: 'made_of_later'; readonly got: string; readonly name: string }
+  | { readonly code: 'two_day_clocks' }
+  | { readonly code: 'overheat_order'; readonly onAt: number; readonly offBelow: number }
+  | { readonly code: 'join_order'; readonly fan: string; readonly beforePct: number; readonly gotPct: number }
+  | { readonly code: 'no_overheat' }
+  | {
+      readonly code: 'no_speed_left'
+      readonly lowPct: number
+      readonly highPct: number
+      readonly stepPct: number
+      readonly levelsPct: readonly number[]
+      readonly bands: readonly { readonly fromPct: number; readonly toPct: number }[]
+    }
+  | { readonly code: 'follows_itself'; readonly fan: string }
+  | { readonly code: 'other_state' }
+  | { readonly code: 'purge_same_input' }
+  | { readonly code: 'no_length'; readonly startMin: number; readonly endMin: number }
+  | {
+      readonly code: 'off_side'
+      readonly sense: 'cooling' | 'heating'
+      readonly name: string
+      readonly onAt: number
+      readonly offAt: number
+    }
+  | { readonly code: 'no_result'; readonly why: string }
+  | {
+      readonly code: 'default_no_choice'
+      readonly name: string
+      readonly got: number
+      readonly choices: readonly number[]
+    }
+  | {
+      readonly code: 'default_off_step'
+      readonly name: string
+      readonly got: number
+      readonly from: number
+      readonly step: number
+    }
+  | { readonly code: 'off_not_had'; readonly name: string; readonly got: number }
+  | { readonly code: 'choices_fall'; readonly name: string; readonly got: number; readonly before: number }
+  | { readonly code: 'no_choices'; readonly name: string }
+  | { readonly code: 'nothing_open'; readonly state: string }
+  | { readonly code: 'no_way'; readonly from: string; readonly to: string }
+  | { readonly code: 'never_changed'; readonly setting: string }
+  | { readonly code: 'nothing_sets'; readonly means: string; readonly builtIn: string | null }
+  | {
+      readonly code: 'slot_beyond'
+      readonly name: string
+      readonly group: string
+      readonly slot: number
+      readonly places: number
+    }
+  // What the server refuses.
+  | {
+      readonly code:
+        'last_owner' | 'site_in_use' | 'check_gone' | 'copy_too_large' | 'import_failed' | 'view_asked_wrong'
+    }
+  | { readonly code: 'not_whole'; readonly detail: string }
+  | { readonly code: 'stays_without_reason'; readonly title: string }
+  | { readonly code: 'id_of_example'; readonly id: string }
+  | { readonly code: 'file_too_large' | 'workspace_too_large'; readonly mostMb: number }
+  | { readonly code: 'no_zip' | 'no_manifest' | 'no_readings' | 'perhaps_more' }
+  | { readonly code: 'layout'; readonly detail: string }
+  | { readonly code: 'no_zone'; readonly got: string }
+  /** Stored so by an earlier version, in words of its own; nothing makes it any more. */
   | { readonly code: 'said'; readonly text: string }
 )
 
@@ -49,51 +131,3 @@ export const bad = (...problems: Problem[]): { readonly ok: false; readonly prob
   ok: false,
   problems,
 })
-
-function orderText({ low, lowValue, high, highValue, unit }: Extract<Problem, { code: 'order' }>): string {
-  const figure = (x: number) => [Number(x.toPrecision(6)), unit].filter((part) => part !== '').join(' ')
-  return `${low} (${figure(lowValue)}) is ${lowValue === highValue ? 'not below' : 'above'} ${high} (${figure(highValue)}).`
-}
-
-/** The problem in one plain sentence, without its path. */
-export function problemText(problem: Problem): string {
-  switch (problem.code) {
-    case 'not_a_number':
-      return `“${problem.got}” is not a number; write for example ${problem.hint}.`
-    case 'unknown_unit':
-      return `“${problem.got}” is not a unit of ${problem.what}; use ${problem.known}.`
-    case 'ambiguous_comma':
-      return `“${problem.got}” can be read in two ways; write it with a point, or without the comma.`
-    case 'implausible':
-      return `${problem.got} is outside what a ${problem.what} can be here (${problem.min} to ${problem.max}).${problem.meant ? ` Did you mean ${problem.meant}?` : ''}`
-    case 'out_of_range':
-      return `${problem.what} is ${problem.got} ${problem.unit}; it must lie between ${problem.min} and ${problem.max} ${problem.unit}.`
-    case 'empty_band':
-      return `${problem.what} starts and is full at the same point (${problem.at}); give it a span, or use an on/off rule.`
-    case 'order':
-      return orderText(problem)
-    case 'unknown_id':
-      return `There is no ${problem.what} “${problem.got}”${problem.known.length ? `; known: ${problem.known.join(', ')}` : ''}.`
-    case 'duplicate_id':
-      return `Two ${problem.what} are called “${problem.got}”; give one another id.`
-    case 'missing':
-      return `${problem.what} is missing.`
-    case 'unknown_schema':
-      return `This says it is “${problem.got}”, which this program does not know; it reads ${problem.known}.`
-    case 'newer_schema':
-      return `This is “${problem.got}”, newer than this program, which reads up to ${problem.known}. Update Soft Gale, or ask for an older export.`
-    case 'not_json':
-      return `This is not readable JSON: ${problem.detail}.`
-    case 'shape':
-      return `${problem.detail}.`
-    case 'wrong_kind':
-      return `${problem.what} is a ${problem.got}; this needs a ${problem.needs}.`
-    case 'said':
-      return problem.text
-    default:
-      return assertNever(problem)
-  }
-}
-
-export const problemLine = (problem: Problem): string =>
-  problem.path ? `${problem.path}: ${problemText(problem)}` : problemText(problem)

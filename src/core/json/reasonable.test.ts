@@ -1,5 +1,5 @@
 import { readDocument, readInstallation } from '@/core/installation/read'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { unreasonable } from '@/core/json/reasonable'
 import { demoInstallation } from '@/testing/examples'
 
@@ -37,7 +37,7 @@ describe('data that no document comes near', () => {
   )
   test('as deep as our own documents go', () => expect(unreasonable(nested(40))).toBeNull())
   test('more values than any holds', () =>
-    expect(unreasonable(Array.from({ length: 500000 }, () => 0))).toMatchObject({ code: 'said' }))
+    expect(unreasonable(Array.from({ length: 500000 }, () => 0))).toMatchObject({ code: 'too_many_values' }))
 })
 
 describe('text that cannot be stored', () => {

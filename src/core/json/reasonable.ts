@@ -16,8 +16,6 @@ const pathOf = (frame: Frame): string => {
   return keys.reverse().join('.')
 }
 
-const said = (frame: Frame, text: string): Problem => ({ code: 'said', path: pathOf(frame), text })
-
 /** Counts through data of unknown origin before anything else looks at it, in one pass and without recursion: null where it is of a size and a
  *  depth that a document can have and every text can be stored; else the first place that is not. */
 export function unreasonable(data: unknown): Problem | null {
@@ -25,13 +23,12 @@ export function unreasonable(data: unknown): Problem | null {
   let values = 0
   for (let frame = open.pop(); frame; frame = open.pop()) {
     const { value, depth } = frame
-    if (++values > MOST_VALUES) return said(frame, `More than ${MOST_VALUES} values; no document holds so many.`)
-    if (typeof value === 'string' && isUnstorable(value))
-      return said(frame, 'This text holds a character that cannot be stored; type it again.')
+    if (++values > MOST_VALUES) return { code: 'too_many_values', path: pathOf(frame), most: MOST_VALUES }
+    if (typeof value === 'string' && isUnstorable(value)) return { code: 'unstorable', path: pathOf(frame), of: 'text' }
     if (typeof value !== 'object' || value === null) continue
-    if (depth >= DEEPEST) return said(frame, `Nested more than ${DEEPEST} deep; no document is.`)
+    if (depth >= DEEPEST) return { code: 'too_deep', path: pathOf(frame), most: DEEPEST }
     for (const [key, inner] of Object.entries(value)) {
-      if (isUnstorable(key)) return said(frame, 'A name here holds a character that cannot be stored.')
+      if (isUnstorable(key)) return { code: 'unstorable', path: pathOf(frame), of: 'name' }
       open.push({ value: inner, key, depth: depth + 1, parent: frame })
     }
   }

@@ -150,7 +150,7 @@ function lengthsOf(schema: Schema): Schema {
 /** The schemas a page checks by, by name, for those who make their validators before it is built. */
 export const namedSchemas = new Map<string, TSchema>()
 
-export const lengthsName = (name: string): string => `${name} lengths`
+const lengthsName = (name: string): string => `${name} lengths`
 
 /** A function that turns unknown data into the schema's type, or names the places where it does not fit, 50 at most. First it is counted through,
  *  then lengths are looked at, then shapes. NaN and Infinity are no JSON numbers and are refused.

@@ -68,9 +68,9 @@ export function checkResponse(response: Response): Problem[] {
   followers.forEach((follower, index) => {
     if (follower.fan === response.lead)
       problems.push({
-        code: 'said',
+        code: 'follows_itself',
         path: `followers.${index}.fan`,
-        text: `“${follower.fan}” leads; a fan cannot follow itself.`,
+        fan: follower.fan,
       })
   })
   problems.push(...checkParts(response))

@@ -1,6 +1,5 @@
 import type { Problem } from '@/core/json/problem'
 import { givableAbove, leadBounds } from '@/core/machine/givable'
-import { formatPct } from '@/core/quantity/format'
 import type { Condition, Response } from '@/core/response/schema'
 import { emptySpan } from '@/core/rules/common'
 import { isMeasured } from '@/core/rules/input'
@@ -31,9 +30,10 @@ function combinedProblems({ inputs, ...response }: Response): Problem[] {
     return [
       ...of.flatMap((id, place) => inputProblems({ ...response, inputs }, `${path}.${place}`, id, 'measured')),
       ...later.map((id): Problem => ({
-        code: 'said',
+        code: 'made_of_later',
         path,
-        text: `“${id}” must stand before “${input.name}”, which is made of it.`,
+        got: id,
+        name: input.name,
       })),
     ]
   })
@@ -46,9 +46,8 @@ function modeProblems(response: Response): Problem[] {
     ...(light && dayByWeek.length > 0
       ? [
           {
-            code: 'said' as const,
+            code: 'two_day_clocks' as const,
             path: 'dayByWeek',
-            text: 'Day and night come from the light or from the clock, not from both: leave one of the two out.',
           },
         ]
       : []),
@@ -66,9 +65,10 @@ function holdProblems(response: Response): Problem[] {
     ...(overheat && overheat.offBelow > overheat.onAt
       ? [
           {
-            code: 'said' as const,
+            code: 'overheat_order' as const,
             path: 'holds.overheat.offBelow',
-            text: `The overheat hold must end at or below where it begins (begins at ${overheat.onAt}, ends below ${overheat.offBelow}).`,
+            onAt: overheat.onAt,
+            offBelow: overheat.offBelow,
           },
         ]
       : []),
@@ -89,9 +89,11 @@ function stageProblems({ lead, followers, stages, steps }: Response): Problem[] 
         ...(joinsAtPct <= before || joinsAtPct >= 100
           ? [
               {
-                code: 'said' as const,
+                code: 'join_order' as const,
                 path: `${path}.joinsAtPct`,
-                text: `“${fan}” must join above ${before} % and below 100 %, each later than the one before; got ${joinsAtPct}.`,
+                fan,
+                beforePct: before,
+                gotPct: joinsAtPct,
               },
             ]
           : []),
@@ -136,9 +138,8 @@ function outputProblems(response: Response): Problem[] {
           ? []
           : [
               {
-                code: 'said',
+                code: 'no_overheat',
                 path,
-                text: 'Nothing here watches for overheating: add an overheat hold, or take this condition out.',
               },
             ]
     }
@@ -163,20 +164,8 @@ function boundProblems(response: Response): Problem[] {
   if (lowPct > highPct || bands.some(({ fromPct, toPct }) => !(fromPct < toPct))) return []
   if (!Number.isNaN(givableAbove(bounds, lowPct))) return []
   const { stepPct, levelsPct } = response.steps
-  const taken = [
-    ...(levelsPct
-      ? [`levels of ${levelsPct.map(formatPct).join(', ')} %`]
-      : stepPct > 0
-        ? [`steps of ${formatPct(stepPct)} %`]
-        : []),
-    ...bands.map(({ fromPct, toPct }) => `a rest band from ${formatPct(fromPct)} to ${formatPct(toPct)} %`),
-  ]
   return [
-    {
-      code: 'said',
-      path: 'floor.speedPct',
-      text: `Between the floor of ${formatPct(lowPct)} % and the top of ${formatPct(highPct)} % no speed is left to run at, with ${taken.join(' and ')}: move the floor or the ceiling, or make a band narrower.`,
-    },
+    { code: 'no_speed_left', path: 'floor.speedPct', lowPct, highPct, stepPct, levelsPct: levelsPct ?? [], bands },
   ]
 }
 

@@ -2,6 +2,7 @@ import { compile } from '@/core/machine/compile'
 import { givableAbove, givableBelow, givenFor, leadBounds } from '@/core/machine/givable'
 import type { Response } from '@/core/response/schema'
 import { exampleResponse, fansOver, machineFor, plainRamp, responseTo, speedsOver } from '@/testing/examples'
+import { problemText } from '@/core/words/problems'
 
 type Case = {
   readonly floor?: number
@@ -98,7 +99,7 @@ test.each([
       }),
     )
     expect(outcome).toMatchObject({ ok: false, problems: [{ path: 'floor.speedPct' }] })
-    expect(outcome.ok ? '' : JSON.stringify(outcome.problems)).toMatch(said)
+    expect(outcome.ok ? '' : outcome.problems.map(problemText).join(' ')).toMatch(said)
   },
 )
 

@@ -46,12 +46,7 @@ export function loadState(machine: Machine, data: unknown): Outcome<MachineState
   if (!read.ok) return read
   const state = machine.newState()
   const other = FIELDS.find((field) => read.value[field].length !== state[field].length)
-  if (other)
-    return bad({
-      code: 'said',
-      path: other,
-      text: 'This state belongs to another response; begin without it, or use the response it was made with.',
-    })
+  if (other) return bad({ code: 'other_state', path: other })
   for (const field of FIELDS) state[field].set(read.value[field].map(Number))
   state.inCharge = read.value.inCharge
   return good(state)

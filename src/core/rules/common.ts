@@ -1,7 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
 import { about, closed, Id } from '@/core/json/vocabulary'
-import { formatNumber } from '@/core/quantity/format'
 
 export const MODES = ['day', 'night'] as const
 /** What every rule has. */
@@ -45,17 +44,15 @@ export const setPoints = {
   ),
 }
 
-export const clockText = (minute: number): string =>
-  `${formatNumber(Math.floor(minute / 60), 0).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
-
 /** Equal times are refused: nobody could say whether none of the day is meant or all of it. */
 export const emptySpan = ({ startMin, endMin }: WeekSpan, path: string): Problem[] =>
   startMin === endMin
     ? [
         {
-          code: 'said',
+          code: 'no_length',
           path: `${path}.endMin`,
-          text: `A period from ${clockText(startMin)} to ${clockText(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
+          startMin,
+          endMin,
         },
       ]
     : []

@@ -86,9 +86,12 @@ export const differentialKind: RuleKind<Differential, Why> = {
       ...(isUpsideDown
         ? [
             {
-              code: 'said' as const,
+              code: 'off_side' as const,
               path: `${path}.offAt`,
-              text: `${sense === 'cooling' ? 'A cooling' : 'A heating'} differential on ${name} must go off ${sense === 'cooling' ? 'below' : 'above'} where it comes on (on ${onAt}, off ${offAt}).`,
+              sense,
+              name,
+              onAt,
+              offAt,
             },
           ]
         : []),

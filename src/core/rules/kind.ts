@@ -82,7 +82,7 @@ type WhyWords = {
 }
 
 /** How figures of a rule are said in the words of the trade. */
-export type TradeWords = {
+type TradeWords = {
   readonly difference: (by: number) => string
   readonly time: (seconds: number) => string
 }

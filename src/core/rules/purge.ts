@@ -99,9 +99,8 @@ export const purgeKind: RuleKind<Purge, Why> = {
       one === other
         ? [
             {
-              code: 'said' as const,
+              code: 'purge_same_input' as const,
               path: `${path}.${at}`,
-              text: 'A purge compares the air of the room with that outside; they need an input each.',
             },
           ]
         : []

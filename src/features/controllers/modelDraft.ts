@@ -1,7 +1,8 @@
 import { applyEdits, findNodeAtLocation, modify, parseTree, type Node } from 'jsonc-parser'
 import { parseJson, readControllerModel } from '@/core/installation/read'
 import type { ControllerModel } from '@/core/controller/schema'
-import { problemText, type Problem } from '@/core/json/problem'
+import type { Problem } from '@/core/json/problem'
+import { problemText } from '@/core/words/problems'
 
 type Found = { readonly from: number; readonly to: number; readonly path: string; readonly said: string }
 

@@ -2,7 +2,7 @@
 
 import Alert, { type AlertProps } from '@mui/material/Alert'
 import Button from '@mui/material/Button'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { formatClock } from '@/ui/clock'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 

@@ -6,7 +6,7 @@ import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { isUnderWay, type JobLine } from '@/features/readings/types'
 import { cancelImportAction } from '@/server/actions'
 

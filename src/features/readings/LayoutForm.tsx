@@ -23,7 +23,7 @@ import {
   type ReadingLayout,
 } from '@/core/formats/readingsCsv/layout'
 import { rowReader } from '@/core/formats/readingsCsv/reader'
-import { problemText } from '@/core/json/problem'
+import { problemText } from '@/core/words/problems'
 import { formatQuantity } from '@/core/quantity/format'
 import { quantitySpec } from '@/core/quantity/units'
 import { dayText } from '@/features/readings/wallText'

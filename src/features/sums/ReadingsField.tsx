@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
-import { problemText } from '@/core/json/problem'
+import { problemText } from '@/core/words/problems'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import { readSumField } from '@/core/calculation/runSum'
 import type { ListInput } from '@/core/calculation/sum'

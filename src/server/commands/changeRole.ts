@@ -31,8 +31,7 @@ export const leaveWorkspace = (scope: Scope): Promise<Result> => change(scope, s
 async function change(scope: Scope, personId: string, role: string | null): Promise<Result> {
   const outcome = await changeMember(scope, personId, role)
   if (outcome === 'last-owner') {
-    const text = 'A workspace has an owner: make somebody else one first.'
-    return { kind: 'invalid', problems: [{ code: 'said', path: 'role', text }] }
+    return { kind: 'invalid', problems: [{ code: 'last_owner', path: 'role' }] }
   }
   if (outcome === 'unknown') return { kind: 'unknown' }
   // Nobody stands without a workspace.

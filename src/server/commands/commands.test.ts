@@ -19,7 +19,7 @@ import { derive } from '@/core/derive/derive'
 import { planFor } from '@/core/prove/plan'
 import { openText } from '@/core/record/stillOpen'
 import { canonicalJson } from '@/core/json/canonical'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import type { Result } from '@/server/result'
 import { demoInstallation, demoText } from '@/testing/examples'
 

@@ -37,10 +37,8 @@ const readInput = validator(
 /** What is wrong with a layout besides its shape; null where it can be read by. */
 export function layoutFault(layout: ReadingLayout): Problem | null {
   const wrong = layoutProblem(layout)
-  if (wrong !== null) return said('layout', wrong)
-  return isZone(layout.zone)
-    ? null
-    : said('layout.zone', `“${layout.zone}” is no time zone; write for example Europe/London.`)
+  if (wrong !== null) return { code: 'layout', path: 'layout', detail: wrong }
+  return isZone(layout.zone) ? null : { code: 'no_zone', path: 'layout.zone', got: layout.zone }
 }
 
 /** Called as the file is read, with bytes and lines so far; what it throws ends the import, and nothing of it is kept. */
@@ -52,8 +50,6 @@ class Refused extends Error {
     super('readings file refused')
   }
 }
-
-const said = (path: string, text: string): Problem => ({ code: 'said', path, text })
 
 /** The first bytes of a body as text, and the body again from its beginning. */
 async function lookAhead(body: AsyncIterable<Uint8Array>): Promise<{ head: string; whole: AsyncIterable<Uint8Array> }> {
@@ -92,12 +88,7 @@ async function* csvLines(
   for await (const chunk of body) {
     seen.bytes += chunk.byteLength
     if (seen.bytes > LARGEST_READINGS_BYTES)
-      throw new Refused([
-        said(
-          '',
-          `The file is larger than ${LARGEST_READINGS_BYTES / 1e6} MB. Cut it by month and import the parts one after another.`,
-        ),
-      ])
+      throw new Refused([{ code: 'file_too_large', path: '', mostMb: LARGEST_READINGS_BYTES / 1e6 }])
     rest += decoder.decode(chunk, { stream: true })
     const end = rest.lastIndexOf('\n')
     if (end < 0) continue
@@ -126,7 +117,7 @@ async function* batches(
     const outcome = read(cells, number)
     if (outcome.ok) rows.push(outcome.row)
     else if (problems.push(outcome.problem) >= MOST_PROBLEMS)
-      throw new Refused([...problems, said('', 'There may be more; these come first.')])
+      throw new Refused([...problems, { code: 'perhaps_more', path: '' }])
     if (rows.length < BATCH_ROWS || problems.length > 0) continue
     yield rows
     lines += rows.length
@@ -134,8 +125,7 @@ async function* batches(
     await onProgress(seen.bytes, lines)
   }
   if (problems.length > 0) throw new Refused(problems)
-  if (rows.length === 0 && lines === 0)
-    throw new Refused([said('', 'There is no line of readings under the headings.')])
+  if (rows.length === 0 && lines === 0) throw new Refused([{ code: 'no_readings', path: '' }])
   yield rows
 }
 

@@ -33,9 +33,7 @@ export async function keepCheck(scope: Scope, input: unknown): Promise<Result<Ve
   if (!planned || !check || check.kind !== reading.kind)
     return {
       kind: 'invalid',
-      problems: [
-        { code: 'said', path: 'check', text: 'This check no longer belongs to the setting; open Prove again.' },
-      ],
+      problems: [{ code: 'check_gone', path: 'check' }],
     }
   const { verdict, sentence } = judge(planned.context, check, reading)
   const isKept = await addCheckResult(scope, installationId, {

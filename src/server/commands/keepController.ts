@@ -15,6 +15,5 @@ export async function keepController(scope: Scope, input: unknown): Promise<Resu
   const model = await heavy('readModelText', read.value.text)
   if (!model.ok) return { kind: 'invalid', problems: model.problems }
   if (await saveControllerModel(scope, model.value, scope.personName)) return { kind: 'done', id: model.value.id }
-  const text = `“${model.value.id}” is the id of an example that came with Soft Gale; give yours another.`
-  return { kind: 'invalid', problems: [{ code: 'said', path: 'id', text }] }
+  return { kind: 'invalid', problems: [{ code: 'id_of_example', path: 'id', id: model.value.id }] }
 }

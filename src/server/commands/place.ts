@@ -46,8 +46,7 @@ export async function place(scope: Scope, input: unknown): Promise<Result> {
     case 'site': {
       const outcome = await removeEmptySite(scope, wanted.id)
       if (outcome !== 'in-use') return answer(outcome === 'done')
-      const text = 'There are installations on this site, in the yard or set aside; move or delete them first.'
-      return { kind: 'invalid', problems: [{ code: 'said', path: 'id', text }] }
+      return { kind: 'invalid', problems: [{ code: 'site_in_use', path: 'id' }] }
     }
   }
 }

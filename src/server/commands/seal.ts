@@ -51,9 +51,9 @@ export async function seal(scope: Scope, input: unknown): Promise<Result<{ numbe
     return {
       kind: 'invalid',
       problems: bare.map(({ key, title }) => ({
-        code: 'said',
+        code: 'stays_without_reason',
         path: `stays.${key}`,
-        text: `Say why this stays as it is: ${title}`,
+        title,
       })),
     }
   const outcome = await sealRevision(scope, { ...wanted, open })

@@ -61,8 +61,7 @@ export async function sendReadings(
   } catch (error) {
     await dropImport(scope, id)
     if (!(error instanceof RangeError)) throw error
-    const text = `The file did not arrive whole (${error.message}); nothing of it was kept. Send it again.`
-    return { kind: 'invalid', problems: [{ code: 'said', path: '', text }] }
+    return { kind: 'invalid', problems: [{ code: 'not_whole', path: '', detail: error.message }] }
   }
   return { kind: 'done', id }
 }

@@ -33,9 +33,7 @@ async function runImport(workspaceId: string, jobId: string): Promise<void> {
     if (isDuplicate(error)) return endImport(scope, jobId, { state: 'done' })
     if (isDatabaseGone(error)) throw error
     console.error(error)
-    const text =
-      'Soft Gale itself failed on this file; nothing of it was kept. Import it again, or tell who looks after it.'
-    return endImport(scope, jobId, { state: 'refused', problems: [{ code: 'said', path: '', text }] })
+    return endImport(scope, jobId, { state: 'refused', problems: [{ code: 'import_failed', path: '' }] })
   }
 }
 

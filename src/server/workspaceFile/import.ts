@@ -5,7 +5,8 @@ import { fromBuffer, open, type Entry, type ZipFile } from 'yauzl'
 import type { Readable } from 'node:stream'
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { parseJson } from '@/core/installation/read'
-import { problemLine, type Outcome, type Problem } from '@/core/json/problem'
+import type { Outcome, Problem } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { addMember } from '@/db/queries/member'
 import { importReadings } from '@/db/queries/reading'
 import { createWorkspace } from '@/db/queries/workspace'
@@ -29,7 +30,7 @@ export type BroughtIn =
   | { readonly kind: 'done'; readonly workspaceId: string; readonly counted: Counted; readonly left: readonly string[] }
   | { readonly kind: 'invalid'; readonly problems: readonly Problem[] }
 
-const said = (text: string): BroughtIn => ({ kind: 'invalid', problems: [{ code: 'said', path: '', text }] })
+const refused = (code: 'no_zip' | 'no_manifest'): BroughtIn => ({ kind: 'invalid', problems: [{ code, path: '' }] })
 
 /** Makes a new workspace of a workspace file; whoever brings it in is its owner. A part that cannot be read is left out and named.
  *  @param file path of the zip, or its bytes */
@@ -41,13 +42,13 @@ export async function importWorkspace(
   try {
     zip = await opened(file)
   } catch {
-    return said('This is no zip file. Choose the workspace.zip that another Soft Gale exported.')
+    return refused('no_zip')
   }
   try {
     const entries = await entriesOf(zip)
     const manifestEntry = entries.get('workspace.json')
     const manifest = manifestEntry && readManifest(await jsonOf(zip, manifestEntry))
-    if (!manifest) return said('There is no workspace.json in this zip: it is no workspace of Soft Gale.')
+    if (!manifest) return refused('no_manifest')
     if (!manifest.ok) return { kind: 'invalid', problems: manifest.problems }
     const workspaceId = await createWorkspace(manifest.value.name)
     const { personId, personName } = who

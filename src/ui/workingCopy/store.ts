@@ -4,7 +4,8 @@ import type { Installation } from '@/core/installation/installation'
 import { checkInstallation } from '@/core/installation/checkInstallation'
 import { newProblems } from '@/core/installation/newProblems'
 import { merge } from '@/core/json/merge'
-import { problemLine, type Problem } from '@/core/json/problem'
+import type { Problem } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 import { redone, undone, withEdit, withGestureEnded, type History } from '@/ui/workingCopy/history'
 import { fetchCopy, sendChange, type FetchedCopy } from '@/ui/workingCopy/send'
 import { sync, type Standing, type SyncEffect, type SyncEvent, type SyncState } from '@/ui/workingCopy/sync'
@@ -36,7 +37,7 @@ export type WorkingCopyState = History & {
 }
 
 /** What is changed is looked at and written down this long after, not at each move of a finger. */
-export const SETTLE_AFTER_MS = 100
+const SETTLE_AFTER_MS = 100
 
 export type WorkingCopyStore = StoreApi<WorkingCopyState>
 

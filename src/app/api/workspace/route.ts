@@ -44,8 +44,7 @@ export async function POST(request: Request): Promise<Response> {
           },
         )
         if (!isWhole) {
-          const text = `A workspace file has at most ${LARGEST_BYTES / 1e6} MB.`
-          return { kind: 'invalid', problems: [{ code: 'said', path: '', text }] }
+          return { kind: 'invalid', problems: [{ code: 'workspace_too_large', path: '', mostMb: LARGEST_BYTES / 1e6 }] }
         }
         return await importWorkspace(file, scope)
       } finally {

@@ -97,7 +97,7 @@ function dateOrder(texts: readonly string[]): DateOrder | null {
  *  @param text the beginning of the file; its last line may be cut */
 export function guessLayout(text: string): Outcome<LayoutGuess> {
   const lines = text.replace(/^\ufeff/, '').split(/\r?\n/)
-  if (!lines.some((line) => line.trim() !== '')) return bad({ code: 'said', path: '', text: 'The file is empty.' })
+  if (!lines.some((line) => line.trim() !== '')) return bad({ code: 'empty_file', path: '' })
   // Loggers put their name and serial number first: the headings are the first line with a time and another column.
   const cellsOf = (line: string, delimiter: string) => Papa.parse<string[]>(line, { delimiter }).data[0] ?? []
   const candidates = DELIMITERS.flatMap((delimiter) =>
@@ -110,9 +110,9 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
   const seen = (lines.find((line) => line.trim() !== '') ?? '').slice(0, 80)
   if (!found)
     return bad({
-      code: 'said',
+      code: 'no_time_column',
       path: 'line 1',
-      text: `No column is headed “time”. The headings found: ${seen.split(/[,;\t]/).join(', ')}. Name the time column “time” and import again.`,
+      headings: seen.split(/[,;\t]/),
     })
   const { delimiter, skipLines, header } = found
   const sample = Papa.parse<string[]>(lines.slice(skipLines + 1, skipLines + 201).join('\n'), {
@@ -135,9 +135,10 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
   const columns = guessed.map(({ column }) => column)
   if (columns.length === 0)
     return bad({
-      code: 'said',
+      code: 'no_value_column',
       path: `line ${skipLines + 1}`,
-      text: `No column is headed “temperature”, or anything else that is known: ${READING_QUANTITIES.join(', ')}. The headings found: ${header.join(', ')}. Name it for example “temperature (°C)” and import again.`,
+      known: READING_QUANTITIES,
+      headings: header,
     })
   const values = sample.flatMap((cells) => columns.map(({ index }) => cells[index] ?? ''))
   const decimal =

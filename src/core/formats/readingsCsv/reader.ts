@@ -43,42 +43,39 @@ export function rowReader(layout: Omit<ReadingLayout, 'delimiter' | 'skipLines'>
   let { decimal } = layout
   return (cells, lineNumber) => {
     const path = `line ${lineNumber}`
-    const refuse = (text: string): RowOutcome => ({ ok: false, problem: { code: 'said', path, text } })
+    const refuse = (problem: Problem): RowOutcome => ({ ok: false, problem })
     const timeText =
       timeOfDayIndex === undefined
         ? (cells[timeIndex] ?? '')
         : `${cells[timeIndex] ?? ''} ${cells[timeOfDayIndex] ?? ''}`
     const time = parseLoggerTime(timeText, dateOrder)
-    if (!time) return refuse(`“${timeText}” is not a time; write 2026-11-09 14:20:00.`)
+    if (!time) return refuse({ code: 'not_a_time', path, got: timeText })
     const possible = time.isInstant ? [time.ms] : instants(time.ms)
     // In the hour that the clock shows twice, the second time round is the one that still comes after the line before.
     const atMs = possible.find((ms) => ms > lastMs) ?? possible[possible.length - 1]
-    if (atMs === undefined)
-      return refuse(
-        `“${timeText.trim()}” did not exist in ${zone}: the clocks went forward over it. Choose “as the logger wrote it” if its clock was never changed.`,
-      )
+    if (atMs === undefined) return refuse({ code: 'hour_not_there', path, got: timeText.trim(), zone })
     const values: number[] = []
     for (const { index, name, quantity, unit, plausible } of columns) {
       const cell = (cells[index] ?? '').trim()
-      if (cell === '') return refuse(`${name} is empty.`)
+      if (cell === '') return refuse({ code: 'empty_cell', path, what: name })
       if (quantity === 'contact') {
         const state = contactState(cell)
-        if (state === null) return refuse(`“${cell}” in ${name} is no state of a contact; write on or off, 1 or 0.`)
+        if (state === null) return refuse({ code: 'no_contact', path, got: cell, what: name })
         values.push(state)
         continue
       }
-      if (!NUMBER.test(cell)) return refuse(`“${cell}” in ${name} is not a number.`)
+      if (!NUMBER.test(cell)) return refuse({ code: 'cell_not_a_number', path, got: cell, what: name })
       const mark = cell.includes(',') ? ',' : cell.includes('.') ? '.' : null
       if (mark && decimal && mark !== decimal)
-        return refuse(`${name} has “${mark}” where earlier lines have “${decimal}”; use one decimal mark throughout.`)
+        return refuse({ code: 'other_decimal', path, what: name, got: mark, before: decimal })
       decimal ??= mark
       const value = toBase(unit, Number(cell.replace(',', '.')))
       if (value < plausible[0] || value > plausible[1])
-        return refuse(`${name} is ${cell}, which no such reading can be; check its unit.`)
+        return refuse({ code: 'impossible_reading', path, what: name, got: cell })
       values.push(value)
     }
-    if (atMs === lastMs) return refuse(`the time is the same as on line ${lastLine}.`)
-    if (atMs < lastMs) return refuse(`the time goes back, behind line ${lastLine}.`)
+    if (atMs === lastMs) return refuse({ code: 'same_time', path, line: lastLine })
+    if (atMs < lastMs) return refuse({ code: 'time_goes_back', path, line: lastLine })
     lastMs = atMs
     lastLine = lineNumber
     return { ok: true, row: { atMs, values } }

@@ -5,7 +5,7 @@ import { rowReader } from '@/core/formats/readingsCsv/reader'
 import { parseLoggerTime } from '@/core/formats/readingsCsv/time'
 import { writeReadingsCsv } from '@/core/formats/readingsCsv/write'
 import { instantsOf, isZone, wallClock } from '@/core/formats/readingsCsv/zone'
-import { problemLine } from '@/core/json/problem'
+import { problemLine } from '@/core/words/problems'
 
 test.each<{ text: string; iso: string; order?: DateOrder }>([
   { text: '2026-11-09 14:20:00', iso: '2026-11-09T14:20:00.000Z' },

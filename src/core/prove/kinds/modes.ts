@@ -4,7 +4,7 @@ import type { Check, Values } from '@/core/prove/check'
 import { inputOf, type ProveContext } from '@/core/prove/context'
 import { outputMeter } from '@/core/prove/howTo'
 import { formatTime } from '@/core/quantity/format'
-import { clockText } from '@/core/rules/common'
+import { clockText } from '@/core/quantity/clock'
 import { isMeasured } from '@/core/rules/input'
 
 /** A moment at which day and night give different speeds; null where they never do. */

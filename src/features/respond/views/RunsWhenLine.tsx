@@ -1,6 +1,6 @@
 'use client'
 
-import { clockText } from '@/core/rules/common'
+import { clockText } from '@/core/quantity/clock'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue, useMemo, useState } from 'react'

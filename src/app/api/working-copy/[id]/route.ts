@@ -13,7 +13,7 @@ type Context = { params: Promise<{ id: string }> }
 const LARGEST_BYTES = 4_000_000
 const TOO_LARGE = {
   kind: 'invalid',
-  problems: [{ code: 'said', path: '', text: 'This working copy is too large to keep.' }],
+  problems: [{ code: 'copy_too_large', path: '' }],
 } as const
 
 /** The working copy as it is kept now. */

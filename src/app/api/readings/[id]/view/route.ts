@@ -11,8 +11,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   return respond('look', null, async (scope): Promise<Result<ReadingView>> => {
     const isAsked = Number.isSafeInteger(from) && Number.isSafeInteger(to) && from! <= to! && points! >= 1
     if (!isAsked) {
-      const text = 'Ask for whole milliseconds from and to, from not after to, and at least one point.'
-      return { kind: 'invalid', problems: [{ code: 'said', path: '', text }] }
+      return { kind: 'invalid', problems: [{ code: 'view_asked_wrong', path: '' }] }
     }
     const view = isUuid(id) ? await viewReadings(scope, id, from!, to!, points!) : null
     return view ? { kind: 'done', ...view } : { kind: 'unknown' }

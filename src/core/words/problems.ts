@@ -1,0 +1,136 @@
+import type { Problem } from '@/core/json/problem'
+import { clockText } from '@/core/quantity/clock'
+import { formatPct } from '@/core/quantity/format'
+
+type Code = Problem['code']
+/** The members of a union that may carry a code, alone or among others. */
+type With<P, C> = P extends { readonly code: infer Codes } ? (C extends Codes ? P : never) : never
+type Of<C extends Code> = With<Problem, C>
+
+const percents = (list: readonly number[]): string => list.map(formatPct).join(', ')
+
+function orderText({ low, lowValue, high, highValue, unit }: Of<'order'>): string {
+  const figure = (x: number) => [Number(x.toPrecision(6)), unit].filter((part) => part !== '').join(' ')
+  return `${low} (${figure(lowValue)}) is ${lowValue === highValue ? 'not below' : 'above'} ${high} (${figure(highValue)}).`
+}
+
+function noSpeedLeft({ lowPct, highPct, stepPct, levelsPct, bands }: Of<'no_speed_left'>): string {
+  const taken = [
+    ...(levelsPct.length > 0
+      ? [`levels of ${percents(levelsPct)} %`]
+      : stepPct > 0
+        ? [`steps of ${formatPct(stepPct)} %`]
+        : []),
+    ...bands.map(({ fromPct, toPct }) => `a rest band from ${formatPct(fromPct)} to ${formatPct(toPct)} %`),
+  ]
+  return `Between the floor of ${formatPct(lowPct)} % and the top of ${formatPct(highPct)} % no speed is left to run at, with ${taken.join(' and ')}: move the floor or the ceiling, or make a band narrower.`
+}
+
+/** What is said of each problem, complete by type: a second language is a second table. */
+const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
+  not_a_number: ({ got, hint }) => `“${got}” is not a number; write for example ${hint}.`,
+  unknown_unit: ({ got, what, known }) => `“${got}” is not a unit of ${what}; use ${known}.`,
+  ambiguous_comma: ({ got }) => `“${got}” can be read in two ways; write it with a point, or without the comma.`,
+  implausible: ({ what, got, min, max, meant }) =>
+    `${got} is outside what a ${what} can be here (${min} to ${max}).${meant ? ` Did you mean ${meant}?` : ''}`,
+  out_of_range: ({ what, got, min, max, unit }) =>
+    `${what} is ${got} ${unit}; it must lie between ${min} and ${max} ${unit}.`,
+  empty_band: ({ what, at }) =>
+    `${what} starts and is full at the same point (${at}); give it a span, or use an on/off rule.`,
+  unknown_id: ({ what, got, known }) =>
+    `There is no ${what} “${got}”${known.length ? `; known: ${known.join(', ')}` : ''}.`,
+  duplicate_id: ({ what, got }) => `Two ${what} are called “${got}”; give one another id.`,
+  missing: ({ what }) => `${what} is missing.`,
+  unknown_schema: ({ got, known }) => `This says it is “${got}”, which this program does not know; it reads ${known}.`,
+  newer_schema: ({ got, known }) =>
+    `This is “${got}”, newer than this program, which reads up to ${known}. Update Soft Gale, or ask for an older export.`,
+  not_json: ({ detail }) => `This is not readable JSON: ${detail}.`,
+  shape: ({ detail }) => `${detail}.`,
+  wrong_kind: ({ what, got, needs }) => `${what} is a ${got}; this needs a ${needs}.`,
+  order: orderText,
+  too_many_values: ({ most }) => `More than ${most} values; no document holds so many.`,
+  too_deep: ({ most }) => `Nested more than ${most} deep; no document is.`,
+  unstorable: ({ of }) =>
+    of === 'text'
+      ? 'This text holds a character that cannot be stored; type it again.'
+      : 'A name here holds a character that cannot be stored.',
+  empty_file: () => 'The file is empty.',
+  flow_without_room: () => 'there is a flow but no room; name the room, or take the line out.',
+  room_without_flow: ({ room }) => `${room} has no flow; write one in l/s, or take the line out.`,
+  no_table_lines: () => 'There is no line with a room and its flow: “showers;15;room”.',
+  no_flow: ({ got, room }) => `“${got}” is no flow for ${room}; write l/s above zero.`,
+  unknown_per: ({ got }) => `“${got}” is not known; write room, person or m2.`,
+  no_time_column: ({ headings }) =>
+    `No column is headed “time”. The headings found: ${headings.join(', ')}. Name the time column “time” and import again.`,
+  no_value_column: ({ known, headings }) =>
+    `No column is headed “temperature”, or anything else that is known: ${known.join(', ')}. The headings found: ${headings.join(', ')}. Name it for example “temperature (°C)” and import again.`,
+  not_a_time: ({ got }) => `“${got}” is not a time; write 2026-11-09 14:20:00.`,
+  hour_not_there: ({ got, zone }) =>
+    `“${got}” did not exist in ${zone}: the clocks went forward over it. Choose “as the logger wrote it” if its clock was never changed.`,
+  empty_cell: ({ what }) => `${what} is empty.`,
+  no_contact: ({ got, what }) => `“${got}” in ${what} is no state of a contact; write on or off, 1 or 0.`,
+  cell_not_a_number: ({ got, what }) => `“${got}” in ${what} is not a number.`,
+  other_decimal: ({ what, got, before }) =>
+    `${what} has “${got}” where earlier lines have “${before}”; use one decimal mark throughout.`,
+  impossible_reading: ({ what, got }) => `${what} is ${got}, which no such reading can be; check its unit.`,
+  same_time: ({ line }) => `the time is the same as on line ${line}.`,
+  time_goes_back: ({ line }) => `the time goes back, behind line ${line}.`,
+  made_of_later: ({ got, name }) => `“${got}” must stand before “${name}”, which is made of it.`,
+  two_day_clocks: () => 'Day and night come from the light or from the clock, not from both: leave one of the two out.',
+  overheat_order: ({ onAt, offBelow }) =>
+    `The overheat hold must end at or below where it begins (begins at ${onAt}, ends below ${offBelow}).`,
+  join_order: ({ fan, beforePct, gotPct }) =>
+    `“${fan}” must join above ${beforePct} % and below 100 %, each later than the one before; got ${gotPct}.`,
+  no_overheat: () => 'Nothing here watches for overheating: add an overheat hold, or take this condition out.',
+  no_speed_left: noSpeedLeft,
+  follows_itself: ({ fan }) => `“${fan}” leads; a fan cannot follow itself.`,
+  other_state: () => 'This state belongs to another response; begin without it, or use the response it was made with.',
+  purge_same_input: () => 'A purge compares the air of the room with that outside; they need an input each.',
+  no_length: ({ startMin, endMin }) =>
+    `A period from ${clockText(startMin)} to ${clockText(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
+  off_side: ({ sense, name, onAt, offAt }) =>
+    `${sense === 'cooling' ? 'A cooling' : 'A heating'} differential on ${name} must go off ${sense === 'cooling' ? 'below' : 'above'} where it comes on (on ${onAt}, off ${offAt}).`,
+  no_result: ({ why }) => why,
+  default_no_choice: ({ name, got, choices }) =>
+    `The default of ${name} (${got}) is none of its choices: ${choices.join(', ')}.`,
+  default_off_step: ({ name, got, from, step }) =>
+    `The default of ${name} (${got}) is not on a step: from ${from} by ${step}.`,
+  off_not_had: ({ name, got }) => `The value at which ${name} does nothing (${got}) is not one it can have.`,
+  choices_fall: ({ name, got, before }) => `The choices of ${name} must ascend; ${got} stands after ${before}.`,
+  no_choices: ({ name }) =>
+    `${name} is put straight to a choice, but no choices are listed: list them, or count it in steps.`,
+  nothing_open: ({ state }) =>
+    `State “${state}” has no setting open, so nothing can be stepped, kept or dropped there.`,
+  no_way: ({ from, to }) => `No way leads from “${from}” to “${to}”: add a move whose “to” is it.`,
+  never_changed: ({ setting }) =>
+    `No state of the panel changes “${setting}”: add one with this setting and a move that does “step-up”.`,
+  nothing_sets: ({ means, builtIn }) =>
+    `Nothing sets “${means}” here${builtIn ? `, and it is not built in: add a setting for it, or “${builtIn}”` : ': add a setting for it'}.`,
+  slot_beyond: ({ name, group, slot, places }) => `${name} is for ${group} ${slot}, but this controller has ${places}.`,
+  last_owner: () => 'A workspace has an owner: make somebody else one first.',
+  site_in_use: () => 'There are installations on this site, in the yard or set aside; move or delete them first.',
+  check_gone: () => 'This check no longer belongs to the setting; open Prove again.',
+  copy_too_large: () => 'This working copy is too large to keep.',
+  import_failed: () =>
+    'Soft Gale itself failed on this file; nothing of it was kept. Import it again, or tell who looks after it.',
+  view_asked_wrong: () => 'Ask for whole milliseconds from and to, from not after to, and at least one point.',
+  not_whole: ({ detail }) => `The file did not arrive whole (${detail}); nothing of it was kept. Send it again.`,
+  stays_without_reason: ({ title }) => `Say why this stays as it is: ${title}`,
+  id_of_example: ({ id }) => `“${id}” is the id of an example that came with Soft Gale; give yours another.`,
+  file_too_large: ({ mostMb }) =>
+    `The file is larger than ${mostMb} MB. Cut it by month and import the parts one after another.`,
+  workspace_too_large: ({ mostMb }) => `A workspace file has at most ${mostMb} MB.`,
+  no_zip: () => 'This is no zip file. Choose the workspace.zip that another Soft Gale exported.',
+  no_manifest: () => 'There is no workspace.json in this zip: it is no workspace of Soft Gale.',
+  no_readings: () => 'There is no line of readings under the headings.',
+  perhaps_more: () => 'There may be more; these come first.',
+  layout: ({ detail }) => detail,
+  no_zone: ({ got }) => `“${got}” is no time zone; write for example Europe/London.`,
+  said: ({ text }) => text,
+}
+
+/** The problem in one plain sentence, without its path. */
+export const problemText = (problem: Problem): string => (TEXTS[problem.code] as (problem: Problem) => string)(problem)
+
+export const problemLine = (problem: Problem): string =>
+  problem.path ? `${problem.path}: ${problemText(problem)}` : problemText(problem)
