@@ -2,7 +2,7 @@ import { evaluating, speedFigure } from '@/core/advise/judgement'
 import { leastOver, settledAt } from '@/core/advise/reach'
 import { formatPct } from '@/core/quantity/format'
 
-/** Volts × 10, and off below 2 V. Source: trade.md section 3 (output). */
+/** Volts × 10, and off below 2 V. Common practice, no source. */
 const CUT_OFF_PCT = 20
 
 /** A fan that takes volts × 10 and is off below 2 V, told to run at less than 20 %: it is told to run, gets 0 V and stands. */

@@ -13,7 +13,7 @@ type Wants = {
   readonly low: Severity | null
 }
 
-/** What a lost probe must not do, by duty. Source: trade.md section 3 (holds): livestock, condenser and electronics full; a board for electronics
+/** What a lost probe must not do, by duty. Common practice, no source: livestock, condenser and electronics full; a board for electronics
  *  may fall back to its base (section 2). Half is common practice, no source. The flue is looked at by itself. */
 const WANTS: Partial<Record<Duty, Wants>> = {
   livestock: { share: 0.5, stands: 'hurts', low: 'hurts' },

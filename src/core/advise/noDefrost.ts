@@ -2,7 +2,7 @@ import { evaluating } from '@/core/advise/judgement'
 import { airAt, atRest, principalInputs, rangeOf, switchesOfRole, with_ } from '@/core/advise/reach'
 import { formatPct } from '@/core/quantity/format'
 
-/** In heating and defrost the condenser fan runs at full. Source: trade.md section 2, head pressure. */
+/** In heating and defrost the condenser fan runs at full. Common practice, no source. */
 const FULL_PCT = 95
 
 /** A plant that also heats or defrosts, and nothing that brings its fan to full then. */

@@ -2,7 +2,7 @@ import type { Judge } from '@/core/advise/judgement'
 import { formatPct } from '@/core/quantity/format'
 import { ruleName } from '@/core/sentences/words'
 
-/** A boost that asks for no more than runs anyway is no boost: trade.md section 2, trickle must not exceed boost. */
+/** A boost that asks for no more than runs anyway is no boost: common practice, no source. */
 export const trickleAboveBoost: Judge = ({ response }) =>
   response.rules.flatMap((rule, index) => {
     if (rule.off || (rule.kind !== 'switch' && rule.kind !== 'surge') || rule.speedPct > response.floor.speedPct)

@@ -1,7 +1,7 @@
 import type { Duty } from '@/core/brief/duty'
 
 /** What a fan of this duty does while the probe it answers to has no reading, as percent of its range.
- *  Source: trade.md section 3 (holds); door curtain: reference-values `ctl.sensorFault`; exhaust and balanced: common practice, no source.
+ *  Common practice, no source; door curtain: reference-values `ctl.sensorFault`; exhaust and balanced: common practice, no source.
  *  @param floorPct lowest running speed: the trickle of an extract fan, the least air of a home */
 export function lostSensorPct(duty: Duty, floorPct: number): number {
   switch (duty) {

@@ -343,7 +343,7 @@ test('dew point and wet bulb against psychrolib, within its own tolerance', () =
   }
 })
 
-// Common practice, no source (trade.md section 2): half a change an hour for two hours is 63 %, not all of it.
+// Common practice, no source: half a change an hour for two hours is 63 %, not all of it.
 test.each([
   { hours: 2, share: 63 },
   { hours: 3, share: 78 },

@@ -45,7 +45,7 @@ const SPARE: Row = { air: ['up', 'a wider band and longer times spare the motors
 const SURE: Row = { air: ['up', 'a stronger start is surer'] }
 const EITHER: Row = { air: ['nearest', 'either side is as good'] }
 
-/** One row for each thing a setting can stand for. Common practice, no source; reviewed against trade.md sections 2 and 7. */
+/** One row for each thing a setting can stand for. Common practice, no source. */
 const TABLE: Record<Meaning, Row> = {
   floor: { air: ['up', 'below the floor it may not restart'] },
   ceiling: {

@@ -19,7 +19,7 @@ export const OPEN_FLUE: Caution = {
   isGrave: true,
 }
 
-/** What must stand where the hand is, by duty (trade.md section 7). */
+/** What must stand where the hand is, by duty: common practice, no source. */
 export const CAUTIONS: Record<Duty, readonly Caution[]> = {
   extract: [MAINS, RESTART],
   exhaust: [MAINS, RESTART],

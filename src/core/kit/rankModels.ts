@@ -5,7 +5,7 @@ import type { ControllerModel } from '@/core/controller/schema'
 import type { Fan, Kit } from '@/core/kit/schema'
 import type { Response } from '@/core/response/schema'
 
-/** Why an output cannot drive a fan at all. Which motors may be phase-cut: trade.md section 4. */
+/** Why an output cannot drive a fan at all. Which motors may be phase-cut: common practice, no source. */
 export type DriveProblem = {
   readonly fanId: string
   readonly fan: string

@@ -30,7 +30,7 @@ export function rungsAgainst(machine: Machine, input: MeasuredInput, rest: Reado
 }
 
 /** The staging ladder from demand 0 to 100 % and back, by the machine itself; null where there are no stages.
- *  Source of the check: trade.md section 2 (livestock), 1.00 → 1.65. */
+ *  Common practice, no source: 1.00 → 1.65. */
 export function ladder(response: Response): Ladder | null {
   if (!response.stages) return null
   const alone: Response = {

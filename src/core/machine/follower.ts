@@ -2,7 +2,7 @@ import { stepAbove, toStep } from '@/core/machine/steps'
 import type { Follower, Steps } from '@/core/response/schema'
 
 /** Speed of a fan that follows `leadPct`. It stops when the lead stops; the ratio is of percent, not of flow.
- *  Source: definition, trade.md section 3; cases in reference-values `ctl.follower`. */
+ *  Source: definition, docs/control-laws.md; cases in reference-values `ctl.follower`. */
 export function followerPct(
   { ratio, floorPct, atLeadFloor }: Follower,
   leadPct: number,

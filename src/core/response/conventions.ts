@@ -16,7 +16,7 @@ export type Points = { readonly onAt: number; readonly offAt: number }
 /** Away from the set point towards where it goes off: down for cooling, up for heating. */
 const towardsOff = (sense: Sense): number => (sense === 'cooling' ? -1 : 1)
 
-/** The explicit points of what a leaflet calls set point and differential. Source: trade.md section 3; cases `ctl.onOff`.
+/** The explicit points of what a leaflet calls set point and differential. Source: docs/control-laws.md; cases `ctl.onOff`.
  *  @throws {RangeError} when the differential is negative */
 export function pointsFrom(convention: Convention, sense: Sense, setPoint: number, differential: number): Points {
   if (!(differential >= 0)) throw new RangeError(`a differential cannot be negative, got ${differential}`)

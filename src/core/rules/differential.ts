@@ -38,7 +38,7 @@ export function differentialPoints({ sense, onAt, offAt }: Pick<Differential, 's
 }
 
 /** Whether a differential is on at `x`, given whether it was. Equality switches; between its points the last state stays. Where both
- *  points are one it is on past it and off before it, and holds exactly at it. Source: trade.md section 3; cases `ctl.onOff`. */
+ *  points are one it is on past it and off before it, and holds exactly at it. Source: docs/control-laws.md; cases `ctl.onOff`. */
 export function isDifferentialOn({ sign, on, off }: Points, x: number, wasOn: boolean): boolean {
   // Comparisons with a lost reading are false: it goes off.
   const past = sign * x

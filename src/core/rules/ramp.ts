@@ -87,7 +87,7 @@ type Why =
       readonly toPct: number
     }
 
-/** Source: definition, trade.md section 3; cases in reference-values `ctl.ramp`. */
+/** Source: definition, docs/control-laws.md; cases in reference-values `ctl.ramp`. */
 export const rampKind: RuleKind<Ramp, Why> = {
   ...PLAIN,
 

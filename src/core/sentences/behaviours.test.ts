@@ -75,7 +75,7 @@ describe('differential', () => {
         [18, 19.5, 20, 19.5, 19, 19.5, 21, 18.5].map((temp) => ({ temp })),
       ),
     ).toEqual([30, 30, 100, 100, 30, 30, 100, 30]))
-  // trade.md section 3 wants the last state at equality; reference-values ctl.onOff with d = 0 switches on there. The page wins.
+  // docs/control-laws.md wants the last state at equality; reference-values ctl.onOff with d = 0 switches on there. The page wins.
   test('with one point it holds exactly at it', () =>
     expect(
       bits(

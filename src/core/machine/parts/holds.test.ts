@@ -49,7 +49,7 @@ test('overheat: exhaust full and make-up stopped until below 50 °C; the lamp st
   expect(lamp.isOn(afterPower.memory)).toBe(false)
 })
 
-// The order of trade.md section 3: each row adds a stronger hold to all that stood before.
+// The order of docs/control-laws.md: each row adds a stronger hold to all that stood before.
 test.each([
   { name: 'none', values: {}, lead: 20, by: null },
   { name: 'test', values: { test: 1 }, lead: 33, by: 'test' },

@@ -46,7 +46,7 @@ function bypass(blockedBelow: number | null): Response {
   })
 }
 
-// Common practice, no source (trade.md section 2, balanced): target 21, opens at 24; x = 8 → 13 °C, x = 4 → 17 °C.
+// Common practice, no source: target 21, opens at 24; x = 8 → 13 °C, x = 4 → 17 °C.
 test.each([
   { name: 'opens at target + 3 K, shuts a differential below', temps: [23.9, 24, 23.5, 23], outdoor: 20, on: '0110' },
   { name: 'blocked at 13 °C outside', temps: [25, 25], outdoor: 13, on: '00' },
