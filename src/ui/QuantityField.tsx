@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import InputBase from '@mui/material/InputBase'
 import Popper from '@mui/material/Popper'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useEffectEvent, useRef, useState } from 'react'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
 import { bareMeanings, parseQuantity } from '@/core/quantity/parse'
 import { problemText } from '@/core/words/problems'
@@ -113,21 +113,17 @@ export function QuantityField({
     onChange(next)
   }
 
-  const turnLatest = useRef(turn)
-  useEffect(() => {
-    turnLatest.current = turn
+  const turnByWheel = useEffectEvent((event: WheelEvent) => {
+    if (document.activeElement !== input.current) return
+    event.preventDefault()
+    turn(event.deltaY < 0 ? 1 : -1)
   })
   useEffect(() => {
     const element = input.current
-    if (!element) return
     // React's own wheel listeners are passive; the page must not scroll while the wheel turns a focused field.
-    const onWheel = (event: WheelEvent) => {
-      if (document.activeElement !== element) return
-      event.preventDefault()
-      turnLatest.current(event.deltaY < 0 ? 1 : -1)
-    }
-    element.addEventListener('wheel', onWheel, { passive: false })
-    return () => element.removeEventListener('wheel', onWheel)
+    const onWheel = (event: WheelEvent) => turnByWheel(event)
+    element?.addEventListener('wheel', onWheel, { passive: false })
+    return () => element?.removeEventListener('wheel', onWheel)
   }, [])
 
   return (

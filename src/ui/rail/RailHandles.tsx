@@ -4,9 +4,9 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useRef, useState } from 'react'
 import { formatPct } from '@/core/quantity/format'
+import { dragHandle } from '@/ui/dragHandle'
 import { RailBar } from '@/ui/rail/RailBar'
 import { Pointer, type RailProps } from '@/ui/rail/SpeedRail'
-import { useLatest } from '@/ui/useLatest'
 
 export type RailTick = {
   readonly id: string
@@ -43,16 +43,15 @@ function isCrowded(ticks: readonly RailTick[], index: number): boolean {
 export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, stepPct, onSet, onDone }: Props) {
   const bar = useRef<HTMLDivElement>(null)
   const [held, setHeld] = useState<string | null>(null)
-  const latest = useLatest({ ticks, onSet })
   const step = stepPct > 0 ? stepPct : 1
 
   function move(id: string, wantedPct: number): void {
-    const tick = latest.current.ticks.find((candidate) => candidate.id === id)
+    const tick = ticks.find((candidate) => candidate.id === id)
     if (!tick) return
     const stepped = Math.round(wantedPct / step) * step
     const pct = Math.min(tick.maxPct, Math.max(tick.minPct, Number(stepped.toFixed(4))))
     setHeld(stepped < tick.minPct ? tick.atMin : stepped > tick.maxPct ? tick.atMax : null)
-    if (pct !== tick.pct) latest.current.onSet(id, pct)
+    if (pct !== tick.pct) onSet(id, pct)
   }
 
   const pctAt = (clientX: number): number => {
@@ -74,27 +73,12 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
             aria-valuemax={tick.maxPct}
             aria-valuenow={tick.pct}
             aria-valuetext={`${formatPct(tick.pct)} %`}
-            onPointerDown={(event) => {
-              event.currentTarget.setPointerCapture(event.pointerId)
-              event.currentTarget.focus()
-            }}
-            onPointerMove={(event) => {
-              if (event.currentTarget.hasPointerCapture(event.pointerId)) move(tick.id, pctAt(event.clientX))
-            }}
-            onPointerUp={onDone}
-            onKeyDown={(event) => {
-              const by = {
-                ArrowRight: step,
-                ArrowUp: step,
-                ArrowLeft: -step,
-                ArrowDown: -step,
-                PageUp: 5 * step,
-                PageDown: -5 * step,
-              }[event.key]
-              if (by === undefined) return
-              event.preventDefault()
-              move(tick.id, tick.pct + by)
-            }}
+            {...dragHandle({
+              hasUp: false,
+              onDrag: (clientX) => move(tick.id, pctAt(clientX)),
+              onStep: (right) => move(tick.id, tick.pct + right * step),
+              onEnd: onDone,
+            })}
             onBlur={() => {
               setHeld(null)
               onDone()

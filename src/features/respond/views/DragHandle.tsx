@@ -2,6 +2,7 @@
 
 import { useRef } from 'react'
 import type { Scale } from '@/features/respond/views/Plot'
+import { dragHandle } from '@/ui/dragHandle'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Point = { readonly x: number; readonly y: number }
@@ -13,14 +14,14 @@ type Props = {
   /** What a screen reader says of it. */
   said: string
   range: readonly [from: number, to: number]
-  /** One press of an arrow key; none where it moves along x alone. */
+  /** One press of an arrow key; no `y` where it moves along x alone. */
   step: { readonly x: number; readonly y?: number }
   colour: string
   /** `free`: not to be snapped (Alt is held). */
   onPlace: (wanted: Point, free: boolean) => void
 }
 
-/** A handle on a chart: mouse, touch and arrow keys; it snaps to what the controller can be set to, and Alt goes free. */
+/** A handle on a chart: mouse, touch and keys; it snaps to what the controller can be set to, and Alt goes free. */
 export function DragHandle({ scale, name, at, said, range, step, colour, onPlace }: Props) {
   const endGesture = useWorkingCopy((state) => state.endGesture)
   const circle = useRef<SVGCircleElement>(null)
@@ -41,28 +42,15 @@ export function DragHandle({ scale, name, at, said, range, step, colour, onPlace
       stroke={colour}
       strokeWidth={3.5}
       style={{ cursor: 'grab', touchAction: 'none', pointerEvents: 'auto' }}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId)
-        event.currentTarget.focus()
-        event.preventDefault()
-      }}
-      onPointerMove={(event) => {
-        if (!event.currentTarget.hasPointerCapture(event.pointerId)) return
-        const box = circle.current?.ownerSVGElement?.getBoundingClientRect()
-        if (box)
-          onPlace({ x: scale.fromX(event.clientX - box.left), y: scale.fromY(event.clientY - box.top) }, event.altKey)
-      }}
-      onPointerUp={endGesture}
-      onBlur={endGesture}
-      onKeyDown={(event) => {
-        const stepY = step.y ?? 0
-        const by = { ArrowLeft: [-step.x, 0], ArrowRight: [step.x, 0], ArrowUp: [0, stepY], ArrowDown: [0, -stepY] }[
-          event.key
-        ]
-        if (!by) return
-        event.preventDefault()
-        onPlace({ x: at.x + by[0]!, y: at.y + by[1]! }, event.altKey)
-      }}
+      {...dragHandle({
+        hasUp: step.y !== undefined,
+        onDrag(clientX, clientY, free) {
+          const box = circle.current?.ownerSVGElement?.getBoundingClientRect()
+          if (box) onPlace({ x: scale.fromX(clientX - box.left), y: scale.fromY(clientY - box.top) }, free)
+        },
+        onStep: (right, up, free) => onPlace({ x: at.x + right * step.x, y: at.y + up * (step.y ?? 0) }, free),
+        onEnd: endGesture,
+      })}
     />
   )
 }
