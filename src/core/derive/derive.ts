@@ -3,6 +3,7 @@ import type { Brief } from '@/core/brief/schema'
 import { floorReasons } from '@/core/calibration/floorReasons'
 import { flowMap, type FlowMapOutcome } from '@/core/calibration/flowMap'
 import { fit, type Fit } from '@/core/controller/fit'
+import type { ControllerModel } from '@/core/controller/schema'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import type { Installation } from '@/core/installation/installation'
@@ -38,11 +39,27 @@ export type Derived = {
   readonly fit: Fit | null
 }
 
+// Documents are never changed in place: what was made of a part is made of it for good.
+const behaviours = new WeakMap<Response, Behaviour>()
+const fits = new WeakMap<Response, { readonly model: ControllerModel; readonly brief: Brief; readonly fit: Fit }>()
+
 function behaviour(response: Response): Behaviour {
+  const known = behaviours.get(response)
+  if (known) return known
   const outcome = compile(response)
-  return outcome.ok
+  const made: Behaviour = outcome.ok
     ? { response, machine: outcome.value, problems: [] }
     : { response, machine: null, problems: outcome.problems }
+  behaviours.set(response, made)
+  return made
+}
+
+function fitOf(response: Response, model: ControllerModel, brief: Brief): Fit {
+  const known = fits.get(response)
+  if (known?.model === model && known.brief === brief) return known.fit
+  const made = fit(response, model, brief)
+  fits.set(response, { model, brief, fit: made })
+  return made
 }
 
 function briefFloors(brief: Brief): readonly FloorReason[] {
@@ -76,7 +93,7 @@ function deriveFan(fan: Fan, { brief, calibration, response }: Installation): De
 export function derive(installation: Installation): Derived {
   const { kit, response, brief } = installation
   const fans = kit.fans.map((fan) => deriveFan(fan, installation))
-  const fitted = kit.controller ? fit(response, kit.controller, brief) : null
+  const fitted = kit.controller ? fitOf(response, kit.controller, brief) : null
   return {
     fans,
     lead: fans.find(({ fan }) => fan.id === response.lead) ?? null,
