@@ -1,9 +1,9 @@
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { judgeInstallation } from '@/core/advise/judge'
-import { SEVERITY_NAMES } from '@/core/json/severity'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { parseJson, readDocument } from '@/core/installation/read'
+import { SEVERITY_NAMES } from '@/core/json/severity'
 import { problemLine } from '@/core/words/problems'
 
 const USAGE = 'gale check FILE… [--judge]'

@@ -1,9 +1,9 @@
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { readText, UsageError, type Streams } from '@/cli/streams'
-import { parseJson, readControllerModel, readInstallationText } from '@/core/installation/read'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Installation } from '@/core/installation/installation'
+import { parseJson, readControllerModel, readInstallationText } from '@/core/installation/read'
 import type { Outcome } from '@/core/json/problem'
 import { problemLine } from '@/core/words/problems'
 

@@ -1,5 +1,4 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
-import { problemText } from '@/core/words/problems'
 import { formatNumber } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
 import {
@@ -14,6 +13,7 @@ import {
   type RampGivenBy,
   type Sense,
 } from '@/core/response/conventions'
+import { problemText } from '@/core/words/problems'
 
 const USAGE = `gale points --set TEMPERATURE --width DIFFERENCE (--as ${CONVENTION_IDS.join('|')} [--sense cooling|heating] | --ramp ${RAMP_GIVEN_BY.join('|')} [--falls]) [--json]`
 

@@ -1,11 +1,11 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
-import { problemText } from '@/core/words/problems'
-import { METRIC } from '@/core/quantity/format'
-import { bareMeanings } from '@/core/quantity/parse'
-import { quantitySpec } from '@/core/quantity/units'
 import { findSums, sumById, SUMS } from '@/core/calculation/registry'
 import { formulaText, resultLines, runSumFromText, sumValueText, type SumResult } from '@/core/calculation/runSum'
 import type { AnySum, SumInput } from '@/core/calculation/sum'
+import { METRIC } from '@/core/quantity/format'
+import { bareMeanings } from '@/core/quantity/parse'
+import { quantitySpec } from '@/core/quantity/units'
+import { problemText } from '@/core/words/problems'
 
 const USAGE = 'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME key=value[unit]… [--as key=unit]… [--json]'
 

@@ -10,7 +10,6 @@ import { chooseController } from '@/core/installation/chooseController'
 import type { Installation } from '@/core/installation/installation'
 import { parseJson, readInstallation } from '@/core/installation/read'
 import { canonicalJson } from '@/core/json/canonical'
-import { problemLine } from '@/core/words/problems'
 import { rankModels } from '@/core/kit/rankModels'
 import { ladder } from '@/core/look/ladder'
 import { compile } from '@/core/machine/compile'
@@ -23,6 +22,7 @@ import { offers } from '@/core/sentences/table'
 import { builtInDay } from '@/core/space/builtInDay'
 import { replay } from '@/core/space/replay'
 import { startingResponse } from '@/core/start/startingResponse'
+import { problemLine } from '@/core/words/problems'
 
 const needWords = (said: string, what: string): void => {
   if (said === '' || /undefined|\[object|NaN/.test(said)) throw new Error(`${what} says “${said}”`)

@@ -1,9 +1,9 @@
 'use client'
 
-import { clockText } from '@/core/quantity/clock'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
 import { clamp } from '@/core/json/clamp'
+import { clockText } from '@/core/quantity/clock'
 import { parseClock } from '@/core/quantity/parseClock'
 import { MONO } from '@/ui/theme'
 

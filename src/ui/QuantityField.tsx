@@ -6,11 +6,11 @@ import Popper from '@mui/material/Popper'
 import { useEffect, useEffectEvent, useRef, useState } from 'react'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
 import { bareMeanings, parseQuantity } from '@/core/quantity/parse'
-import { problemText } from '@/core/words/problems'
 import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
+import { problemText } from '@/core/words/problems'
 import { TextButton } from '@/ui/TextButton'
-import { MONO } from '@/ui/theme'
 import { usePreference } from '@/ui/preference'
+import { MONO } from '@/ui/theme'
 
 type Props = {
   label: string

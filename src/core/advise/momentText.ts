@@ -1,6 +1,6 @@
 import type { Moment, Where } from '@/core/advise/reach'
-import { formatQuantity } from '@/core/quantity/format'
 import { clockText } from '@/core/quantity/clock'
+import { formatQuantity } from '@/core/quantity/format'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { daysText } from '@/core/rules/week'
 

@@ -8,6 +8,7 @@ import type { MachineState } from '@/core/machine/state'
 import type { Response } from '@/core/response/schema'
 import { weekSpans } from '@/core/response/weekSpans'
 import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
+import { pulsesOf } from '@/core/rules/table'
 
 // What a response gives at moments that can be reached: judgements look at these, not at two figures side by side.
 
@@ -165,7 +166,7 @@ export function answersIn(where: Where, from: Moment, to: Moment, mostS: number)
 /** Mean of something over a time in which the inputs stand, from a settled start: without a cycle nothing moves then, with one its periods are
  *  gone through. */
 export function meanOver(where: Where, moment: Moment, overS: number, of: (state: MachineState) => number): number {
-  const cycles = where.machine.rules.flatMap((rule) => (rule.kind === 'cycle' ? [rule] : []))
+  const cycles = where.machine.rules.map(pulsesOf).filter((pulses) => pulses !== null)
   if (cycles.length === 0) return of(settledAt(where, moment))
   const longestS = Math.min(overS, Math.max(...cycles.map(({ periodS }) => periodS)) * (cycles.length > 1 ? 4 : 1))
   const shortestS = Math.min(...cycles.map(({ onS, periodS }) => Math.min(onS || periodS, periodS - onS || periodS)))

@@ -15,6 +15,7 @@ import { keptText, requirementOf, type Requirement } from '@/core/brief/requirem
 import type { Derived } from '@/core/derive/derive'
 import { modeInputs } from '@/core/machine/modeInputs'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
+import { pulsesOf } from '@/core/rules/table'
 
 /** Below this share of it a flow counts as less than required: what a map is good for. */
 const SHARE = 0.98
@@ -35,7 +36,7 @@ function startsOf(where: Where, { kept }: Requirement): { readonly from: Moment;
 /** What it gives least, at which moment. */
 function leastFlow(where: Where, requirement: Requirement, flowOf: (leadPct: number) => number) {
   const { kept, overS } = requirement
-  const longestS = Math.max(60, ...where.machine.rules.map((rule) => (rule.kind === 'cycle' ? rule.periodS : 0)))
+  const longestS = Math.max(60, ...where.machine.rules.map((rule) => pulsesOf(rule)?.periodS ?? 0))
   return startsOf(where, requirement)
     .map(({ from, fixed }) => {
       const { moment } = leastOver(where, (at) => airAt(where, at), { from, fixed })

@@ -1,4 +1,3 @@
-import { termsFor } from '@/core/glossary/glossary'
 import { coldSurface } from '@/core/calculation/air/coldSurface'
 import { densityAtAltitude } from '@/core/calculation/air/densityAtAltitude'
 import { heatStress } from '@/core/calculation/air/heatStress'
@@ -65,6 +64,7 @@ import { pulseWidth } from '@/core/calculation/signals/pulseWidth'
 import { startsPerHour } from '@/core/calculation/signals/startsPerHour'
 import { tachPulses } from '@/core/calculation/signals/tachPulses'
 import type { AnySum } from '@/core/calculation/sum'
+import { termsFor } from '@/core/glossary/glossary'
 
 /** Every sum, in the order of the place Sums. A new one is a file and a line here. */
 export const SUMS: readonly AnySum[] = [

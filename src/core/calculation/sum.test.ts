@@ -9,8 +9,8 @@ import {
   startValues,
   type SumValue,
 } from '@/core/calculation/runSum'
-import { problemText } from '@/core/words/problems'
 import { quantitySpec } from '@/core/quantity/units'
+import { problemText } from '@/core/words/problems'
 import { referencePoints } from '@/testing/reference'
 
 type Figures = Record<string, number | string | readonly number[]>

@@ -5,8 +5,8 @@ import { actionText, dialIn, pressesBetween } from '@/core/controller/dialIn'
 import { fit } from '@/core/controller/fit'
 import { panelStart, touch, touchesFor, type PanelNow } from '@/core/controller/panel'
 import type { ControllerModel } from '@/core/controller/schema'
-import { problemText } from '@/core/words/problems'
 import { compile } from '@/core/machine/compile'
+import { problemText } from '@/core/words/problems'
 import { demoModel, plainRamp, responseTo } from '@/testing/examples'
 
 const models = readdirSync(join(process.cwd(), 'demo/controllers')).map((file) => demoModel(file.replace('.json', '')))

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { readDocument } from '@/core/installation/read'
-import { problemLine } from '@/core/words/problems'
 import { compile } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
+import { problemLine } from '@/core/words/problems'
 import { anyResponse } from '@/testing/anyResponse'
 import { demoText } from '@/testing/examples'
 

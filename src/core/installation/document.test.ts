@@ -6,8 +6,8 @@ import type { Installation } from '@/core/installation/installation'
 import { newInstallation } from '@/core/installation/newInstallation'
 import { parseJson, readDocument, readInstallation, readInstallationText } from '@/core/installation/read'
 import { canonicalJson } from '@/core/json/canonical'
-import { problemLine } from '@/core/words/problems'
 import { changeText, compare } from '@/core/record/compare'
+import { problemLine } from '@/core/words/problems'
 import { demoInstallation, demoText } from '@/testing/examples'
 
 const FILES = readdirSync(join(process.cwd(), 'demo/installations')).map((file) => file.replace('.json', ''))

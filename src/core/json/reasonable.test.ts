@@ -1,6 +1,6 @@
 import { readDocument, readInstallation } from '@/core/installation/read'
-import { problemLine } from '@/core/words/problems'
 import { unreasonable } from '@/core/json/reasonable'
+import { problemLine } from '@/core/words/problems'
 import { demoInstallation } from '@/testing/examples'
 
 const withRules = (rules: unknown) => {

@@ -1,8 +1,8 @@
 import { compile } from '@/core/machine/compile'
 import { givableAbove, givableBelow, givenFor, leadBounds } from '@/core/machine/givable'
 import type { Response } from '@/core/response/schema'
-import { exampleResponse, fansOver, machineFor, plainRamp, responseTo, speedsOver } from '@/testing/examples'
 import { problemText } from '@/core/words/problems'
+import { exampleResponse, fansOver, machineFor, plainRamp, responseTo, speedsOver } from '@/testing/examples'
 
 type Case = {
   readonly floor?: number

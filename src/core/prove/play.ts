@@ -1,15 +1,22 @@
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 import type { Stage } from '@/core/prove/check'
+import { pulsesOf, ruleKind } from '@/core/rules/table'
 
 /** What each rule asks, a cycle left out: its pause is waited for. */
 export const asksPct = ({ rules }: Machine, state: MachineState): number[] =>
-  rules.map(({ kind }, index) => (kind === 'cycle' || Number.isNaN(state.asksPct[index]!) ? 0 : state.asksPct[index]!))
+  rules.map((rule, index) => (pulsesOf(rule) || Number.isNaN(state.asksPct[index]!) ? 0 : state.asksPct[index]!))
 
 /** The longest piece (s) in which a stage is gone through: where something remembers what was, piece by piece; else in one go. */
 function pieceS({ response: { stages, rate, runOn }, rules }: Machine): number {
-  const windows = rules.flatMap((rule) => (rule.kind === 'surge' ? [rule.windowS / 12] : []))
-  const cycles = rules.flatMap((rule) => (rule.kind === 'cycle' && (stages || rate || runOn) ? [rule.onS / 4] : []))
+  const windows = rules.map((rule) => ruleKind(rule).lookbackS(rule) / 12).filter((windowS) => windowS > 0)
+  const cycles =
+    stages || rate || runOn
+      ? rules.flatMap((rule) => {
+          const pulses = pulsesOf(rule)
+          return pulses ? [pulses.onS / 4] : []
+        })
+      : []
   const staged = stages && stages.minStageS > 0 ? [stages.minStageS / (rate ? 6 : 2)] : []
   return Math.max(1, Math.min(Infinity, ...windows, ...cycles, ...staged))
 }
@@ -34,12 +41,13 @@ function pausesOf({ rules }: Machine): {
   readonly stepS: number
   readonly longestS: number
 } | null {
-  const cycles = rules.flatMap((rule, index) =>
-    rule.kind === 'cycle' && rule.onS < rule.periodS ? [{ rule, index }] : [],
-  )
+  const cycles = rules.flatMap((rule, index) => {
+    const pulses = pulsesOf(rule)
+    return pulses && pulses.onS < pulses.periodS ? [{ ...pulses, index }] : []
+  })
   if (cycles.length === 0) return null
-  const shortest = Math.min(...cycles.map(({ rule }) => Math.min(rule.periodS - rule.onS, rule.onS || rule.periodS)))
-  const longestS = Math.max(...cycles.map(({ rule }) => rule.periodS))
+  const shortest = Math.min(...cycles.map(({ onS, periodS }) => Math.min(periodS - onS, onS || periodS)))
+  const longestS = Math.max(...cycles.map(({ periodS }) => periodS))
   return {
     isPaused: ({ asksPct: asks }) => cycles.every(({ index }) => Number.isNaN(asks[index]!)),
     stepS: Math.max(shortest / 4, (2 * longestS) / 400),

@@ -10,6 +10,7 @@ import { inputHalf } from '@/core/prove/uncertainty'
 import type { Response } from '@/core/response/schema'
 import { weekSpans } from '@/core/response/weekSpans'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import { pulsesOf } from '@/core/rules/table'
 
 /** Where such an input mostly is while nobody wants anything; common practice, no source. */
 const USUAL: Partial<Record<string, number>> = {
@@ -47,8 +48,8 @@ function unrest(machine: Machine, inputs: Float64Array): number {
   ).length
   const outputs = machine.otherOutputs.filter(({ isOn }) => isOn(state.memory)).length
   // What a cycle gives comes and goes.
-  const isCycling = machine.rules[state.inCharge]?.kind === 'cycle'
-  const runs = isCycling ? 0 : state.fansPct.reduce((sum, pct) => sum + pct, 0)
+  const active = machine.rules[state.inCharge]
+  const runs = active && pulsesOf(active) ? 0 : state.fansPct.reduce((sum, pct) => sum + pct, 0)
   return asks * 100 + reduces * 300 + outputs * 20 + runs
 }
 

@@ -6,11 +6,11 @@ import type { Installation } from '@/core/installation/installation'
 import { openInstallation } from '@/core/installation/open'
 import { nameIn } from '@/core/json/nameIn'
 import type { Problem } from '@/core/json/problem'
-import { problemLine } from '@/core/words/problems'
 import { METRIC } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
 import type { Cause } from '@/core/rules/kind'
 import { ruleKind, ruleInputId } from '@/core/rules/table'
+import { problemLine } from '@/core/words/problems'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
 export const OVERVIEW_VERSION = 1

@@ -73,6 +73,7 @@ export const cycleKind: RuleKind<Cycle, Why> = {
     { kind: 'field', path: 'periodS', label: 'period of the cycle', quantity: 'time', value: rule.periodS },
     text('.'),
   ],
+  pulses: ({ onS, periodS }) => ({ onS, periodS }),
   cause: () => 'time',
   name: (input) => input,
   title: 'cycle',

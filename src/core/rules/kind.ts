@@ -149,6 +149,10 @@ export type RuleKind<R, W = never> = {
   readonly asksWhenLow: (rule: R) => boolean
   /** Times of the week at which it changes something. */
   readonly spans: (rule: R) => readonly WeekSpan[]
+  /** The time on in each period, where it comes and goes by itself; null where it does not. */
+  readonly pulses: (rule: R) => { readonly onS: number; readonly periodS: number } | null
+  /** How far back it looks at its input (s); 0 where it looks at it as it is. */
+  readonly lookbackS: (rule: R) => number
   /** Whether it may keep what it was, so that the way down is another than the way up. */
   readonly keepsWhatItWas: boolean
 }
@@ -162,6 +166,8 @@ export const PLAIN = {
   movedBy: <R>(rule: R) => rule,
   asksWhenLow: () => false,
   spans: () => [],
+  pulses: () => null,
+  lookbackS: () => 0,
   keepsWhatItWas: false,
 } as const
 

@@ -245,5 +245,6 @@ export const surgeKind: RuleKind<Surge, Why> = {
       }),
     },
   ],
+  lookbackS: ({ windowS }) => windowS,
   widths: ({ rise, release }) => [Math.max(rise, release)],
 }

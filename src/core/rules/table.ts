@@ -49,6 +49,9 @@ export const highestAskPct = (rule: Rule): number =>
       .map(({ pct }) => pct),
   )
 
+/** How a rule comes and goes by itself; null where it does not. */
+export const pulsesOf = (rule: Rule) => ruleKind(rule).pulses(rule)
+
 /** Every input a rule reads. */
 export const ruleInputIds = (rule: Rule): readonly string[] =>
   ruleKind(rule)

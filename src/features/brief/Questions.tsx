@@ -2,14 +2,14 @@
 
 import Typography from '@mui/material/Typography'
 import type { Brief } from '@/core/brief/schema'
-import type { Question } from '@/core/duty/plan'
 import { answerProblem } from '@/core/duty/answers'
-import { problemText } from '@/core/words/problems'
+import type { Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import { problemText } from '@/core/words/problems'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
-import { TextButton } from '@/ui/TextButton'
 import { QuantityField } from '@/ui/QuantityField'
+import { TextButton } from '@/ui/TextButton'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Answer = NonNullable<Brief['answers']>[string]

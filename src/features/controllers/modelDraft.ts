@@ -1,6 +1,6 @@
 import { applyEdits, findNodeAtLocation, modify, parseTree, type Node } from 'jsonc-parser'
-import { parseJson, readControllerModel } from '@/core/installation/read'
 import type { ControllerModel } from '@/core/controller/schema'
+import { parseJson, readControllerModel } from '@/core/installation/read'
 import type { Problem } from '@/core/json/problem'
 import { problemText } from '@/core/words/problems'
 

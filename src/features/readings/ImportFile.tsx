@@ -9,9 +9,9 @@ import { guessLayout, type LayoutGuess } from '@/core/formats/readingsCsv/guessL
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import type { Problem } from '@/core/json/problem'
+import type { Feeds } from '@/core/space/feeds'
 import { problemLine } from '@/core/words/problems'
 import { LayoutForm } from '@/features/readings/LayoutForm'
-import type { Feeds } from '@/core/space/feeds'
 import { FileButton } from '@/ui/FileButton'
 import { useDocument } from '@/ui/workingCopy/context'
 

@@ -23,11 +23,11 @@ import {
   type ReadingLayout,
 } from '@/core/formats/readingsCsv/layout'
 import { rowReader } from '@/core/formats/readingsCsv/reader'
-import { problemText } from '@/core/words/problems'
 import { formatQuantity } from '@/core/quantity/format'
 import { quantitySpec } from '@/core/quantity/units'
-import { dayText } from '@/features/readings/wallText'
 import { fittingFeeds, type Fed, type Feed, type Feeds } from '@/core/space/feeds'
+import { problemText } from '@/core/words/problems'
+import { dayText } from '@/features/readings/wallText'
 import { Choice } from '@/ui/Choice'
 import { FeedTable } from '@/ui/FeedTable'
 import { FormRow } from '@/ui/FormRow'

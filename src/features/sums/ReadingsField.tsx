@@ -3,10 +3,10 @@
 import Box from '@mui/material/Box'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
-import { problemText } from '@/core/words/problems'
-import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import { readSumField } from '@/core/calculation/runSum'
 import type { ListInput } from '@/core/calculation/sum'
+import { formatFigure, preferredUnit } from '@/core/quantity/format'
+import { problemText } from '@/core/words/problems'
 import { usePreference } from '@/ui/preference'
 import { MONO } from '@/ui/theme'
 

@@ -1,17 +1,17 @@
 import { createInterface } from 'node:readline'
-import { isUuid } from '@/server/commands/input'
-import { unavailable } from '@/server/result'
 import { fromBuffer, open, type Entry, type ZipFile } from 'yauzl'
 import type { Readable } from 'node:stream'
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { parseJson } from '@/core/installation/read'
 import type { Outcome, Problem } from '@/core/json/problem'
 import { problemLine } from '@/core/words/problems'
+import type { Scope } from '@/db/client'
 import { addMember } from '@/db/queries/member'
 import { importReadings } from '@/db/queries/reading'
 import { createWorkspace } from '@/db/queries/workspace'
 import { putController, putInstallation, putLog } from '@/db/queries/workspaceFile'
-import type { Scope } from '@/db/client'
+import { isUuid } from '@/server/commands/input'
+import { unavailable } from '@/server/result'
 import {
   readControllerPart,
   readInstallationPart,

@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Installation } from '@/core/installation/installation'
 import { checkInstallation } from '@/core/installation/checkInstallation'
+import type { Installation } from '@/core/installation/installation'
 import { newProblems } from '@/core/installation/newProblems'
 import { merge } from '@/core/json/merge'
 import type { Problem } from '@/core/json/problem'

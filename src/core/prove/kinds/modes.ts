@@ -3,8 +3,8 @@ import { resting, seenCheck, speedCheck, standing, stateAfter, tells, timedCheck
 import type { Check, Values } from '@/core/prove/check'
 import { inputOf, type ProveContext } from '@/core/prove/context'
 import { outputMeter } from '@/core/prove/howTo'
-import { formatTime } from '@/core/quantity/format'
 import { clockText } from '@/core/quantity/clock'
+import { formatTime } from '@/core/quantity/format'
 import { isMeasured } from '@/core/rules/input'
 
 /** A moment at which day and night give different speeds; null where they never do. */

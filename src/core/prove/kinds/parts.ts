@@ -15,6 +15,7 @@ import { brought, fanName, terminals, type ProveContext } from '@/core/prove/con
 import { askMost, fastMoment, momentStage, type Moment } from '@/core/prove/fast'
 import { bringText, outputMeter, wayFor } from '@/core/prove/howTo'
 import { formatPct, formatTime } from '@/core/quantity/format'
+import { pulsesOf } from '@/core/rules/table'
 
 const start = (said: string): string => (said === '' ? 'Let it run' : `${said.charAt(0).toUpperCase()}${said.slice(1)}`)
 
@@ -24,7 +25,7 @@ export function floorChecks(context: ProveContext): Check[] {
   const canMove = installation.kit.controller?.settings.some(
     ({ means, enter }) => means === 'ramp.startAt' && enter.way !== 'choose',
   )
-  const pauses = response.rules.some(({ kind, off }) => kind === 'cycle' && !off)
+  const pauses = response.rules.some((rule) => !rule.off && pulsesOf(rule) !== null)
   const check = speedCheck(
     context,
     {

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
 import type { Installation } from '@/core/installation/installation'
 import type { ViewProps } from '@/features/respond/views/viewProps'
-import { ruleKind } from '@/core/rules/table'
+import { ruleKind, pulsesOf } from '@/core/rules/table'
 
 type ViewOf = {
   readonly name: string
@@ -46,7 +46,7 @@ export const VIEWS = {
     name: 'week, and what runs when',
     fits: ({ response }) =>
       response.dayByWeek !== undefined ||
-      response.rules.some((rule) => rule.kind === 'cycle' || ruleKind(rule).spans(rule).length > 0),
+      response.rules.some((rule) => pulsesOf(rule) !== null || ruleKind(rule).spans(rule).length > 0),
     View: dynamic(() => import('@/features/respond/views/WeekView').then(({ WeekView }) => WeekView), { loading }),
   },
   modes: {
