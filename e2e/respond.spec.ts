@@ -140,3 +140,17 @@ test('a judgement is left as it is, with a reason that stands on the record, and
   await judgements.getByRole('button', { name: /^Say it again/ }).click()
   await expect(judgements.getByRole('button', { name: /Leave it, with a reason: Less air than/ })).toBeVisible()
 })
+
+test('a word of the trade finds its rule from anywhere, and what is not to be had is answered', async ({ yard }) => {
+  await yard.keyboard.press('Control+k')
+  await yard.getByRole('combobox', { name: 'Find or do' }).fill('proportional band')
+  await yard.getByRole('option', { name: /^ramp:/ }).click()
+  await expect(yard.getByRole('option', { name: 'As humidity climbs, run faster' })).toBeVisible()
+  const add = yard.getByRole('combobox', { name: 'Add a rule' })
+  await add.fill('PID')
+  await expect(yard.getByText(/^No PID here/)).toBeVisible()
+  await add.fill('trickle')
+  await expect(yard.getByText(/^Floor: the speed below which/)).toBeVisible()
+  await add.press('Escape')
+  await expect(yard.getByText('(proportional band 4.0 K)')).toBeVisible()
+})

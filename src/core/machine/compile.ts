@@ -69,7 +69,8 @@ export type Machine = {
 const modeBits = ({ modes }: Rule): number =>
   MODES.reduce((bits, mode, place) => (!modes || modes.includes(mode) ? bits | (1 << place) : bits), 0)
 
-function compileChecked(response: Response): Machine {
+/** Every part of a machine, compiled, in the order in which they remember: a state that was saved is read by that order. */
+function compileParts(response: Response) {
   const { followers, stages } = response
   const plan = new MemoryPlan()
   const inputIds = response.inputs.map(({ id }) => id)
@@ -82,7 +83,6 @@ function compileChecked(response: Response): Machine {
     const place = setPoints.placeOf(index)
     return ruleKind(rule).compile(rule, place === null ? context : { ...context, inputIndex: () => place })
   })
-  const ruleModes = Uint8Array.from(rules, modeBits)
   const sense = compileSense(context, setPoints)
   const modes = compileModes(context)
   const asked = compileAsked(context)
@@ -92,174 +92,198 @@ function compileChecked(response: Response): Machine {
   const lead = compileLead(context)
   const fanIds = [response.lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
   const otherOutputs = compileOtherOutputs(context, fanIds)
-  const follow = compileFollowers(response)
-  const isolatedAt = response.holds?.isolated === undefined ? -1 : inputIndex(response.holds.isolated)
   // 1 while the supply is away: the step in which it comes back is a first one.
   const wasIsolated = plan.slot(0)
-  const clear = plan.clearer(response.keeps ?? [])
-  const size = {
-    inputs: inputIds.length,
-    senses: sense !== null,
-    moved: setPoints.count,
-    fans: fanIds.length,
-    outputs: otherOutputs.length,
-    firstWins: response.wins === 'first',
-    holds: holds !== null,
-    stages: ladder !== null,
-    lags: lead.lags,
-  }
-  // A step is a block of one.
-  const one = newColumns(size, 1)
-
-  const newState = (): MachineState => ({
-    memory: plan.build(),
-    sensed: new Float64Array(inputIds.length + 1 + setPoints.count).fill(NaN),
-    asksPct: new Float64Array(rules.length).fill(NaN),
-    fansPct: new Float64Array(fanIds.length),
-    figures: new Float64Array(FIGURES),
-    inCharge: IN_CHARGE_FLOOR,
-  })
-
-  function ask({ memory, asksPct }: MachineState, block: Columns): void {
-    const { start, end } = block
-    modes?.run(memory, block)
-    if (end - start === 1) block.askedPct[start] = 0
-    else block.askedPct.fill(0, start, end)
-    for (let index = 0; index < compiledRules.length; index++) {
-      block.askingModes = ruleModes[index]!
-      compiledRules[index]!.ask(block, memory, asksPct, index)
-      if ((ruleModes[index]! & block.modes[end - 1]!) === 0) asksPct[index] = NaN
-    }
-    asked(memory, block)
-  }
-
-  function losePower({ memory, asksPct, fansPct, figures, sensed }: MachineState): void {
-    clear(memory)
-    memory[wasIsolated] = 1
-    asksPct.fill(NaN)
-    sensed.fill(NaN)
-    fansPct.fill(0)
-    figures.fill(0)
-    figures[HELD_BY] = ISOLATED
-  }
-
-  /** What stands in the last row, for those who look at a state. */
-  function keepLast(state: MachineState, block: Columns): void {
-    const { figures, fansPct, memory } = state
-    const last = block.end - 1
-    state.inCharge = block.inCharge[last]!
-    figures[ASKED_PCT] = block.askedPct[last]!
-    figures[LIMITED_PCT] = block.limitedPct[last]!
-    figures[HELD_PCT] = block.heldPct[last]!
-    figures[HELD_BY] = block.heldBy[last]!
-    figures[LEAD_PCT] = block.leadPct[last]!
-    figures[AIM_PCT] = block.aimPct[last]!
-    figures[KICK_LEFT_S] = lead.kickLeftS(memory)
-    for (let fan = 0; fan < fansPct.length; fan++) fansPct[fan] = block.fansPct[fan]![last]!
-  }
-
-  /** The rows of a block from `start` up to `end`, with power, one part at a time. */
-  function runParts(state: MachineState, block: Columns, isSettled: boolean): void {
-    const { memory, fansPct } = state
-    const { start, end, dtS } = block
-    const elapsedS = dtS[start]!
-    if (memory[wasIsolated] === 1) dtS[start] = memory[wasIsolated] = 0
-    sense?.(state, block)
-    ask(state, block)
-    limit(block)
-    if (holds) holds.run(memory, block)
-    else if (isolatedAt >= 0) block.heldBy.fill(0, start, end)
-    if (ladder) {
-      if (isSettled) ladder.settle(memory, block.heldPct[start]!)
-      ladder.run(memory, block)
-    }
-    lead.run(memory, block, fansPct[0]!, isSettled)
-    follow(block)
-    for (let index = 0; index < otherOutputs.length; index++) {
-      if (isSettled) otherOutputs[index]!.settle(memory)
-      otherOutputs[index]!.run(memory, block, block.outputs[index]!)
-    }
-    keepLast(state, block)
-    dtS[start] = elapsedS
-  }
-
-  function standStill(state: MachineState, block: Columns, row: number): void {
-    losePower(state)
-    state.inCharge = block.inCharge[row] = IN_CHARGE_FLOOR
-    block.heldBy[row] = ISOLATED
-    block.askedPct[row] = block.limitedPct[row] = block.heldPct[row] = block.leadPct[row] = block.aimPct[row] = 0
-    block.running[row] = 0
-    for (const given of block.fansPct) given[row] = 0
-    for (const isOn of block.outputs) isOn[row] = 0
-  }
-
-  function run(state: MachineState, block: Columns, count: number, isSettled = false): void {
-    if (isolatedAt < 0) {
-      block.start = 0
-      block.end = count
-      runParts(state, block, isSettled)
-      return
-    }
-    const isolated = block.raw[isolatedAt]!
-    for (let row = 0; row < count;) {
-      if (isolated[row]! >= 0.5) standStill(state, block, row++)
-      else {
-        block.start = row
-        while (row < count && !(isolated[row]! >= 0.5)) row++
-        block.end = row
-        runParts(state, block, isSettled)
-      }
-    }
-  }
-
-  function putIn(raw: Float64Array, dtS: number): void {
-    for (let index = 0; index <= clockIndex; index++) one.raw[index]![0] = raw[index]!
-    one.dtS[0] = dtS
-  }
-
-  function settle(state: MachineState, raw: Float64Array): void {
-    putIn(raw, Infinity)
-    one.start = 0
-    one.end = 1
-    sense?.(state, one)
-    const inputs = sense ? state.sensed : raw
-    modes?.settle(state.memory, inputs)
-    holds?.settle(state.memory, inputs)
-    for (let index = 0; index < compiledRules.length; index++) compiledRules[index]!.settle(inputs, state.memory)
-    one.dtS[0] = 0
-    run(state, one, 1, true)
-  }
-
   return {
     response,
-    rules,
-    compiledRules,
+    plan,
     inputIds,
+    clockIndex,
+    rules,
+    ruleModes: Uint8Array.from(rules, modeBits),
+    setPoints,
+    compiledRules,
+    sense,
+    modes,
+    asked,
+    limit,
+    holds,
+    ladder,
+    lead,
+    follow: compileFollowers(response),
     fanIds,
-    newState,
+    otherOutputs,
+    wasIsolated,
+    isolatedAt: response.holds?.isolated === undefined ? -1 : inputIndex(response.holds.isolated),
+    clear: plan.clearer(response.keeps ?? []),
+    size: {
+      inputs: inputIds.length,
+      senses: sense !== null,
+      moved: setPoints.count,
+      fans: fanIds.length,
+      outputs: otherOutputs.length,
+      firstWins: response.wins === 'first',
+      holds: holds !== null,
+      stages: ladder !== null,
+      lags: lead.lags,
+    },
+  }
+}
+type Parts = ReturnType<typeof compileParts>
+
+const newState = ({ plan, size, rules }: Parts): MachineState => ({
+  memory: plan.build(),
+  sensed: new Float64Array(size.inputs + 1 + size.moved).fill(NaN),
+  asksPct: new Float64Array(rules.length).fill(NaN),
+  fansPct: new Float64Array(size.fans),
+  figures: new Float64Array(FIGURES),
+  inCharge: IN_CHARGE_FLOOR,
+})
+
+function ask(parts: Parts, { memory, asksPct }: MachineState, block: Columns): void {
+  const { compiledRules, ruleModes } = parts
+  const { start, end } = block
+  parts.modes?.run(memory, block)
+  if (end - start === 1) block.askedPct[start] = 0
+  else block.askedPct.fill(0, start, end)
+  for (let index = 0; index < compiledRules.length; index++) {
+    block.askingModes = ruleModes[index]!
+    compiledRules[index]!.ask(block, memory, asksPct, index)
+    if ((ruleModes[index]! & block.modes[end - 1]!) === 0) asksPct[index] = NaN
+  }
+  parts.asked(memory, block)
+}
+
+/** What stands in the last row, for those who look at a state. */
+function keepLast({ lead }: Parts, state: MachineState, block: Columns): void {
+  const { figures, fansPct, memory } = state
+  const last = block.end - 1
+  state.inCharge = block.inCharge[last]!
+  figures[ASKED_PCT] = block.askedPct[last]!
+  figures[LIMITED_PCT] = block.limitedPct[last]!
+  figures[HELD_PCT] = block.heldPct[last]!
+  figures[HELD_BY] = block.heldBy[last]!
+  figures[LEAD_PCT] = block.leadPct[last]!
+  figures[AIM_PCT] = block.aimPct[last]!
+  figures[KICK_LEFT_S] = lead.kickLeftS(memory)
+  for (let fan = 0; fan < fansPct.length; fan++) fansPct[fan] = block.fansPct[fan]![last]!
+}
+
+/** The rows of a block from `start` up to `end`, with power, one part at a time. */
+function runParts(parts: Parts, state: MachineState, block: Columns, isSettled: boolean): void {
+  const { holds, ladder, otherOutputs, wasIsolated } = parts
+  const { memory, fansPct } = state
+  const { start, end, dtS } = block
+  const elapsedS = dtS[start]!
+  if (memory[wasIsolated] === 1) dtS[start] = memory[wasIsolated] = 0
+  parts.sense?.(state, block)
+  ask(parts, state, block)
+  parts.limit(block)
+  if (holds) holds.run(memory, block)
+  else if (parts.isolatedAt >= 0) block.heldBy.fill(0, start, end)
+  if (ladder) {
+    if (isSettled) ladder.settle(memory, block.heldPct[start]!)
+    ladder.run(memory, block)
+  }
+  parts.lead.run(memory, block, fansPct[0]!, isSettled)
+  parts.follow(block)
+  for (let index = 0; index < otherOutputs.length; index++) {
+    if (isSettled) otherOutputs[index]!.settle(memory)
+    otherOutputs[index]!.run(memory, block, block.outputs[index]!)
+  }
+  keepLast(parts, state, block)
+  dtS[start] = elapsedS
+}
+
+function losePower({ clear, wasIsolated }: Parts, state: MachineState): void {
+  const { memory, asksPct, fansPct, figures, sensed } = state
+  clear(memory)
+  memory[wasIsolated] = 1
+  asksPct.fill(NaN)
+  sensed.fill(NaN)
+  fansPct.fill(0)
+  figures.fill(0)
+  figures[HELD_BY] = ISOLATED
+}
+
+function standStill(parts: Parts, state: MachineState, block: Columns, row: number): void {
+  losePower(parts, state)
+  state.inCharge = block.inCharge[row] = IN_CHARGE_FLOOR
+  block.heldBy[row] = ISOLATED
+  block.askedPct[row] = block.limitedPct[row] = block.heldPct[row] = block.leadPct[row] = block.aimPct[row] = 0
+  block.running[row] = 0
+  for (const given of block.fansPct) given[row] = 0
+  for (const isOn of block.outputs) isOn[row] = 0
+}
+
+/** The first `count` rows; those without supply stand, and what lies between them goes through the parts. */
+function run(parts: Parts, state: MachineState, block: Columns, count: number, isSettled: boolean): void {
+  const isolated = parts.isolatedAt < 0 ? null : block.raw[parts.isolatedAt]!
+  let row = 0
+  while (row < count) {
+    block.start = row
+    if (isolated === null) row = count
+    else while (row < count && !(isolated[row]! >= 0.5)) row++
+    block.end = row
+    if (block.end > block.start) runParts(parts, state, block, isSettled)
+    if (row < count) standStill(parts, state, block, row++)
+  }
+}
+
+function putIn(block: Columns, raw: Float64Array, dtS: number): void {
+  for (let index = 0; index < block.raw.length; index++) block.raw[index]![0] = raw[index]!
+  block.dtS[0] = dtS
+}
+
+function settle(parts: Parts, state: MachineState, one: Columns, raw: Float64Array): void {
+  const { sense, modes, holds, compiledRules } = parts
+  putIn(one, raw, Infinity)
+  one.start = 0
+  one.end = 1
+  sense?.(state, one)
+  const inputs = sense ? state.sensed : raw
+  modes?.settle(state.memory, inputs)
+  holds?.settle(state.memory, inputs)
+  for (let index = 0; index < compiledRules.length; index++) compiledRules[index]!.settle(inputs, state.memory)
+  one.dtS[0] = 0
+  run(parts, state, one, 1, true)
+}
+
+function compileChecked(response: Response): Machine {
+  const parts = compileParts(response)
+  const { modes, ladder, size } = parts
+  // A step is a block of one.
+  const one = newColumns(size, 1)
+  return {
+    response,
+    rules: parts.rules,
+    compiledRules: parts.compiledRules,
+    inputIds: parts.inputIds,
+    fanIds: parts.fanIds,
+    newState: () => newState(parts),
     settledState(inputs) {
-      const state = newState()
-      settle(state, inputs)
+      const state = newState(parts)
+      settle(parts, state, one, inputs)
       return state
     },
-    settle,
+    settle: (state, inputs) => settle(parts, state, one, inputs),
     step(state, raw, dtS) {
-      putIn(raw, dtS)
-      run(state, one, 1)
+      putIn(one, raw, dtS)
+      run(parts, state, one, 1, false)
     },
     newColumns: () => newColumns(size),
-    run,
-    losePower,
+    run: (state, columns, count) => run(parts, state, columns, count, false),
+    losePower: (state) => losePower(parts, state),
     inputsFrom: (values) =>
       Float64Array.from([
         ...response.inputs.map(({ id, kind }) => values[id] ?? (kind === 'switch' ? 0 : NaN)),
         values.clock ?? NaN,
       ]),
-    senses: sense !== null,
+    senses: size.senses,
     isNight: ({ memory }) => modes?.isNight(memory) ?? false,
-    otherOutputs,
+    otherOutputs: parts.otherOutputs,
     fixedRunning: ({ memory }) => ladder?.running(memory) ?? 0,
-    shiftOf: setPoints.shiftOf,
+    shiftOf: parts.setPoints.shiftOf,
   }
 }
 
