@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { compile, type Machine } from '@/core/machine/compile'
+import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 import { anyResponse, anySeries } from '@/testing/anyResponse'
 import { machineFor } from '@/testing/examples'
@@ -61,22 +61,18 @@ test('blocks of any length give what single steps give, to the last bit, and lea
 })
 
 test('the seconds of a caller’s columns are as they were after a supply that was away', () => {
-  const compiled = compile({
-    ...machineFor({
-      schema: 'soft-gale/response@1',
-      lead: 'f',
-      inputs: [{ id: 'mains', kind: 'switch', name: 'mains away' }],
-      floor: { speedPct: 20, reasons: [] },
-      ceiling: { speedPct: 100, how: 'clip' },
-      rules: [{ id: 'c', kind: 'cycle', onS: 60, periodS: 300, speedPct: 60 }],
-      startKick: null,
-      followers: [],
-      steps: { stepPct: 0, rounding: 'nearest' },
-    }).response,
+  const machine = machineFor({
+    schema: 'soft-gale/response@1',
+    lead: 'f',
+    inputs: [{ id: 'mains', kind: 'switch', name: 'mains away' }],
+    floor: { speedPct: 20, reasons: [] },
+    ceiling: { speedPct: 100, how: 'clip' },
+    rules: [{ id: 'c', kind: 'cycle', onS: 60, periodS: 300, speedPct: 60 }],
+    startKick: null,
+    followers: [],
+    steps: { stepPct: 0, rounding: 'nearest' },
     holds: { isolated: 'mains' },
   })
-  if (!compiled.ok) throw new Error('it does not compile')
-  const machine = compiled.value
   const [state, columns] = [machine.newState(), machine.newColumns()]
   columns.raw[0]!.set([0, 1, 0, 0])
   columns.dtS.set([10, 10, 10, 10])

@@ -4,9 +4,8 @@ import { BLOCK_STEPS, type Block } from '@/core/rules/block'
 export type Columns = Block & {
   /** Most rows it holds. */
   readonly length: number
-  /** A column may be changed for a view of a longer one. */
+  /** The inputs as they come, then the clock. A column may be changed for a view of a longer one. */
   readonly raw: Float64Array[]
-  readonly inputs: Float64Array[]
   /** Under the ceiling and its reductions. */
   readonly limitedPct: Float64Array
   /** After everything that holds the fan. */

@@ -95,10 +95,8 @@ function compileParts(response: Response) {
   // 1 while the supply is away: the step in which it comes back is a first one.
   const wasIsolated = plan.slot(0)
   return {
-    response,
     plan,
     inputIds,
-    clockIndex,
     rules,
     ruleModes: Uint8Array.from(rules, modeBits),
     setPoints,

@@ -37,8 +37,7 @@ export function toStep(steps: Steps, pct: number): number {
   // Half a step counts from a whole number of steps, not from the last one before 100.
   if (rounding === 'nearest' && !levelsPct) return Math.min(100, Math.floor(pct / stepPct + 0.5 + ON_STEP) * stepPct)
   const above = stepAbove(steps, pct)
-  const below = above === Infinity || rounding === 'nearest' ? stepBelow(steps, pct) : 0
-  if (above === Infinity) return below
-  if (rounding === 'up') return above
+  if (rounding === 'up' && above !== Infinity) return above
+  const below = stepBelow(steps, pct)
   return pct - below < above - pct - ON_STEP ? below : above
 }

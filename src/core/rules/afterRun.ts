@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
-import { raise } from '@/core/rules/block'
+import { raise, runDown } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
@@ -60,7 +60,7 @@ export const afterRunKind: RuleKind<AfterRun, Why> = {
         let left = memory[leftS]!
         for (let row = block.start; row < block.end; row++) {
           const x = xs[row]!
-          left = left > dtS[row]! ? left - dtS[row]! : 0
+          left = runDown(left, dtS[row]!)
           if (x > above) {
             armed = true
             left = 0

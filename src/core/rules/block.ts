@@ -6,11 +6,10 @@ export const BLOCK_STEPS = 1024
 export type Block = {
   start: number
   end: number
-  /** The inputs as they come, in the order of the response, then the clock (seconds since Monday 00:00; NaN: none). */
-  readonly raw: readonly Float64Array[]
   /** Seconds since the step before. */
   readonly dtS: Float64Array
-  /** What the rules read: the raw inputs, or what is made of them, and then inputs moved by a set point. */
+  /** What the rules read: the inputs in the order of the response, as they come or what is made of them; then the clock (seconds since Monday
+   *  00:00; NaN: none); then inputs moved by a set point. */
   readonly inputs: readonly Float64Array[]
   /** 1 by day, 2 by night, 3 where a response knows neither. */
   readonly modes: Uint8Array
@@ -25,6 +24,9 @@ export type Block = {
   /** Index of the rule that asks for it. */
   readonly inCharge: Int16Array
 }
+
+/** What is left of a time after some of it has passed. */
+export const runDown = (leftS: number, byS: number): number => (leftS > byS ? leftS - byS : 0)
 
 // A loop over rows takes its figures out of an object before it begins: a number that a closure holds is whole in one machine and broken in
 // another, and a loop that has seen both looks at every row which it is. That took twice the time.

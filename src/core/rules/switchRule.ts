@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox'
 import { clamp } from '@/core/json/clamp'
 import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
 import { formatTime } from '@/core/quantity/format'
-import { raise } from '@/core/rules/block'
+import { raise, runDown } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, type SentencePart, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 
@@ -148,7 +148,7 @@ export const switchKind: RuleKind<SwitchRule, Why> = {
           const hadStarted = was && onFor >= delay
           if (was) onFor += dtS[row]!
           // What is left of an overrun stands still while the switch holds the fan, and runs down otherwise.
-          if (!hadStarted) left = left > dtS[row]! ? left - dtS[row]! : 0
+          if (!hadStarted) left = runDown(left, dtS[row]!)
           if (!isOn && was && onFor >= delay) left = overrunS(overrun, onFor, left)
           if (!isOn || !was) onFor = 0
           was = isOn

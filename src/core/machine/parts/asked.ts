@@ -1,17 +1,46 @@
 import type { Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
 import { IN_CHARGE_FLOOR, IN_CHARGE_RUN_ON } from '@/core/machine/state'
+import { runDown } from '@/core/rules/block'
 
-/** What is asked for in the end: what the rules ask for or the floor, and the run-on. When everything stops asking, the last running speed
- *  (or a set one) runs on for a time; a new ask cancels it. Between 0 and the floor there is nothing, whoever asks for it. */
-export function compileAsked({ response, memory: plan }: PartContext): (memory: Float64Array, block: Columns) => void {
-  const { runOn, floor, stages } = response
+type Pass = (memory: Float64Array, block: Columns) => void
+type Floor = { readonly floorPct: number; readonly idlePct: number }
+
+/** When no rule asks any more, the last running speed (or a set one) runs on for a time; a new ask cancels it. Null where nothing runs on. */
+function compileRunOn({ response: { runOn }, memory: plan }: PartContext, { idlePct }: Floor): Pass | null {
+  if (!runOn) return null
+  const { holdS, speedPct } = runOn
+  const lastAt = plan.slot(0, 'timers')
+  const leftAt = plan.slot(0, 'timers')
+  const wasAskedAt = plan.slot(0, 'timers')
+  return (memory, { start, end, dtS, askedPct, inCharge }) => {
+    let [last, left, was] = [memory[lastAt]!, memory[leftAt]!, memory[wasAskedAt] === 1]
+    for (let row = start; row < end; row++) {
+      const isAsked = askedPct[row]! > 0
+      if (isAsked) {
+        last = Math.max(askedPct[row]!, idlePct)
+        left = 0
+      } else left = was ? holdS : runDown(left, dtS[row]!)
+      was = isAsked
+      if (left > 0) {
+        askedPct[row] = speedPct ?? last
+        inCharge[row] = IN_CHARGE_RUN_ON
+      }
+    }
+    memory[lastAt] = last
+    memory[leftAt] = left
+    memory[wasAskedAt] = was ? 1 : 0
+  }
+}
+
+/** What is asked for in the end: what the rules ask for, else the run-on, else the floor. Between 0 and the floor there is nothing, whoever
+ *  asks for it. */
+export function compileAsked(context: PartContext): Pass {
+  const { floor, stages } = context.response
   // On a ladder the asks are of all fans together; the floor is the variable fan's own and comes in with the stages.
   const floorPct = stages ? 0 : floor.speedPct
-  const figures = { floorPct, idlePct: floor.offAllowed ? 0 : floorPct }
-  const lastPct = runOn ? plan.slot(0, 'timers') : -1
-  const leftS = runOn ? plan.slot(0, 'timers') : -1
-  const wasAsked = runOn ? plan.slot(0, 'timers') : -1
+  const figures: Floor = { floorPct, idlePct: floor.offAllowed ? 0 : floorPct }
+  const runOn = compileRunOn(context, figures)
 
   function putFloorIn({ start, end, askedPct, inCharge }: Columns): void {
     const { idlePct } = figures
@@ -27,37 +56,9 @@ export function compileAsked({ response, memory: plan }: PartContext): (memory: 
     for (let row = start; row < end; row++) if (askedPct[row]! > 0 && askedPct[row]! < lowest) askedPct[row] = lowest
   }
 
-  if (!runOn)
-    return (_memory, block) => {
-      putFloorIn(block)
-      if (figures.idlePct < floorPct) raiseToFloor(block)
-    }
-  const { holdS, speedPct } = runOn
   return (memory, block) => {
-    const { start, end, dtS, askedPct, inCharge } = block
-    const { idlePct } = figures
-    let [last, left, was] = [memory[lastPct]!, memory[leftS]!, memory[wasAsked] === 1]
-    for (let row = start; row < end; row++) {
-      const isAsked = askedPct[row]! > 0
-      if (!(askedPct[row]! > idlePct)) {
-        askedPct[row] = idlePct
-        inCharge[row] = IN_CHARGE_FLOOR
-      }
-      if (isAsked) {
-        last = askedPct[row]!
-        left = 0
-      } else if (was) left = holdS
-      else left = left > dtS[row]! ? left - dtS[row]! : 0
-      was = isAsked
-      const onPct = left > 0 ? (speedPct ?? last) : 0
-      if (onPct > askedPct[row]!) {
-        askedPct[row] = onPct
-        inCharge[row] = IN_CHARGE_RUN_ON
-      }
-    }
-    memory[lastPct] = last
-    memory[leftS] = left
-    memory[wasAsked] = was ? 1 : 0
-    raiseToFloor(block)
+    runOn?.(memory, block)
+    putFloorIn(block)
+    if (figures.idlePct < floorPct) raiseToFloor(block)
   }
 }

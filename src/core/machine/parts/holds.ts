@@ -1,5 +1,6 @@
 import { HAS_BEEN_HOT, HOT_NOW, type Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
+import { runDown } from '@/core/rules/block'
 import { isMeasured } from '@/core/rules/input'
 
 /** What may hold the fan, weakest first; `heldBy` is a place in this list, 0 for none. */
@@ -80,7 +81,7 @@ function coolDownPart({ response: { coolDown }, memory: plan, inputIndex }: Part
         let [left, gave] = [memory[leftS]!, memory[gaveHeat] === 1]
         for (let row = block.start; row < block.end; row++) {
           const givesHeat = xs[row]! >= 0.5
-          left = givesHeat ? 0 : gave ? holdS : left > dtS[row]! ? left - dtS[row]! : 0
+          left = givesHeat ? 0 : gave ? holdS : runDown(left, dtS[row]!)
           gave = givesHeat
           if ((givesHeat || left > 0) && heldPct[row]! < speedPct) hold(block, row, speedPct, by)
         }

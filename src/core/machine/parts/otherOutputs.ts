@@ -1,6 +1,6 @@
 import { HAS_BEEN_HOT, type Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
-import { countsPoint, isPast, isUpward } from '@/core/machine/past'
+import { isBeyond, isPast, turnedPoint } from '@/core/machine/past'
 import type { Condition, OtherOutput } from '@/core/response/schema'
 import { exact } from '@/core/rules/exact'
 
@@ -35,16 +35,14 @@ function compileCondition(
       const at = inputIndex(condition.input)
       const stood = plan.slot(0, 'latches')
       remembers.push(stood)
-      const sign = isUpward(condition.when) ? 1 : -1
-      const counts = countsPoint(condition.when)
-      const edge = exact(sign * condition.at)
-      const back = exact(edge - condition.release)
+      const point = turnedPoint(condition.when, condition.at)
+      const { sign } = point
+      const back = exact(point.edge - condition.release)
       return (memory, { start, end, inputs }, marks) => {
         const xs = inputs[at]!
         let stands = memory[stood] === 1
         for (let row = start; row < end; row++) {
-          const past = sign * xs[row]!
-          stands = past > edge || (counts && past === edge) || (stands && past > back)
+          stands = isBeyond(point, xs[row]!) || (stands && sign * xs[row]! > back)
           if (stands) marks[row] = 1
         }
         memory[stood] = stands ? 1 : 0
