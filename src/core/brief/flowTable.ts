@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
-import { about, closed } from '@/core/json/vocabulary'
+import { about, closed, documentSchema } from '@/core/json/vocabulary'
 
 const PER = ['room', 'person', 'm2'] as const
 export type Per = (typeof PER)[number]
@@ -10,9 +10,8 @@ export const FLOW_TABLE_SCHEMA = 'soft-gale/flow-table@1'
 /** What rooms want by somebody's rule: a technician's own, a client's, another country's. */
 export const FlowTable = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(FLOW_TABLE_SCHEMA)),
+    schema: documentSchema(FLOW_TABLE_SCHEMA),
     name: about('what people call it', Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })),
-
     edition: about(
       'which edition of which rule, and how far it is to be trusted',
       Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' }),
@@ -23,7 +22,6 @@ export const FlowTable = Type.Object(
         Type.Object(
           {
             room: about('what kind of room', Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })),
-
             flowLs: about(
               'for each room, person or square metre (L/s)',
               Type.Number({ exclusiveMinimum: 0, maximum: 1e5 }),

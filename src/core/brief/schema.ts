@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { DUTIES } from '@/core/brief/duty'
 import { RoomList } from '@/core/brief/flowTable'
-import { about, closed } from '@/core/json/vocabulary'
+import { about, closed, documentSchema } from '@/core/json/vocabulary'
 
 const Why = Type.String({ maxLength: 300 })
 
@@ -25,7 +25,7 @@ export type Target = Static<typeof Target>
 export const BRIEF_SCHEMA = 'soft-gale/brief@1'
 export const Brief = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(BRIEF_SCHEMA)),
+    schema: documentSchema(BRIEF_SCHEMA),
     duty: about('what the fan is there for', Type.Union(DUTIES.map((duty) => Type.Literal(duty)))),
     space: about(
       'the space it serves',
@@ -48,7 +48,6 @@ export const Brief = Type.Object(
         closed,
       ),
     ),
-
     answers: about(
       'answers to the duty’s own questions, by their ids, numbers in base units; null is “I do not know yet”',
       Type.Optional(
@@ -60,7 +59,6 @@ export const Brief = Type.Object(
     ),
     rooms: about('rooms of the space, with what each wants', Type.Optional(RoomList)),
     targets: about('bands to hold and limits', Type.Array(Target, { maxItems: 8 })),
-
     requiredFlow: about(
       'flow that must not be undercut (L/s), and why; always, while somebody is there, or as a mean over a time (s)',
       Type.Union([

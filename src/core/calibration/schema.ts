@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { about, Id, Percent, closed } from '@/core/json/vocabulary'
+import { about, Id, Percent, closed, documentSchema } from '@/core/json/vocabulary'
 
 const orNull = (maximum: number) => Type.Union([Type.Number({ minimum: 0, maximum }), Type.Null()])
 
@@ -9,17 +9,14 @@ const Day = Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01
 /** One line of a speed map: what was set and what was read there. Null: not read. */
 export const MapReading = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
+    id: Id,
     settingPct: about('what was set, percent', Percent),
     rpm: about('revolutions a minute; null: not read', orNull(30000)),
-
     velocityMs: about("velocity (m/s); with the duct's area it gives flow, as weak evidence", orNull(60)),
-
     flowLs: about('flow read directly, by hood or traverse (L/s)', orNull(1e5)),
     soundDb: about('sound pressure level, dB(A); null: not read', orNull(140)),
     setAside: about('doubted, and left out of the map', Type.Boolean()),
     note: about('what was noted beside it', Type.String({ maxLength: 200 })),
-
     instrument: about('what it was read with, an id of the register of instruments', Type.Optional(Id)),
     takenOn: about('the day it was read', Type.Optional(Day)),
     densityKgM3: about(
@@ -49,7 +46,6 @@ export type Try = Static<typeof Try>
 export const FanCalibration = Type.Object(
   {
     fan: about('the fan, an id of the kit', Id),
-
     startsPct: about(
       'of each trial the lowest setting seen to turn it from rest, percent',
       Type.Array(Percent, { maxItems: 20 }),
@@ -59,12 +55,10 @@ export const FanCalibration = Type.Object(
       Type.Array(Percent, { maxItems: 20 }),
     ),
     tries: about('every try as it was made', Type.Optional(Type.Array(Try, { maxItems: 400 }))),
-
     restartMarginPct: about(
       'what is added to the start so that it restarts by itself',
       Type.Number({ minimum: 0, maximum: 30 }),
     ),
-
     shutters: about(
       'back-draught shutters of the fan',
       Type.Optional(
@@ -122,15 +116,13 @@ export const INSTRUMENT_KINDS = [
 /** What readings were taken with. */
 export const Instrument = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
+    id: Id,
     name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
     kind: about('what it is', Type.Union(INSTRUMENT_KINDS.map((kind) => Type.Literal(kind)))),
-
     accuracyPct: about(
       'percent of the reading, from its certificate; null where nobody knows',
       Type.Union([Type.Number({ minimum: 0, maximum: 50 }), Type.Null()]),
     ),
-
     accuracy: about(
       'beside or instead of that, ± in its own unit: K, %RH, Pa, V',
       Type.Optional(Type.Union([Type.Number({ minimum: 0, maximum: 1000 }), Type.Null()])),
@@ -144,7 +136,7 @@ export type Instrument = Static<typeof Instrument>
 /** A place tried for a probe: what it read in the mild case and in the hard one, in °C or %RH. */
 export const ProbeSpot = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
+    id: Id,
     probe: about('the probe, an id of the kit', Id),
     place: about('where it was held', Type.String({ maxLength: 200 })),
     mild: about(
@@ -165,7 +157,6 @@ export const Balance = Type.Object(
   {
     supplyPct: about('setting of the supply fan, percent', Percent),
     extractPct: about('setting of the extract fan, percent', Percent),
-
     tolerancePct: about(
       'how far the two totals may lie apart, and a terminal from what it should have, percent',
       Type.Number({ minimum: 1, maximum: 30 }),
@@ -175,7 +166,7 @@ export const Balance = Type.Object(
       Type.Array(
         Type.Object(
           {
-            id: about('a short name: letters, digits and hyphens', Id),
+            id: Id,
             name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
             side: about('which fan it belongs to', Type.Union([Type.Literal('supply'), Type.Literal('extract')])),
             wantedLs: about(
@@ -200,7 +191,7 @@ export type Balance = Static<typeof Balance>
 export const CALIBRATION_SCHEMA = 'soft-gale/calibration@1'
 export const Calibration = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(CALIBRATION_SCHEMA)),
+    schema: documentSchema(CALIBRATION_SCHEMA),
     fans: about('what was found out of each fan', Type.Array(FanCalibration, { maxItems: 8 })),
     sensors: about(
       'probes read beside a reference',
@@ -220,7 +211,6 @@ export const Calibration = Type.Object(
       ),
     ),
     instruments: about('the register of instruments', Type.Optional(Type.Array(Instrument, { maxItems: 20 }))),
-
     air: about(
       "the air in the duct while reading: what makes a density of a velocity pressure and of a fan's power",
       Type.Optional(
@@ -235,7 +225,6 @@ export const Calibration = Type.Object(
       ),
     ),
     spots: about('places tried for probes', Type.Optional(Type.Array(ProbeSpot, { maxItems: 40 }))),
-
     gaugeKpa: about(
       'high-side pressure on the gauges (kPa above the air) while the spots were read',
       Type.Optional(Type.Number({ minimum: -100, maximum: 10000 })),

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { about, Id, Percent, closed } from '@/core/json/vocabulary'
+import { about, Id, Percent, closed, documentSchema } from '@/core/json/vocabulary'
 import { QUANTITIES, type Quantity } from '@/core/quantity/units'
 import { CONVENTION_IDS } from '@/core/response/conventions'
 import { OUTPUT_KINDS } from '@/core/response/schema'
@@ -65,16 +65,12 @@ const WRITTEN = ['at-once', 'on-key', 'after', 'on-leaving'] as const
 const Entry = Type.Object(
   {
     where: about('state the panel must be in, and how it gets there: "page 3, line foot"', Words),
-
     open: about('what opens it for change; a control named in `keys` shows as a key', Words),
     up: about('what raises it by one step', Words),
     down: about('what lowers it by one step', Words),
-
     unit: about('one step of the setting, as the hand feels it: "click", "touch"', Words),
     keep: about('what keeps the changed value', Words),
-
     seen: about('what shows that it was kept', Words),
-
     way: about(
       'counted in steps from where it stands (the rule), or put straight to one of its choices: a plug, a link, a mark on a scale',
       Type.Optional(Type.Union([Type.Literal('count'), Type.Literal('choose')])),
@@ -85,8 +81,7 @@ const Entry = Type.Object(
 
 export const Setting = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
-
+    id: Id,
     name: about("the panel's own word for it", Words),
     means: about(
       'which part of a response it stands for',
@@ -101,12 +96,10 @@ export const Setting = Type.Object(
     max: about('highest value', Type.Number()),
     step: about('its step, above 0', Type.Number({ exclusiveMinimum: 0 })),
     default: about('its value as the maker delivers it', Type.Number()),
-
     off: about(
       'the value at which the behaviour it belongs to does nothing; taken where a response does not ask for that behaviour',
       Type.Optional(Type.Number()),
     ),
-
     choices: about(
       'where it has not every step but these values; `shown` is what the panel or the plug says for each',
       Type.Optional(
@@ -129,7 +122,6 @@ export const Setting = Type.Object(
               'at once, on a key, after a time without a touch, on leaving the menu',
               Type.Union(WRITTEN.map((when) => Type.Literal(when))),
             ),
-
             afterS: about(
               'for `after`: how long nothing may be touched',
               Type.Optional(Type.Number({ minimum: 0, maximum: 600 })),
@@ -156,7 +148,6 @@ const ownOr = <T extends string>(...others: readonly T[]) =>
 export const RampSlot = Type.Object(
   {
     input: about('what kind of input the ramp reads', inputKind),
-
     from: about(
       'where the model has no setting for an end of the ramp, it takes this; `zero` where it asks of a ladder of fans',
       Type.Union([Type.Literal('floor'), Type.Literal('own'), Type.Literal('zero')]),
@@ -165,7 +156,6 @@ export const RampSlot = Type.Object(
       'where the model has no setting for the upper end of the ramp, it takes this',
       Type.Union([Type.Literal('ceiling'), Type.Literal('full'), Type.Literal('own')]),
     ),
-
     fixed: about(
       'a law that cannot be set: where the ramp starts and is full. Only the place of the probe is left to choose',
       Type.Optional(
@@ -178,14 +168,11 @@ export const RampSlot = Type.Object(
         ),
       ),
     ),
-
     fixedSpan: about(
       'a band that cannot be set beside a start that can',
       Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
     ),
-
     falls: about('faster as the input falls', Type.Optional(Type.Boolean())),
-
     below: about(
       'what it asks before its start; `from` where nothing is said',
       Type.Optional(Type.Union([Type.Literal('from'), Type.Literal('nothing')])),
@@ -203,7 +190,6 @@ export const SwitchSlot = Type.Object(
       }),
     ),
     speed: about('a speed of its own, or the ceiling', ownOr('ceiling')),
-
     onDelay: about('it can wait before it answers', Type.Optional(Type.Boolean())),
   },
   closed,
@@ -216,13 +202,11 @@ export const DifferentialSlot = Type.Object(
       'whether it comes on as the input rises (cooling) or falls (heating)',
       Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
     ),
-
     convention: about(
       'what its set point and differential mean',
       Type.Union(CONVENTION_IDS.map((id) => Type.Literal(id))),
     ),
     speed: about('a speed of its own, the ceiling, or full speed', ownOr('ceiling', 'full')),
-
     fixedWidth: about('a width that cannot be set', Type.Optional(Type.Number({ minimum: 0 }))),
     minTimes: about('whether least times on and off can be set', Type.Optional(Type.Boolean())),
   },
@@ -233,7 +217,6 @@ export const SurgeSlot = Type.Object(
   {
     input: about('what kind of input it reads', inputKind),
     speed: about('a speed of its own, or the ceiling', ownOr('ceiling')),
-
     windowS: about(
       'the window of the rise where it cannot be set, seconds',
       Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
@@ -328,7 +311,6 @@ const Abilities = Type.Object(
       'which other outputs it has',
       Type.Optional(Type.Array(Type.Union(OUTPUT_KINDS.map((kind) => Type.Literal(kind))), { maxItems: 8 })),
     ),
-
     lost: about(
       'what it does when a probe has no reading; `nothing`: that probe simply stops asking',
       Type.Optional(
@@ -341,9 +323,7 @@ const Abilities = Type.Object(
         ]),
       ),
     ),
-
     keeps: about('what it still knows when power returns; nothing where nothing is said', Type.Optional(Memories)),
-
     scanS: about('reads its inputs every so many seconds', Type.Optional(Type.Number({ minimum: 0, maximum: 3600 }))),
   },
   closed,
@@ -370,10 +350,8 @@ export const PanelMove = Type.Object(
 export type PanelMove = Static<typeof PanelMove>
 export const PanelState = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
-
+    id: Id,
     shows: about('what the panel shows here; {value} is the setting’s value, {reading} what is sensed', Words),
-
     setting: about('the setting that is open for change here', Type.Optional(Id)),
     moves: about('what can be done here', Type.Array(PanelMove, { maxItems: 24 })),
   },
@@ -397,7 +375,6 @@ export const Panel = Type.Object(
               Type.Literal('scale'),
             ]),
           ),
-
           columns: about('digits, or characters in a line', Type.Integer({ minimum: 0, maximum: 40 })),
           lines: about('lines of it', Type.Integer({ minimum: 0, maximum: 16 })),
         },
@@ -409,7 +386,7 @@ export const Panel = Type.Object(
       Type.Array(
         Type.Object(
           {
-            id: about('a short name: letters, digits and hyphens', Id),
+            id: Id,
             name: about('the panel’s own word for it', Words),
             kind: about('what it is', Type.Union(CONTROL_KINDS.map((kind) => Type.Literal(kind)))),
           },
@@ -423,7 +400,7 @@ export const Panel = Type.Object(
       Type.Array(
         Type.Object(
           {
-            id: about('a short name: letters, digits and hyphens', Id),
+            id: Id,
             name: about('the panel’s own word for it', Words),
             means: about('what it tells while it is lit', Words),
           },
@@ -453,11 +430,10 @@ const Step = Type.Object(
 export const CONTROLLER_SCHEMA = 'soft-gale/controller-model@1'
 export const ControllerModel = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(CONTROLLER_SCHEMA)),
-    id: about('a short name: letters, digits and hyphens', Id),
+    schema: documentSchema(CONTROLLER_SCHEMA),
+    id: Id,
     name: about('what people call it', Words),
     about: about('what it is for, in words', Type.String({ maxLength: 600 })),
-
     keys: about(
       "names of the panel's controls, shown as keys wherever an action mentions them",
       Type.Array(Words, { maxItems: 12 }),
@@ -468,10 +444,9 @@ export const ControllerModel = Type.Object(
         Type.Array(
           Type.Object(
             {
-              id: about('a short name: letters, digits and hyphens', Id),
+              id: Id,
               name: about('the terminal’s own word for it', Words),
               kind: about('what it reads', Type.Union([inputKind, Type.Literal('switch')])),
-
               resolution: about(
                 'smallest change it sees, in the input’s unit',
                 Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
@@ -489,7 +464,7 @@ export const ControllerModel = Type.Object(
       Type.Array(
         Type.Object(
           {
-            id: about('a short name: letters, digits and hyphens', Id),
+            id: Id,
             name: about('the terminal’s own word for it', Words),
             kind: about(
               'how it drives a fan',
@@ -506,7 +481,6 @@ export const ControllerModel = Type.Object(
               'the only speeds it can stand at, rising, percent',
               Type.Optional(Type.Array(Percent, { minItems: 1, maxItems: 24 })),
             ),
-
             ratedCurrentA: about(
               'most it carries (A), where it carries the fan’s own current',
               Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 100 })),
@@ -526,7 +500,6 @@ export const ControllerModel = Type.Object(
       'whether its highest speed cuts off or rescales',
       Type.Union([Type.Literal('clip'), Type.Literal('rescale')]),
     ),
-
     wins: about(
       'whose ask counts; the highest where nothing is said',
       Type.Optional(Type.Union([Type.Literal('highest'), Type.Literal('first')])),
@@ -539,7 +512,6 @@ export const ControllerModel = Type.Object(
     weeks: about('its calendars', Type.Optional(Type.Array(WeekSlot, { maxItems: 2 }))),
     cycles: about('its cycles', Type.Optional(Type.Array(CycleSlot, { maxItems: 2 }))),
     afterRuns: about('its hold after a fall', Type.Optional(Type.Array(AfterRunSlot, { maxItems: 2 }))),
-
     stages: about(
       'fixed fans it can bring in beside the variable one; joins in equal parts where it has no setting for them',
       Type.Optional(

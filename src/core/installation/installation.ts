@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox'
 import { Brief } from '@/core/brief/schema'
 import { Calibration } from '@/core/calibration/schema'
 import { SEVERITIES } from '@/core/json/severity'
-import { about, closed } from '@/core/json/vocabulary'
+import { about, closed, documentSchema } from '@/core/json/vocabulary'
 import { Kit } from '@/core/kit/schema'
 import { Response } from '@/core/response/schema'
 
@@ -58,7 +58,7 @@ export const INSTALLATION_SCHEMA = 'soft-gale/installation@1'
 /** Everything that is decided about one installation: the working copy, and what a seal keeps for good. */
 export const Installation = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(INSTALLATION_SCHEMA)),
+    schema: documentSchema(INSTALLATION_SCHEMA),
     name: about('what people call it', Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })),
     brief: about('what it is for', Brief),
     kit: about('what it is made of', Kit),

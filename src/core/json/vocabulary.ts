@@ -14,7 +14,11 @@ export const Id = Type.String({
 })
 export const Percent = Type.Number({ minimum: 0, maximum: 100, description: 'percent of the fan’s own range' })
 export const Seconds = Type.Number({ minimum: 0, maximum: 604800, description: 'seconds' })
-export const Name = Type.String({ minLength: 1, maxLength: 80 })
+export const Name = Type.String({ minLength: 1, maxLength: 80, description: 'what people call it' })
+
+/** The line of a document that says what it is, and its version. */
+export const documentSchema = <T extends string>(name: T) =>
+  about('what this document is, and its version', Type.Literal(name))
 
 /** A value, or null where nothing is known of it. */
 export const orNull = <T extends TSchema>(schema: T) => Type.Union([schema, Type.Null()])

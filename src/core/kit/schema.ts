@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { ControllerModel } from '@/core/controller/schema'
-import { about, Id, Percent, closed, orNull } from '@/core/json/vocabulary'
+import { about, Id, Percent, closed, orNull, documentSchema } from '@/core/json/vocabulary'
 import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import { Signal } from '@/core/physics/signal'
 
@@ -8,7 +8,7 @@ const Positive = (maximum: number) => Type.Number({ exclusiveMinimum: 0, maximum
 
 export const Fan = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
+    id: Id,
     name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
     output: about(
       'the output of the controller that drives it; null: none yet',
@@ -21,7 +21,6 @@ export const Fan = Type.Object(
     ratedPowerW: about('power by its plate, W; null: not known', orNull(Positive(1e5))),
     ratedCurrentA: about('current by its plate, A; null: not known', orNull(Positive(200))),
     ratedRpm: about('revolutions a minute by its plate; null: not known', orNull(Positive(30000))),
-
     coolingFloorPct: about(
       'lowest speed at which the motor still cools itself, from its plate or leaflet',
       orNull(Percent),
@@ -33,24 +32,19 @@ export type Fan = Static<typeof Fan>
 
 export const Probe = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
-
+    id: Id,
     input: about('the response input it serves', Id),
     name: about('what people call it', Type.String({ minLength: 1, maxLength: 60 })),
     quantity: about('what it measures', Type.Union([Type.Literal('temperature'), Type.Literal('humidity')])),
-
     survivesToC: about(
       'hottest it survives (°C); null where nobody knows',
       orNull(Type.Number({ minimum: -60, maximum: 1000 })),
     ),
-
     resolution: about('smallest change it shows, in K or %RH', Type.Number({ exclusiveMinimum: 0, maximum: 20 })),
-
     accuracy: about(
       'how far it may be off, ± in K or %RH, from its leaflet; null where nobody knows',
       Type.Optional(orNull(Type.Number({ minimum: 0, maximum: 20 }))),
     ),
-
     builtIn: about('sits inside the controller and cannot be unplugged', Type.Optional(Type.Boolean())),
     place: about('where it hangs', Type.String({ maxLength: 200 })),
   },
@@ -72,16 +66,14 @@ export type Terminal = Static<typeof Terminal>
 export const KIT_SCHEMA = 'soft-gale/kit@1'
 export const Kit = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(KIT_SCHEMA)),
+    schema: documentSchema(KIT_SCHEMA),
     controller: about('the chosen controller, whole; null: not chosen', orNull(ControllerModel)),
-
     deratedToPct: about(
       'what the place where it hangs leaves of the controller’s rated current, from its leaflet; all of it where nothing is said',
       Type.Optional(Type.Number({ minimum: 10, maximum: 100 })),
     ),
     fans: about('the fans', Type.Array(Fan, { minItems: 1, maxItems: 8 })),
     probes: about('the probes', Type.Array(Probe, { maxItems: 12 })),
-
     mounting: about(
       'answers to the looks at wiring and mounting, by the question’s id; one that is missing was not looked at yet',
       Type.Optional(

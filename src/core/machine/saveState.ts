@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { bad, good, type Outcome } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
-import { about, closed } from '@/core/json/vocabulary'
+import { about, closed, documentSchema } from '@/core/json/vocabulary'
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 
@@ -13,7 +13,7 @@ const FIELDS = ['memory', 'sensed', 'asksPct', 'fansPct', 'figures'] as const
 export const STATE_SCHEMA = 'soft-gale/machine-state@1'
 export const MachineStateDocument = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(STATE_SCHEMA)),
+    schema: documentSchema(STATE_SCHEMA),
     memory: about('what the machine remembers, in the order of its plan', Figures),
     sensed: about('inputs as sensed last', Figures),
     asksPct: about('what each rule asked for last, percent; NaN for nothing', Figures),

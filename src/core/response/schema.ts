@@ -1,5 +1,5 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox'
-import { about, Id, Name, Percent, Seconds, closed } from '@/core/json/vocabulary'
+import { about, Id, Name, Percent, Seconds, closed, documentSchema } from '@/core/json/vocabulary'
 import { WeekSpan } from '@/core/rules/common'
 import { Input, when } from '@/core/rules/input'
 import { Memories } from '@/core/rules/memory'
@@ -247,9 +247,9 @@ export const OUTPUT_KINDS = ['bypass', 'shutter', 'alarm', 'heater', 'lamp'] as 
 /** An output that moves no fan: on when any of `onWhen` has stood for `delayS`, and none of `notWhile` stands. */
 export const OtherOutput = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
+    id: Id,
     kind: about('what the output moves', Type.Union(OUTPUT_KINDS.map((kind) => Type.Literal(kind)))),
-    name: about('what people call it', Name),
+    name: Name,
     onWhen: about('on when any of these has stood for the delay', Type.Array(Condition, { minItems: 1, maxItems: 8 })),
     notWhile: about('off whatever stands above while any of these does', Type.Array(Condition, { maxItems: 8 })),
     delayS: about('how long a reason must have stood, seconds', Seconds),
@@ -309,7 +309,7 @@ export const RESPONSE_SCHEMA = 'soft-gale/response@1'
 
 export const Response = Type.Object(
   {
-    schema: about('what this document is, and its version', Type.Literal(RESPONSE_SCHEMA)),
+    schema: documentSchema(RESPONSE_SCHEMA),
     lead: about('the fan whose speed the rules ask for, an id of the kit', Id),
     inputs: about('what can be sensed', Type.Array(Input, { maxItems: 16 })),
     floor: about('the lowest speed, and why', Floor),
@@ -318,13 +318,11 @@ export const Response = Type.Object(
     startKick: about('a short fast run from rest; null for none', Type.Union([StartKick, Type.Null()])),
     followers: about('fans that follow the lead', Type.Array(Follower, { maxItems: 4 })),
     steps: about('the speeds at which the output can stand', Steps),
-
     wins: about(
       'whose ask counts: the highest, or that of the first rule that asks. The floor asks either way',
       Type.Optional(Type.Union([Type.Literal('highest'), Type.Literal('first')])),
     ),
     light: about('day and night by the light; not together with `dayByWeek`', Type.Optional(LightMode)),
-
     dayByWeek: about(
       'day by the clock instead of by light: it is day within these, night outside',
       Type.Optional(Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
@@ -346,9 +344,7 @@ export const Response = Type.Object(
     stages: about('fixed fans that join the variable one', Type.Optional(Stages)),
     otherOutputs: about('dampers, alarms, heaters and lamps', Type.Optional(Type.Array(OtherOutput, { maxItems: 8 }))),
     rate: about('how fast the given speed may change', Type.Optional(Rate)),
-
     scanS: about('inputs are read every so many seconds', Type.Optional(Type.Number({ minimum: 0, maximum: 3600 }))),
-
     keeps: about(
       'what the controller still knows when its supply comes back; nothing where nothing is said',
       Type.Optional(Memories),
@@ -357,7 +353,6 @@ export const Response = Type.Object(
       'behaviours that are switched off without being lost',
       Type.Optional(Type.Array(Aside, { maxItems: 40 })),
     ),
-
     notes: about(
       'what was noted at a place of the response: a sentence, or one of its figures',
       Type.Optional(

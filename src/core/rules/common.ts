@@ -5,10 +5,9 @@ import { about, closed, Id } from '@/core/json/vocabulary'
 export const MODES = ['day', 'night'] as const
 /** What every rule has. */
 export const common = {
-  id: about('a short name: letters, digits and hyphens', Id),
+  id: Id,
   off: about('switched off without being lost', Type.Optional(Type.Boolean())),
   note: about('what was noted beside it', Type.Optional(Type.String({ maxLength: 400 }))),
-
   modes: about(
     'the modes it belongs to; all where none is named',
     Type.Optional(Type.Array(Type.Union(MODES.map((mode) => Type.Literal(mode))), { minItems: 1, maxItems: 2 })),

@@ -32,14 +32,12 @@ export type Role = (typeof MEASURED_ROLES)[number] | (typeof SWITCH_ROLES)[numbe
 export const MEASURED = ['temperature', 'humidity', 'pressure', 'light'] as const
 export const MeasuredInput = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
+    id: Id,
     kind: about('what it measures: °C, %RH, Pa, lx', Type.Union(MEASURED.map((kind) => Type.Literal(kind)))),
-    name: about('what people call it', Name),
+    name: Name,
     from: about('lower end of the range shown, in its base unit', Type.Number()),
     to: about('upper end of the range shown, in its base unit', Type.Number()),
-
     offset: about('added to what the sensor says', Type.Optional(Type.Number())),
-
     combines: about(
       'made of other inputs instead of read; readings that are lost are left out, but a difference needs both',
       Type.Optional(
@@ -60,12 +58,10 @@ export const MeasuredInput = Type.Object(
         ),
       ),
     ),
-
     lostPct: about(
       'speed held while this input has no reading: by duty, full where lives or machines hang on it',
       Type.Optional(Percent),
     ),
-
     role: about(
       'what it measures; proposed by duty where nothing is said',
       Type.Optional(Type.Union(MEASURED_ROLES.map((role) => Type.Literal(role)))),
@@ -75,10 +71,9 @@ export const MeasuredInput = Type.Object(
 )
 const SwitchInput = Type.Object(
   {
-    id: about('a short name: letters, digits and hyphens', Id),
+    id: Id,
     kind: about('a switch or contact, on or off', Type.Literal('switch')),
-    name: about('what people call it', Name),
-
+    name: Name,
     role: about(
       'what it tells; proposed by duty where nothing is said',
       Type.Optional(Type.Union(SWITCH_ROLES.map((role) => Type.Literal(role)))),

@@ -16,14 +16,12 @@ export const Purge = Type.Object(
   {
     ...common,
     kind: about('a purge with cooler air', Type.Literal('purge')),
-
     input: about('temperature of the room', Id),
     outdoor: about('temperature outside', Id),
     marginK: about('how much cooler it must be outside, K', Type.Number({ minimum: 0.5, maximum: 20 })),
     untilAt: about('what the room is to come down to, °C', Type.Number()),
     spans: about('its hours', Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
     speedPct: about('its speed, percent', Percent),
-
     notWetter: about(
       'only while the air outside holds no more water',
       Type.Optional(
