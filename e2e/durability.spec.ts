@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { APIRequestContext } from '@playwright/test'
+import type { APIRequestContext, BrowserContext, Page } from '@playwright/test'
 import { runningOf, startGale } from './setup/gale'
 import { ownSite } from './setup/site'
 import { edit, expect, expectKept, openDemo, openStage, test } from './setup/test'
@@ -76,12 +76,24 @@ test('without a line a change stays in the browser, survives a reload, and is se
   await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('38.0')
 })
 
-test('a second tab shows what the first kept, at once', async ({ yard, context }) => {
+/** The same stage in another tab, beside the first. */
+async function secondTab(yard: Page, context: BrowserContext): Promise<Page> {
   const path = await openStage(yard, /Inverter/, 'respond')
   await expectKept(yard)
   const second = await context.newPage()
   await second.goto(path)
   await expectKept(second)
+  return second
+}
+
+/** No save of this tab arrives until its route is taken away. */
+const cutSaves = (page: Page) =>
+  page.route('**/api/working-copy/**', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
+
+test('a second tab shows what the first kept, at once', async ({ yard, context }) => {
+  const second = await secondTab(yard, context)
   await edit(yard, /heat-sink temperature, full/, '54')
   await expectKept(yard)
   await expect(second.getByRole('textbox', { name: /heat-sink temperature, full/ })).toHaveValue('54.0')
@@ -91,14 +103,8 @@ test('a second tab shows what the first kept, at once', async ({ yard, context }
 })
 
 test('what a second tab changed elsewhere is put together with what the first kept', async ({ yard, context }) => {
-  const path = await openStage(yard, /Inverter/, 'respond')
-  await expectKept(yard)
-  const second = await context.newPage()
-  await second.goto(path)
-  await expectKept(second)
-  await second.route('**/api/working-copy/**', (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
-  )
+  const second = await secondTab(yard, context)
+  await cutSaves(second)
   await edit(second, /heat-sink temperature, start/, '31')
   await expect(second.getByText('The server cannot be reached. Your change is kept in this browser')).toBeVisible()
   await edit(yard, /heat-sink temperature, full/, '56')
@@ -113,14 +119,8 @@ test('what a second tab changed elsewhere is put together with what the first ke
 })
 
 test('a second tab that changed the same is told so, and overwrites nothing', async ({ yard, context }) => {
-  const path = await openStage(yard, /Inverter/, 'respond')
-  await expectKept(yard)
-  const second = await context.newPage()
-  await second.goto(path)
-  await expectKept(second)
-  await second.route('**/api/working-copy/**', (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
-  )
+  const second = await secondTab(yard, context)
+  await cutSaves(second)
   await edit(second, /heat-sink temperature, full/, '53')
   await expect(second.getByText('The server cannot be reached. Your change is kept in this browser')).toBeVisible()
   await edit(yard, /heat-sink temperature, full/, '54')
