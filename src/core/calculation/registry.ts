@@ -64,7 +64,7 @@ import { pulseWidth } from '@/core/calculation/signals/pulseWidth'
 import { startsPerHour } from '@/core/calculation/signals/startsPerHour'
 import { tachPulses } from '@/core/calculation/signals/tachPulses'
 import type { AnySum } from '@/core/calculation/sum'
-import { termsFor } from '@/core/glossary/glossary'
+import { termsFor, wordsOf } from '@/core/glossary/glossary'
 
 /** Every sum, in the order of the place Sums. A new one is a file and a line here. */
 export const SUMS: readonly AnySum[] = [
@@ -139,18 +139,16 @@ export const sumById = (id: string): AnySum | undefined => SUMS.find((sum) => su
 
 /** The sums in whose name, group or words every word looked for occurs; else those of what the trade means by it. */
 export function findSums(typed: string): AnySum[] {
-  const found = sumsWith(typed)
-  return found.length > 0
-    ? found
-    : SUMS.filter((sum) =>
-        termsFor(typed).some(({ also, term }) => [term, ...also].some((word) => sumsWith(word).includes(sum))),
-      )
+  const found = SUMS.filter((sum) => hasWords(sum, typed))
+  if (found.length > 0) return found
+  const words = termsFor(typed).flatMap(wordsOf)
+  return SUMS.filter((sum) => words.some((word) => hasWords(sum, word)))
 }
 
-function sumsWith(typed: string): AnySum[] {
-  const wanted = typed.toLowerCase().split(/\s+/).filter(Boolean)
-  return SUMS.filter(({ id, name, group, words }) => {
-    const text = `${id} ${name} ${group} ${words}`.toLowerCase()
-    return wanted.every((word) => text.includes(word))
-  })
+function hasWords({ id, name, group, words }: AnySum, typed: string): boolean {
+  const text = `${id} ${name} ${group} ${words}`.toLowerCase()
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word))
 }

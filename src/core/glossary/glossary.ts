@@ -205,16 +205,19 @@ const plain = (said: string): string =>
     .toLowerCase()
     .replace(/[-\s]+/g, ' ')
 
-/** Other words for a kind of rule or a behaviour. */
+/** The term and its other words. */
+export const wordsOf = ({ term, also }: Term): readonly string[] => [term, ...also]
+
+/** All words for a kind of rule or a behaviour. */
 export const alsoCalled = (behaviour: string): readonly string[] =>
-  GLOSSARY.filter((term) => term.behaviour === behaviour).flatMap(({ term, also }) => [term, ...also])
+  GLOSSARY.filter((term) => term.behaviour === behaviour).flatMap(wordsOf)
 
 /** The terms that what was typed may mean: it begins the term itself or one of its other words. */
 export function termsFor(typed: string): readonly Term[] {
   const wanted = plain(typed)
   return wanted.length < 2
     ? []
-    : GLOSSARY.filter(({ term, also }) => [term, ...also].some((word) => plain(word).startsWith(wanted)))
+    : GLOSSARY.filter((term) => wordsOf(term).some((word) => plain(word).startsWith(wanted)))
 }
 
 /** Why what was typed is not to be had; null for anything else. */
