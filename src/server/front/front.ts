@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import type { BlockList } from 'node:net'
 import { ADDRESS_HEADER, clientAddress } from '@/server/address'
-import { contentPolicy, NONCE_HEADER, securityHeaders } from '@/server/front/headers'
+import { NONCE_HEADER, securityHeaders } from '@/server/front/headers'
 import { isKnownHost } from '@/server/hosts'
 
 export type FrontOptions = {
@@ -36,11 +36,11 @@ export function front(handle: Handler, options: FrontOptions): Handler {
       for (const name of ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'forwarded'])
         delete request.headers[name]
     const nonce = randomBytes(18).toString('base64')
+    const headers = securityHeaders(path ?? '/', { ...options, nonce })
     // Next.js finds the mark there and puts it on its own scripts; the layout reads it for ours.
-    request.headers['content-security-policy'] = contentPolicy(nonce)
+    request.headers['content-security-policy'] = headers['content-security-policy']
     request.headers[NONCE_HEADER] = nonce
-    for (const [name, value] of Object.entries(securityHeaders(path ?? '/', { ...options, nonce })))
-      response.setHeader(name, value)
+    for (const [name, value] of Object.entries(headers)) response.setHeader(name, value)
     response.once('finish', () =>
       onAnswered?.({
         method: request.method ?? '',
