@@ -30,12 +30,9 @@ export function withGestureEnded(history: History): History {
     : history
 }
 
-/** The document with an edit taken back. What others changed since stays. */
-const without = ({ before, after }: Edit, document: Installation): Installation =>
-  document === after ? before : merge(after, before, document).value
-
-const withAgain = ({ before, after }: Edit, document: Installation): Installation =>
-  document === before ? after : merge(before, after, document).value
+/** The document with what lies between `from` and `to` done to it. What others changed since stays. */
+const carried = (document: Installation, from: Installation, to: Installation): Installation =>
+  document === from ? to : merge(from, to, document).value
 
 type Moved = { readonly document: Installation; readonly history: History }
 
@@ -43,13 +40,19 @@ type Moved = { readonly document: Installation; readonly history: History }
 export function undone(document: Installation, { past, future }: History): Moved | null {
   const last = past.at(-1)
   return last
-    ? { document: without(last, document), history: { past: past.slice(0, -1), future: [last, ...future] } }
+    ? {
+        document: carried(document, last.after, last.before),
+        history: { past: past.slice(0, -1), future: [last, ...future] },
+      }
     : null
 }
 
 export function redone(document: Installation, { past, future }: History): Moved | null {
   const [next, ...rest] = future
   return next
-    ? { document: withAgain(next, document), history: { past: [...past, { ...next, key: null }], future: rest } }
+    ? {
+        document: carried(document, next.before, next.after),
+        history: { past: [...past, { ...next, key: null }], future: rest },
+      }
     : null
 }

@@ -164,7 +164,7 @@ export function createWorkingCopyStore(
       on({ kind: 'taken', version, savedAt })
     }
 
-    const hasOwn = () => state.owed !== null || settleTimer !== undefined
+    const hasOwn = () => state.owed !== null || state.isTouched
 
     return {
       id,
