@@ -2,7 +2,8 @@ import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/stre
 import { judgeInstallation } from '@/core/advise/judge'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
-import { parseJson, readDocument } from '@/core/installation/read'
+import { readDocument } from '@/core/installation/read'
+import { parseJson } from '@/core/json/parseJson'
 import { SEVERITY_NAMES } from '@/core/json/severity'
 import { problemLine } from '@/core/words/problems'
 

@@ -1,6 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { parseJson, readControllerModel } from '@/core/installation/read'
+import { readControllerModel } from '@/core/installation/read'
+import { parseJson } from '@/core/json/parseJson'
 import { problemLine } from '@/core/words/problems'
 import { saveControllerModel } from '@/db/queries/controllerModel'
 import { createWorkspace } from '@/db/queries/workspace'

@@ -7,6 +7,7 @@ import { CONTROLLER_SCHEMA, ControllerModel } from '@/core/controller/schema'
 import { checkAnswers } from '@/core/duty/answers'
 import { checkInstallation } from '@/core/installation/checkInstallation'
 import { Installation, INSTALLATION_SCHEMA } from '@/core/installation/installation'
+import { parseJson } from '@/core/json/parseJson'
 import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
 import { Kit, KIT_SCHEMA } from '@/core/kit/schema'
@@ -74,16 +75,6 @@ export function readDocument(data: unknown): Outcome<AnyDocument> {
   const read: Reader<{ readonly schema: string }> = DOCUMENTS[name.value].read
   const document = read(data)
   return document.ok ? good({ name: name.value, document: document.value }) : document
-}
-
-/** Parses text as JSON, naming the place where it breaks. */
-export function parseJson(text: string): Outcome<unknown> {
-  try {
-    return good(JSON.parse(text) as unknown)
-  } catch (error) {
-    if (error instanceof SyntaxError) return bad({ code: 'not_json', path: '', detail: error.message })
-    throw error
-  }
 }
 
 /** An installation file: text to document. */

@@ -6,22 +6,17 @@ import { unreasonable } from '@/core/json/reasonable'
 
 /** What stands at a JSON pointer. */
 const dataAt = (data: unknown, pointer: string): unknown =>
-  pointer
-    .split('/')
-    .slice(1)
-    .reduce<unknown>(
-      (at, piece) => (at as Record<string, unknown>)[piece.replace(/~1/g, '/').replace(/~0/g, '~')],
-      data,
-    )
+  keysOf(pointer).reduce<unknown>((at, key) => (at as Record<string, unknown>)[key], data)
 
 type Fault = ErrorObject & { readonly data: unknown }
 
-const dotted = (pointer: string): string =>
+const keysOf = (pointer: string): string[] =>
   pointer
     .split('/')
-    .filter(Boolean)
+    .slice(1)
     .map((piece) => piece.replace(/~1/g, '/').replace(/~0/g, '~'))
-    .join('.')
+
+const dotted = (pointer: string): string => keysOf(pointer).filter(Boolean).join('.')
 
 /** A branch of a union was not the one meant when its tag, its literal or its very type is another. */
 const isOtherBranch = (errors: readonly Fault[], at: string): boolean =>

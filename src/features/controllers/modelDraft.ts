@@ -1,6 +1,7 @@
 import { applyEdits, findNodeAtLocation, modify, parseTree, type Node } from 'jsonc-parser'
 import type { ControllerModel } from '@/core/controller/schema'
-import { parseJson, readControllerModel } from '@/core/installation/read'
+import { readControllerModel } from '@/core/installation/read'
+import { parseJson } from '@/core/json/parseJson'
 import type { Problem } from '@/core/json/problem'
 import { problemText } from '@/core/words/problems'
 

@@ -1,10 +1,11 @@
-import { canonicalJson } from '@/core/json/canonical'
-import { openInstallation } from '@/core/installation/open'
-import { readControllerModel, readInstallationText, parseJson } from '@/core/installation/read'
-import { overviewOf } from '@/core/record/overview'
-import { stillOpen } from '@/core/record/stillOpen'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
+import { openInstallation } from '@/core/installation/open'
+import { readControllerModel, readInstallationText } from '@/core/installation/read'
+import { canonicalJson } from '@/core/json/canonical'
+import { parseJson } from '@/core/json/parseJson'
+import { overviewOf } from '@/core/record/overview'
+import { stillOpen } from '@/core/record/stillOpen'
 
 /** What can take longer than a request may hold the others: run in a worker. Arguments and results are plain data. */
 export const TASKS = {

@@ -1,4 +1,5 @@
 import type { Installation } from '@/core/installation/installation'
+import { parseJson } from '@/core/json/parseJson'
 
 /** A change that the server has not yet said it kept. It lies in the browser until then, so that nothing is lost with the tab or the line. */
 export type Unsent = {
@@ -17,12 +18,8 @@ export function writeUnsent(installationId: string, unsent: Unsent): void {
 
 /** What lies there, as far as it is JSON; nobody has looked at its documents. */
 function raw(text: string | null): (Partial<Record<keyof Unsent, unknown>> & object) | null {
-  try {
-    const data: unknown = JSON.parse(text ?? 'null')
-    return typeof data === 'object' ? data : null
-  } catch {
-    return null
-  }
+  const data = parseJson(text ?? 'null')
+  return data.ok && typeof data.value === 'object' ? data.value : null
 }
 
 export function clearUnsent(installationId: string, saveId: string): void {

@@ -1,10 +1,10 @@
-import { parseJson } from '@/core/installation/read'
-import { isUuid } from '@/server/commands/input'
-import { getReadings } from '@/db/queries/reading'
+import { parseJson } from '@/core/json/parseJson'
 import type { ReadingTable } from '@/core/space/readingsSeries'
-import type { Result } from '@/server/result'
+import { getReadings } from '@/db/queries/reading'
+import { isUuid } from '@/server/commands/input'
 import { sendReadings } from '@/server/commands/sendReadings'
 import { respond, respondToChange } from '@/server/respond'
+import type { Result } from '@/server/result'
 
 type Context = { params: Promise<{ id: string }> }
 
