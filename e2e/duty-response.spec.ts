@@ -1,5 +1,5 @@
-import { edit, expect, expectKept, test } from './setup/test'
 import { addByWords, makeInstallation, seal, startFromBrief } from './setup/installation'
+import { edit, expect, expectKept, test } from './setup/test'
 
 /** From the starting response of each duty, with what is usual beside it, to a sealed revision. `says` must then stand among the sentences. */
 const DUTIES = [
@@ -17,9 +17,9 @@ const DUTIES = [
   },
   {
     duty: 'head pressure',
-    adds: ['rest band', 'rate slow 5%'],
+    adds: ['skip band', 'rate slow 5%'],
     says: [/climbs from/, /Never stay between/, /Move no faster than/],
-    sets: { label: /^upper edge of the rest band/, text: '52' },
+    sets: { label: /^upper edge of the skip band/, text: '52' },
   },
   {
     duty: 'livestock',
@@ -49,7 +49,7 @@ const DUTIES = [
     duty: 'door curtain',
     adds: ['isolate', 'alarm too hot 28c'],
     says: [/gives heat/, /is open, nothing turns/, /Alarm contact is raised/],
-    sets: { label: /^cool-down/, text: '90 s' },
+    sets: { label: /^heater purge/, text: '90 s' },
   },
   {
     duty: 'electronics cooling',

@@ -1,7 +1,7 @@
-import { edit, expect, expectKept, expectNoAxeFindings, openStage, test } from './setup/test'
 import { addByWords, lookAt, makeInstallation, tabTo } from './setup/installation'
+import { edit, expect, expectKept, expectNoAxeFindings, openStage, test } from './setup/test'
 
-test('by keys alone: a ramp, a surge, a week and a follower', async ({ yard }) => {
+test('by keys alone: a ramp, a rapid rise, a week and a follower', async ({ yard }) => {
   await makeInstallation(yard, 'Keys only', 'grow room', 'Kit')
   const press = async (...keys: string[]) => {
     for (const key of keys) await yard.keyboard.press(key)

@@ -1,6 +1,6 @@
 import { expect, expectKept, expectNoAxeFindings, openStage, test } from './setup/test'
 
-test('surge, on/off, week and cycle are added as sentences, tried, and taken away again', async ({ yard }) => {
+test('rapid rise, on/off, week and cycle are added as sentences, tried, and taken away again', async ({ yard }) => {
   await openStage(yard, /Inverter/, 'respond')
   const rules = yard.getByRole('list', { name: 'Rules' }).getByRole('listitem')
   const before = await rules.count()

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import { Trouble } from './trouble'
 
-/** Holds a file’s lock for as long as this process lives. The lock is the kernel’s, held by a child that ends when our end of its pipe closes: nothing
+/** Overrides a file’s lock for as long as this process lives. The lock is the kernel’s, held by a child that ends when our end of its pipe closes: nothing
  *  stale is left behind, however this process ends. Null where another holds it. */
 export async function holdLock(file: string): Promise<{ release: () => void } | null> {
   const child: ChildProcess = spawn('flock', ['--nonblock', '--conflict-exit-code', '75', file, 'cat'], {

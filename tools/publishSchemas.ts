@@ -1,13 +1,13 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
-import { CARES, safeSideRows } from '@/core/controller/safeSide'
-import { DOCUMENTS } from '@/core/installation/read'
 import { DUTIES } from '@/core/brief/duty'
-import { GLOSSARY } from '@/core/glossary/glossary'
+import { CARES, safeSideRows } from '@/core/controller/safeSide'
 import type { Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
-import { quantitySpec } from '@/core/quantity/units'
+import { GLOSSARY } from '@/core/glossary/glossary'
+import { DOCUMENTS } from '@/core/installation/read'
 import { MachineStateDocument, STATE_SCHEMA } from '@/core/machine/saveState'
+import { quantitySpec } from '@/core/quantity/units'
 
 /** The JSON Schemas of all documents, and of the memory `gale evaluate --state` keeps, as files of docs/formats. */
 export const formats = (): { file: string; text: string }[] => [...schemas(), questions(), safeSides(), glossary()]
@@ -78,10 +78,10 @@ const glossary = (): { file: string; text: string } => ({
     '',
     '| | begins when | lasts | belongs to |',
     '| --- | --- | --- | --- |',
-    '| overrun of a switch | that switch goes off | a set time, or as long as it was on, within bounds | one switch rule |',
-    '| run-on | nothing asks any more | a set time, at the last speed or a set one | the whole response |',
-    '| after-run | a reading falls to its point | a set time at its speed | one after-run rule |',
-    '| cool-down of a heater | heat was given and is no longer | a set time, whatever else says off | the whole response, stronger than off |',
+    '| switch overrun | that switch goes off | a set time, or as long as it was on, within bounds | one switch rule |',
+    '| final run-on | nothing asks any more | a set time, at the last speed or a set one | the whole response |',
+    '| hold after a fall | a reading falls to its point | a set time at its speed | one hold-after-fall rule |',
+    '| heater purge | heat was given and is no longer | a set time, whatever else says off | the whole response, stronger than off |',
     '',
   ].join('\n'),
 })

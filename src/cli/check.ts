@@ -2,6 +2,7 @@ import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/stre
 import { judgeInstallation } from '@/core/advise/judge'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
+import { INSTALLATION_SCHEMA } from '@/core/installation/installation'
 import { readDocument } from '@/core/installation/read'
 import { parseJson } from '@/core/json/parseJson'
 import { SEVERITY_NAMES } from '@/core/json/severity'
@@ -24,7 +25,7 @@ export function check(args: readonly string[], streams: Streams): number {
     const outcome = data.ok ? readDocument(data.value) : data
     if (outcome.ok) {
       streams.out(`${file}: good (${outcome.value.name})`)
-      if (values.judge && outcome.value.name === 'soft-gale/installation@1')
+      if (values.judge && outcome.value.name === INSTALLATION_SCHEMA)
         judged(file, outcome.value.document as Installation, streams)
     } else {
       wrong++

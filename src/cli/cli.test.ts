@@ -71,8 +71,8 @@ test('check names every mistake with its place, and judges when asked', () => {
   expect(good).toMatchObject({
     status: 0,
     out: [
-      `${FRUITING}: good (soft-gale/installation@1)`,
-      'demo/controllers/two-pad-pwm.json: good (soft-gale/controller-model@1)',
+      `${FRUITING}: good (soft-gale/installation@2)`,
+      'demo/controllers/two-pad-pwm.json: good (soft-gale/controller-model@2)',
     ],
   })
   expect(run('check', 'demo/installations/inverter-cupboard.json', '--judge').out.join('\n')).toMatch(
@@ -204,7 +204,7 @@ describe('points', () => {
     const { status, out } = run('points', '--as', 'symmetric', '--set', '21C', '--width', '0.8K', '--json')
     expect(status).toBe(0)
     expect(JSON.parse(out.join(''))).toMatchObject({
-      sense: 'cooling',
+      action: 'direct',
       sentence: 'On at 21.4 °C and above, off at 20.6 °C and below.',
       conventions: [
         { convention: 'on-at-set', differential: expect.closeTo(0.8, 9) as number },

@@ -11,11 +11,11 @@ import {
   rampFrom,
   type Convention,
   type RampGivenBy,
-  type Sense,
+  type Action,
 } from '@/core/response/conventions'
 import { problemText } from '@/core/words/problems'
 
-const USAGE = `gale points --set TEMPERATURE --width DIFFERENCE (--as ${CONVENTION_IDS.join('|')} [--sense cooling|heating] | --ramp ${RAMP_GIVEN_BY.join('|')} [--falls]) [--json]`
+const USAGE = `gale points --set TEMPERATURE --width DIFFERENCE (--as ${CONVENTION_IDS.join('|')} [--action direct|reverse] | --ramp ${RAMP_GIVEN_BY.join('|')} [--falls]) [--json]`
 
 function oneOf<T extends string>(option: string, said: string, known: readonly T[]): T {
   const found = known.find((candidate) => candidate === said)
@@ -45,17 +45,17 @@ function sayRamp(givenBy: RampGivenBy, setC: number, widthK: number, falls: bool
 
 function sayDifferential(
   convention: Convention,
-  sense: Sense,
+  action: Action,
   setC: number,
   widthK: number,
   { out }: Streams,
   json: boolean,
 ) {
-  const points = pointsFrom(convention, sense, setC, widthK)
-  const others = CONVENTION_IDS.map((id) => ({ convention: id, ...asConvention(id, sense, points) }))
+  const points = pointsFrom(convention, action, setC, widthK)
+  const others = CONVENTION_IDS.map((id) => ({ convention: id, ...asConvention(id, action, points) }))
   if (json)
-    return out(JSON.stringify({ ...points, sense, sentence: pointsSentence(sense, points), conventions: others }))
-  out(pointsSentence(sense, points))
+    return out(JSON.stringify({ ...points, action, sentence: pointsSentence(action, points), conventions: others }))
+  out(pointsSentence(action, points))
   for (const { convention: id, setPoint, differential } of others)
     out(`${CONVENTIONS[id].name}: set point ${both(setPoint)}, differential ${bothDifferences(differential)}`)
 }
@@ -68,7 +68,7 @@ export function points(args: readonly string[], streams: Streams): number {
       set: { type: 'string' },
       width: { type: 'string' },
       as: { type: 'string' },
-      sense: { type: 'string' },
+      action: { type: 'string' },
       ramp: { type: 'string' },
       falls: { type: 'boolean' },
       json: { type: 'boolean' },
@@ -97,7 +97,7 @@ export function points(args: readonly string[], streams: Streams): number {
   else
     sayDifferential(
       oneOf('as', values.as!, CONVENTION_IDS),
-      oneOf('sense', values.sense ?? 'cooling', ['cooling', 'heating']),
+      oneOf('action', values.action ?? 'direct', ['direct', 'reverse']),
       setC,
       widthK,
       streams,

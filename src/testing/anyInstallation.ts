@@ -43,16 +43,16 @@ function turned(rule: Rule, random: () => number): Rule {
       }
     case 'differential': {
       const by = between(random, -2, 2, 0.5)
-      const wider = between(random, 0, 2, 0.5) * (rule.sense === 'cooling' ? -1 : 1)
+      const wider = between(random, 0, 2, 0.5) * (rule.action === 'direct' ? -1 : 1)
       return { ...rule, onAt: rule.onAt + by, offAt: rule.offAt + by + wider, speedPct }
     }
-    case 'surge':
+    case 'rapid-rise':
       return { ...rule, speedPct, rise: between(random, 5, 15, 1), capS: oneOf(random, [600, 1800]) }
     case 'week':
       return { ...rule, periods: rule.periods.map((period) => ({ ...period, speedPct })) }
     case 'cycle':
       return { ...rule, onS: oneOf(random, [30, 60]), periodS: oneOf(random, [240, 300]), speedPct }
-    case 'after-run':
+    case 'hold-after-fall':
       return {
         ...rule,
         armAbove: rule.armAbove + between(random, -10, 10, 1),
@@ -88,7 +88,7 @@ const EXTRA: readonly ((response: Response, random: () => number) => Partial<Res
           ],
         },
   (_response, random) => ({ rate: { upPctPerS: oneOf(random, [1, 4]), downPctPerS: oneOf(random, [1, 4]) } }),
-  (_response, random) => ({ runOn: { holdS: oneOf(random, [60, 300]), speedPct: null } }),
+  (_response, random) => ({ finalRunOn: { holdS: oneOf(random, [60, 300]), speedPct: null } }),
   (_response, random) => ({ startKick: { speedPct: 100, holdS: oneOf(random, [3, 8, 15]) } }),
   (_response, random) => ({ scanS: oneOf(random, [2, 10]) }),
   ({ rules }, random) => ({
@@ -117,7 +117,7 @@ const EXTRA: readonly ((response: Response, random: () => number) => Partial<Res
 /** The temperature as the highest, lowest or average of two probes. */
 function withTwoProbes(response: Response, random: () => number): Response {
   const one = response.inputs.find((input) => isMeasured(input) && input.kind === 'temperature' && !input.combines)
-  if (!one || !isMeasured(one) || response.holds?.overheat?.input === one.id) return response
+  if (!one || !isMeasured(one) || response.overrides?.overheat?.input === one.id) return response
   const leaves = [1, 2].map((index) => ({ ...one, id: `${one.id}-${index}`, name: `${one.name} ${index}` }))
   return {
     ...response,

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { checkResponse } from '@/core/machine/check'
-import type { Follower, Reduction, Response, RestBand } from '@/core/response/schema'
+import type { Follower, Reduction, Response, SkipBand } from '@/core/response/schema'
 import { SIDES } from '@/core/rules/input'
 import { MEMORIES } from '@/core/rules/memory'
 import type { Rule } from '@/core/rules/table'
@@ -67,7 +67,7 @@ const anyRule: fc.Arbitrary<Rule> = fc.oneof(
       kind: fc.constant('differential' as const),
       id: fc.constant(''),
       input: fc.constant('temp'),
-      sense: fc.constantFrom('cooling' as const, 'heating' as const),
+      action: fc.constantFrom('direct' as const, 'reverse' as const),
       onAt: degrees,
       width: fc.integer({ min: 0, max: 4 }),
       speedPct: pct,
@@ -78,10 +78,10 @@ const anyRule: fc.Arbitrary<Rule> = fc.oneof(
     .map(({ width, points, ...rule }) => ({
       ...rule,
       ...points,
-      offAt: rule.sense === 'cooling' ? rule.onAt - width : rule.onAt + width,
+      offAt: rule.action === 'direct' ? rule.onAt - width : rule.onAt + width,
     })),
   fc.record({
-    kind: fc.constant('surge' as const),
+    kind: fc.constant('rapid-rise' as const),
     id: fc.constant(''),
     input: fc.constant('temp'),
     windowS: fc.constantFrom(60, 120),
@@ -104,7 +104,7 @@ const anyRule: fc.Arbitrary<Rule> = fc.oneof(
     speedPct: pct,
   }),
   fc.record({
-    kind: fc.constant('after-run' as const),
+    kind: fc.constant('hold-after-fall' as const),
     id: fc.constant(''),
     input: fc.constant('temp'),
     armAbove: degrees,
@@ -145,10 +145,10 @@ export const anyResponse: fc.Arbitrary<Response> = fc
     hasModes: fc.constantFrom('light', 'week', 'none'),
     day: fc.record(weekSpan),
     delayS: seconds,
-    runOn: fc.constantFrom(undefined, { holdS: 60, speedPct: null }, { holdS: 30, speedPct: 35 }),
+    finalRunOn: fc.constantFrom(undefined, { holdS: 60, speedPct: null }, { holdS: 30, speedPct: 35 }),
     reduction: fc.constantFrom<Reduction['how'] | 'none'>('none', 'points', 'relative'),
     side: fc.constantFrom(...SIDES),
-    bands: fc.constantFrom<RestBand[]>(
+    bands: fc.constantFrom<SkipBand[]>(
       [],
       [],
       [{ fromPct: 43, toPct: 58 }],
@@ -164,14 +164,14 @@ export const anyResponse: fc.Arbitrary<Response> = fc
       ],
     ),
     hasKick: fc.boolean(),
-    holds: fc.subarray(['test', 'lost', 'cool', 'hot', 'stop', 'isolated'] as const),
+    overrides: fc.subarray(['test', 'lost', 'cool', 'hot', 'stop', 'isolated'] as const),
     offset: fc.constantFrom(0, 0, -2, 3),
     follower: fc.constantFrom<Follower['atLeadFloor'] | 'none'>('none', 'follow', 'floor', 'off'),
     stages: fc.option(
       fc.record({ offBelowPct: fc.constantFrom(0, 5, 20), minStageS: seconds, count: fc.integer({ min: 1, max: 3 }) }),
     ),
   })
-  .map(({ rules, bounds: [a, b], holds, ...has }) =>
+  .map(({ rules, bounds: [a, b], overrides, ...has }) =>
     exampleResponse({
       inputs: [
         {
@@ -181,7 +181,7 @@ export const anyResponse: fc.Arbitrary<Response> = fc
           from: 0,
           to: 50,
           offset: has.offset,
-          ...(holds.includes('lost') ? { lostPct: 77 } : {}),
+          ...(overrides.includes('lost') ? { lostPct: 77 } : {}),
         },
         { id: 'out', kind: 'temperature', name: 'out', from: 0, to: 50 },
         { id: 'damp', kind: 'humidity', name: 'damp', from: 0, to: 100 },
@@ -200,18 +200,18 @@ export const anyResponse: fc.Arbitrary<Response> = fc
       wins: has.wins,
       ...(has.hasModes === 'light' ? { light: { input: 'light', level: 50, delayS: has.delayS } } : {}),
       ...(has.hasModes === 'week' ? { dayByWeek: [has.day] } : {}),
-      ...(has.runOn ? { runOn: has.runOn } : {}),
+      ...(has.finalRunOn ? { finalRunOn: has.finalRunOn } : {}),
       ...(has.reduction === 'none'
         ? {}
         : { reductions: [{ input: 'temp', when: has.side, at: 15, byPct: 20, how: has.reduction }] }),
-      ...(has.bands.length > 0 ? { restBands: has.bands } : {}),
+      ...(has.bands.length > 0 ? { skipBands: has.bands } : {}),
       startKick: has.hasKick ? { speedPct: 100, holdS: 20 } : null,
-      ...(holds.includes('cool') ? { coolDown: { input: 'heat', speedPct: 45, holdS: 50 } } : {}),
-      holds: {
-        ...(holds.includes('test') ? { test: { input: 'boost', speedPct: 33 } } : {}),
-        ...(holds.includes('hot') ? { overheat: { input: 'temp', onAt: 48, offBelow: 40 } } : {}),
-        ...(holds.includes('stop') ? { safetyStop: 'stop' } : {}),
-        ...(holds.includes('isolated') ? { isolated: 'heat' } : {}),
+      ...(overrides.includes('cool') ? { heaterPurge: { input: 'heat', speedPct: 45, holdS: 50 } } : {}),
+      overrides: {
+        ...(overrides.includes('test') ? { test: { input: 'boost', speedPct: 33 } } : {}),
+        ...(overrides.includes('hot') ? { overheat: { input: 'temp', onAt: 48, offBelow: 40 } } : {}),
+        ...(overrides.includes('stop') ? { safetyStop: 'stop' } : {}),
+        ...(overrides.includes('isolated') ? { isolated: 'heat' } : {}),
       },
       followers:
         has.follower === 'none' ? [] : [{ fan: 'second', ratio: 0.8, floorPct: 15, atLeadFloor: has.follower }],

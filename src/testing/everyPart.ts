@@ -9,14 +9,14 @@ export const throughEveryPart: Response = responseTo(
       id: 'on',
       kind: 'differential',
       input: 'a',
-      sense: 'cooling',
+      action: 'direct',
       onAt: 30,
       offAt: 28,
       speedPct: 60,
       minOnS: 0,
       minOffS: 0,
     },
-    { id: 'rise', kind: 'surge', input: 'rh', windowS: 300, rise: 8, release: 3, speedPct: 70, capS: 600 },
+    { id: 'rise', kind: 'rapid-rise', input: 'rh', windowS: 300, rise: 8, release: 3, speedPct: 70, capS: 600 },
     { id: 'boost', kind: 'switch', input: 'contact', speedPct: 80, onDelayS: 0, overrun: { kind: 'none' } },
   ],
   {
@@ -35,9 +35,9 @@ export const throughEveryPart: Response = responseTo(
       { id: 'try', kind: 'switch', name: 'test' },
     ],
     light: { input: 'light', level: 50, delayS: 60 },
-    coolDown: { input: 'heat', speedPct: 45, holdS: 60 },
+    heaterPurge: { input: 'heat', speedPct: 45, holdS: 60 },
     reductions: [{ input: 'b', when: 'at-or-below', at: 0, byPct: 20, how: 'points' }],
-    holds: {
+    overrides: {
       isolated: 'off',
       safetyStop: 'stop',
       overheat: { input: 'box', onAt: 70, offBelow: 50 },

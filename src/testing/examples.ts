@@ -28,7 +28,7 @@ export function demoModel(name: string): ControllerModel {
 /** A response with one temperature and one switch, no rules, floor 20 and ceiling 100; a test puts in what it is about. */
 export function exampleResponse(changes: Partial<Response> = {}): Response {
   return {
-    schema: 'soft-gale/response@1',
+    schema: 'soft-gale/response@2',
     lead: 'fan',
     inputs: [
       { id: 'temp', kind: 'temperature', name: 'room temperature', from: 0, to: 50 },

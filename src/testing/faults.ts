@@ -13,7 +13,7 @@ export const FAULT_KINDS = [
   'wrong ceiling',
   'wrong ratio',
   'wrong time',
-  'reversed sense',
+  'reversed action',
   'stuck at one speed',
   'swapped probes',
   'unplugged probe',
@@ -81,8 +81,8 @@ export function faultsOf(context: ProveContext): Fault[] {
           )
         }
         inRule(
-          'reversed sense',
-          'sense',
+          'reversed action',
+          'action',
           rule,
           putting('ramp', (r) => ({ ...r, startAt: r.fullAt, fullAt: r.startAt })),
         )
@@ -90,7 +90,7 @@ export function faultsOf(context: ProveContext): Fault[] {
       }
       case 'differential': {
         const by = MADE * halfOf(context, rule.input, rule.onAt)
-        const out = rule.sense === 'cooling' ? 1 : -1
+        const out = rule.action === 'direct' ? 1 : -1
         inRule(
           'wrong start',
           'on',
@@ -104,12 +104,12 @@ export function faultsOf(context: ProveContext): Fault[] {
           putting('differential', (r) => ({ ...r, offAt: r.offAt - out * by })),
         )
         inRule(
-          'reversed sense',
-          'sense',
+          'reversed action',
+          'action',
           rule,
           putting('differential', (r) => ({
             ...r,
-            sense: r.sense === 'cooling' ? 'heating' : 'cooling',
+            action: r.action === 'direct' ? 'reverse' : 'direct',
             onAt: r.offAt,
             offAt: r.onAt,
           })),
@@ -141,18 +141,18 @@ export function faultsOf(context: ProveContext): Fault[] {
             putting('switch', (r) => ({ ...r, onDelayS: longer(r.onDelayS) })),
           )
         break
-      case 'surge':
+      case 'rapid-rise':
         inRule(
           'wrong start',
           'rise',
           rule,
-          putting('surge', (r) => ({ ...r, rise: 3 * r.rise })),
+          putting('rapid-rise', (r) => ({ ...r, rise: 3 * r.rise })),
         )
         inRule(
           'wrong time',
           'cap',
           rule,
-          putting('surge', (r) => ({ ...r, capS: longer(r.capS) })),
+          putting('rapid-rise', (r) => ({ ...r, capS: longer(r.capS) })),
         )
         break
       case 'cycle':
@@ -163,27 +163,27 @@ export function faultsOf(context: ProveContext): Fault[] {
           putting('cycle', (r) => ({ ...r, onS: longer(r.onS) })),
         )
         break
-      case 'after-run':
+      case 'hold-after-fall':
         inRule(
           'wrong start',
           'arming',
           rule,
-          putting('after-run', (r) => ({
+          putting('hold-after-fall', (r) => ({
             ...r,
             armAbove: r.armAbove + MADE * halfOf(context, r.input, r.armAbove),
           })),
         )
         inRule(
           'wrong time',
-          'after-run',
+          'hold-after-fall',
           rule,
-          putting('after-run', (r) => ({ ...r, holdS: longer(r.holdS) })),
+          putting('hold-after-fall', (r) => ({ ...r, holdS: longer(r.holdS) })),
         )
         inRule(
           'missing overrun',
-          'after-run',
+          'hold-after-fall',
           rule,
-          putting('after-run', (r) => ({ ...r, holdS: 0 })),
+          putting('hold-after-fall', (r) => ({ ...r, holdS: 0 })),
         )
         break
       case 'purge':
@@ -210,7 +210,7 @@ export function faultsOf(context: ProveContext): Fault[] {
         break
     }
   }
-  const { floor, ceiling, steps, followers, startKick, coolDown, stages, runOn } = response
+  const { floor, ceiling, steps, followers, startKick, heaterPurge, stages, finalRunOn } = response
   const atFloor = beyondMeter(floor.speedPct, steps.stepPct)
   if (!floor.offAllowed && floor.speedPct > 0)
     for (const way of [-1, 1])
@@ -231,14 +231,17 @@ export function faultsOf(context: ProveContext): Fault[] {
       followers: followers.map((other) => (other === follower ? { ...other, ratio: other.ratio * 0.7 } : other)),
     })
   if (startKick && startKick.holdS > 0) set('missing kick', 'kick', { ...response, startKick: null })
-  if (coolDown) {
-    const { coolDown: _without, ...rest } = response
-    set('missing cool-down', 'cool-down', rest)
-    if (coolDown.holdS > 0)
-      set('wrong time', 'cool-down', { ...response, coolDown: { ...coolDown, holdS: longer(coolDown.holdS) } })
+  if (heaterPurge) {
+    const { heaterPurge: _without, ...rest } = response
+    set('missing cool-down', 'heater-purge', rest)
+    if (heaterPurge.holdS > 0)
+      set('wrong time', 'heater-purge', {
+        ...response,
+        heaterPurge: { ...heaterPurge, holdS: longer(heaterPurge.holdS) },
+      })
   }
-  if (runOn && runOn.holdS > 0) {
-    const { runOn: _without, ...rest } = response
+  if (finalRunOn && finalRunOn.holdS > 0) {
+    const { finalRunOn: _without, ...rest } = response
     set('missing overrun', 'run-on', rest)
   }
   for (const { fan } of stages?.fixed ?? []) add('missing stage', fan, { dead: fan })

@@ -22,11 +22,14 @@ type Switching = { on: boolean; sinceS: number }
 export class NaiveInterpreter {
   private readonly history: Moment[] = []
   private readonly differentials = new Map<string, Switching>()
-  private readonly surges = new Map<string, { on: boolean; base: number; sinceS: number; cappedAtS: number | null }>()
+  private readonly rapidRises = new Map<
+    string,
+    { on: boolean; base: number; sinceS: number; cappedAtS: number | null }
+  >()
   private readonly armed = new Map<string, { armed: boolean; untilS: number }>()
   private readonly switches = new Map<string, { onSinceS: number | null; credit: number; creditAtS: number }>()
   private night: { isNight: boolean; otherSinceS: number | null } | null = null
-  private runOn = { lastPct: 0, untilS: -1, wasAsked: false }
+  private finalRunOn = { lastPct: 0, untilS: -1, wasAsked: false }
   private cameFromPct = 0
   private lastPct = 0
   private coolUntilS = -1
@@ -43,7 +46,7 @@ export class NaiveInterpreter {
 
   /** Speed of every fan at this moment: the lead, its followers, the fixed fans of its stages. */
   at(said: Moment): number[] {
-    const { isolated } = this.response.holds ?? {}
+    const { isolated } = this.response.overrides ?? {}
     const sinceS = said.atS - this.lastS
     this.lastS = said.atS
     if (isolated !== undefined && said.values[isolated] === 1) {
@@ -67,7 +70,7 @@ export class NaiveInterpreter {
       .flatMap(({ pct, speaks }) => (speaks && pct !== null && pct > 0 ? [pct] : []))
     const counted = response.wins === 'first' ? asks.slice(0, 1) : asks
     let pct = Math.max(floor.offAllowed && asks.length === 0 ? 0 : floorPct, ...counted)
-    pct = Math.max(pct, this.runOnAsk(asks.length > 0, pct, moment.atS))
+    pct = Math.max(pct, this.finalRunOnAsk(asks.length > 0, pct, moment.atS))
     if (pct > 0) pct = Math.max(pct, floorPct)
     pct = Math.min(pct, ceiling.speedPct)
     for (const { input, when, at, byPct, how } of response.reductions ?? []) {
@@ -93,8 +96,8 @@ export class NaiveInterpreter {
     this.gaveAtS = this.keptS
     if (!keeps.includes('timers')) {
       this.history.length = 0
-      for (const map of [this.surges, this.armed, this.switches]) map.clear()
-      this.runOn = { lastPct: 0, untilS: -1, wasAsked: false }
+      for (const map of [this.rapidRises, this.armed, this.switches]) map.clear()
+      this.finalRunOn = { lastPct: 0, untilS: -1, wasAsked: false }
       this.coolUntilS = -1
     }
     if (!keeps.includes('latches')) {
@@ -125,34 +128,34 @@ export class NaiveInterpreter {
       const startAt = rule.fullAt > rule.startAt ? Math.min(...points) : Math.max(...points)
       return { ...rule, startAt, fullAt: startAt + rule.fullAt - rule.startAt }
     }
-    const onAt = rule.sense === 'cooling' ? Math.min(...points) : Math.max(...points)
+    const onAt = rule.action === 'direct' ? Math.min(...points) : Math.max(...points)
     return { ...rule, onAt, offAt: onAt + rule.offAt - rule.onAt }
   }
 
   private hold(wantedPct: number, { atS, values }: Moment): number {
-    const { inputs, coolDown, holds } = this.response
+    const { inputs, heaterPurge, overrides } = this.response
     let pct = wantedPct
-    if (holds?.test && values[holds.test.input] === 1) pct = holds.test.speedPct
+    if (overrides?.test && values[overrides.test.input] === 1) pct = overrides.test.speedPct
     const lost = inputs.flatMap((input) =>
       input.kind !== 'switch' && input.lostPct !== undefined && Number.isNaN(values[input.id]) ? [input.lostPct] : [],
     )
     if (lost.length > 0) pct = Math.max(...lost)
-    if (coolDown) {
-      if (values[coolDown.input] === 1) this.coolUntilS = Infinity
-      else if (this.coolUntilS === Infinity) this.coolUntilS = atS + coolDown.holdS
-      if (atS < this.coolUntilS) pct = Math.max(pct, coolDown.speedPct)
+    if (heaterPurge) {
+      if (values[heaterPurge.input] === 1) this.coolUntilS = Infinity
+      else if (this.coolUntilS === Infinity) this.coolUntilS = atS + heaterPurge.holdS
+      if (atS < this.coolUntilS) pct = Math.max(pct, heaterPurge.speedPct)
     }
-    if (holds?.overheat) {
-      const x = values[holds.overheat.input]!
-      if (x >= holds.overheat.onAt) this.isHot = true
-      if (x < holds.overheat.offBelow) this.isHot = false
+    if (overrides?.overheat) {
+      const x = values[overrides.overheat.input]!
+      if (x >= overrides.overheat.onAt) this.isHot = true
+      if (x < overrides.overheat.offBelow) this.isHot = false
       if (this.isHot) pct = 100
     }
     return this.isStopped(values) ? 0 : pct
   }
 
   private isStopped(values: Moment['values']): boolean {
-    const { safetyStop } = this.response.holds ?? {}
+    const { safetyStop } = this.response.overrides ?? {}
     return safetyStop !== undefined && values[safetyStop] === 1
   }
 
@@ -227,14 +230,14 @@ export class NaiveInterpreter {
     return rounding === 'up' ? above : below
   }
 
-  /** The rest band around a speed: where bands overlap, all of them as one. */
+  /** The skip band around a speed: where bands overlap, all of them as one. */
   private bandAround(pct: number): { fromPct: number; toPct: number } | undefined {
-    const { restBands = [] } = this.response
-    const around = restBands.find(({ fromPct, toPct }) => pct > fromPct && pct < toPct)
+    const { skipBands = [] } = this.response
+    const around = skipBands.find(({ fromPct, toPct }) => pct > fromPct && pct < toPct)
     if (!around) return undefined
     let one = around
-    for (let pass = 0; pass < restBands.length; pass++)
-      for (const { fromPct, toPct } of restBands)
+    for (let pass = 0; pass < skipBands.length; pass++)
+      for (const { fromPct, toPct } of skipBands)
         if (fromPct < one.toPct && toPct > one.fromPct)
           one = { fromPct: Math.min(one.fromPct, fromPct), toPct: Math.max(one.toPct, toPct) }
     return one
@@ -243,7 +246,7 @@ export class NaiveInterpreter {
   /** Where the output goes: on a step, in no band, inside floor and ceiling. */
   private standsAt(wantedPct: number): number {
     if (wantedPct <= 0) return (this.cameFromPct = 0)
-    const { floor, ceiling, stages, restBands = [] } = this.response
+    const { floor, ceiling, stages, skipBands = [] } = this.response
     const high = stages || wantedPct > ceiling.speedPct ? 100 : ceiling.speedPct
     const isOpen = (pct: number) => pct >= floor.speedPct - 1e-9 && pct <= high + 1e-9 && !this.bandAround(pct)
     const step = this.stepped(wantedPct)
@@ -253,7 +256,7 @@ export class NaiveInterpreter {
     if (isOpen(step)) return step
     const places = (
       this.isStepless()
-        ? [floor.speedPct, high, ...restBands.flatMap(({ fromPct, toPct }) => [fromPct, toPct])]
+        ? [floor.speedPct, high, ...skipBands.flatMap(({ fromPct, toPct }) => [fromPct, toPct])]
         : this.positions()
     ).filter(isOpen)
     const up = Math.min(...places.filter((place) => place >= step - 1e-9))
@@ -285,8 +288,8 @@ export class NaiveInterpreter {
   }
 
   private lowestRunning(): number {
-    const { floor, restBands = [] } = this.response
-    const places = this.isStepless() ? [floor.speedPct, ...restBands.map(({ toPct }) => toPct)] : this.positions()
+    const { floor, skipBands = [] } = this.response
+    const places = this.isStepless() ? [floor.speedPct, ...skipBands.map(({ toPct }) => toPct)] : this.positions()
     return Math.min(...places.filter((place) => place >= floor.speedPct - 1e-9 && !this.bandAround(place)))
   }
 
@@ -328,12 +331,13 @@ export class NaiveInterpreter {
     return this.night.isNight
   }
 
-  private runOnAsk(isAsked: boolean, pct: number, atS: number): number {
-    const { runOn } = this.response
-    if (!runOn) return 0
-    if (isAsked) this.runOn = { lastPct: pct, untilS: -1, wasAsked: true }
-    else if (this.runOn.wasAsked) this.runOn = { ...this.runOn, untilS: atS + runOn.holdS, wasAsked: false }
-    return !isAsked && atS < this.runOn.untilS ? (runOn.speedPct ?? this.runOn.lastPct) : 0
+  private finalRunOnAsk(isAsked: boolean, pct: number, atS: number): number {
+    const { finalRunOn } = this.response
+    if (!finalRunOn) return 0
+    if (isAsked) this.finalRunOn = { lastPct: pct, untilS: -1, wasAsked: true }
+    else if (this.finalRunOn.wasAsked)
+      this.finalRunOn = { ...this.finalRunOn, untilS: atS + finalRunOn.holdS, wasAsked: false }
+    return !isAsked && atS < this.finalRunOn.untilS ? (finalRunOn.speedPct ?? this.finalRunOn.lastPct) : 0
   }
 
   private ask(rule: Rule, moment: Moment): number | null {
@@ -375,7 +379,7 @@ export class NaiveInterpreter {
       case 'differential': {
         const x = values[rule.input]!
         const held = this.differentials.get(rule.id) ?? { on: false, sinceS: -Infinity }
-        const cooling = rule.sense === 'cooling'
+        const cooling = rule.action === 'direct'
         const reachesOn = cooling ? x >= rule.onAt : x <= rule.onAt
         const reachesOff = cooling ? x <= rule.offAt : x >= rule.offAt
         let wants = held.on
@@ -388,9 +392,9 @@ export class NaiveInterpreter {
         else this.differentials.set(rule.id, held)
         return this.differentials.get(rule.id)!.on ? rule.speedPct : null
       }
-      case 'surge': {
+      case 'rapid-rise': {
         const x = values[rule.input]!
-        const held = this.surges.get(rule.id) ?? { on: false, base: NaN, sinceS: 0, cappedAtS: null }
+        const held = this.rapidRises.get(rule.id) ?? { on: false, base: NaN, sinceS: 0, cappedAtS: null }
         const isBack = x <= held.base + rule.release
         if (held.on && isBack) held.on = false
         else if (held.on && atS - held.sinceS >= rule.capS) Object.assign(held, { on: false, cappedAtS: atS })
@@ -404,7 +408,7 @@ export class NaiveInterpreter {
         )
         if (!held.on && held.cappedAtS === null && x - lowest >= rule.rise)
           Object.assign(held, { on: true, base: lowest, sinceS: atS })
-        this.surges.set(rule.id, held)
+        this.rapidRises.set(rule.id, held)
         return held.on ? rule.speedPct : null
       }
       case 'week': {
@@ -413,7 +417,7 @@ export class NaiveInterpreter {
       }
       case 'cycle':
         return (atS - this.cycleFromS) % rule.periodS < rule.onS ? rule.speedPct : null
-      case 'after-run': {
+      case 'hold-after-fall': {
         const x = values[rule.input]!
         const held = this.armed.get(rule.id) ?? { armed: false, untilS: -Infinity }
         if (x > rule.armAbove) Object.assign(held, { armed: true, untilS: -Infinity })

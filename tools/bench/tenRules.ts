@@ -12,7 +12,7 @@ const STEPS_A_WEEK = 604_800 / STEP_S
 
 /** A grow room with everything a technician would ask of it: ten rules, modes by light, run-on, reduction, follower, kick, steps. */
 const RESPONSE: Response = {
-  schema: 'soft-gale/response@1',
+  schema: 'soft-gale/response@2',
   lead: 'exhaust',
   inputs: [
     { id: 'temp', kind: 'temperature', name: 'temperature', from: 0, to: 50 },
@@ -51,14 +51,14 @@ const RESPONSE: Response = {
       id: 'dry',
       kind: 'differential',
       input: 'rh',
-      sense: 'cooling',
+      action: 'direct',
       onAt: 85,
       offAt: 80,
       speedPct: 75,
       minOnS: 300,
       minOffS: 300,
     },
-    { id: 'surge', kind: 'surge', input: 'rh', windowS: 300, rise: 8, release: 3, speedPct: 80, capS: 1800 },
+    { id: 'rapid-rise', kind: 'rapid-rise', input: 'rh', windowS: 300, rise: 8, release: 3, speedPct: 80, capS: 1800 },
     {
       id: 'boost',
       kind: 'switch',
@@ -70,10 +70,10 @@ const RESPONSE: Response = {
     { id: 'door', kind: 'switch', input: 'door', speedPct: 60, onDelayS: 0, overrun: { kind: 'fixed', holdS: 300 } },
     { id: 'week', kind: 'week', periods: [{ days: [0, 1, 2, 3, 4], startMin: 360, endMin: 480, speedPct: 50 }] },
     { id: 'cycle', kind: 'cycle', onS: 60, periodS: 600, speedPct: 40 },
-    { id: 'after', kind: 'after-run', input: 'temp', armAbove: 30, speedPct: 65, holdS: 900 },
+    { id: 'after', kind: 'hold-after-fall', input: 'temp', armAbove: 30, speedPct: 65, holdS: 900 },
   ],
   light: { input: 'light', level: 200, delayS: 120 },
-  runOn: { holdS: 120, speedPct: null },
+  finalRunOn: { holdS: 120, speedPct: null },
   reductions: [{ input: 'temp', when: 'at-or-below', at: 12, byPct: 10, how: 'points' }],
   startKick: { speedPct: 100, holdS: 5 },
   followers: [{ fan: 'make-up', ratio: 0.8, floorPct: 16, atLeadFloor: 'follow' }],
@@ -138,7 +138,7 @@ for (let day = 0; day < 5; day++) week.fill(50, day * 1440 + 360, day * 1440 + 4
 function byHand(steps: number): number {
   const times = new Float64Array(512)
   const lows = new Float64Array(512)
-  let [head, held, nowS, base, surgeForS] = [0, 0, 0, NaN, 0]
+  let [head, held, nowS, base, rapidRiseForS] = [0, 0, 0, NaN, 0]
   let [surging, night, lookedAt, armed, dry, kickedFrom] = [false, false, false, false, false, 0]
   let [darkForS, dryForS, boostForS, boostLeftS, doorLeftS, phaseS, afterLeftS, kickLeftS] = [-1, 300, 0, 0, 0, 0, 0, 0]
   let [boostOn, doorOn, sum, onLeftS, lastPct, wasAsked] = [0, 0, 0, 0, 0, false]
@@ -172,8 +172,8 @@ function byHand(steps: number): number {
     if (dry && asked < 75) asked = 75
     nowS += dt
     if (surging) {
-      surgeForS += dt
-      if (rh <= base + 3 || surgeForS >= 1800) {
+      rapidRiseForS += dt
+      if (rh <= base + 3 || rapidRiseForS >= 1800) {
         surging = false
         held = 0
       }
@@ -189,7 +189,7 @@ function byHand(steps: number): number {
     if (!surging && rh - lows[head]! >= 8) {
       surging = true
       base = lows[head]!
-      surgeForS = 0
+      rapidRiseForS = 0
     }
     if (surging && asked < 80) asked = 80
     const hadStarted = boostOn === 1 && boostForS >= 60

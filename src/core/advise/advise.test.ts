@@ -29,7 +29,7 @@ const differential = (d: Installation, onAt: number, offAt: number, resolution: 
       id: 'fan',
       kind: 'differential',
       input: 'roomTemp',
-      sense: 'cooling',
+      action: 'direct',
       onAt,
       offAt,
       speedPct: 80,
@@ -53,7 +53,7 @@ const overrunCap = (d: Installation, capS: number) =>
   void Object.assign(d.response.rules[2]!, { overrun: { kind: 'matched', factor: 1, floorS: 0, capS } })
 const leftRunning = (d: Installation, holdS: number) => {
   Object.assign(d.response.rules[2]!, { overrun: { kind: 'none' } })
-  d.response.runOn = { holdS, speedPct: null }
+  d.response.finalRunOn = { holdS, speedPct: null }
 }
 /** Opens above 24 °C of the room; blocked above `at` of the same. */
 const bypass = (d: Installation, at: number) =>
@@ -72,7 +72,7 @@ const curtain = (d: Installation, speedPct: number, holdS: number) => {
   d.brief.answers = { heater: 'electric' }
   d.kit.controller = null
   d.response.rules = []
-  d.response.coolDown = { input: 'harvest', speedPct, holdS }
+  d.response.heaterPurge = { input: 'harvest', speedPct, holdS }
 }
 const houseWith = (d: Installation, lost: 'off' | 'full') => {
   d.brief.duty = 'livestock'
@@ -98,7 +98,7 @@ const gears = (d: Installation, heatPct: number, doorPct: number) => {
   d.kit.controller = null
   const door = d.response.rules[2]!
   differential(d, 18, 17, 0.1)
-  Object.assign(d.response.rules[0]!, { sense: 'heating', onAt: 17, offAt: 18, speedPct: heatPct })
+  Object.assign(d.response.rules[0]!, { action: 'reverse', onAt: 17, offAt: 18, speedPct: heatPct })
   d.response.rules.push({ ...door, speedPct: doorPct } as typeof door)
 }
 const alarmAt = (d: Installation, at: number) =>
@@ -219,9 +219,9 @@ describe.each([
     short: (d: Installation) => void (d.kit.probes[0]!.resolution = 1),
   },
   {
-    id: 'in-rest-band-response.floor',
-    triggers: (d: Installation) => void (d.response.restBands = [{ fromPct: 21, toPct: 25 }]),
-    short: (d: Installation) => void (d.response.restBands = [{ fromPct: 22, toPct: 25 }]),
+    id: 'in-skip-band-response.floor',
+    triggers: (d: Installation) => void (d.response.skipBands = [{ fromPct: 21, toPct: 25 }]),
+    short: (d: Installation) => void (d.response.skipBands = [{ fromPct: 22, toPct: 25 }]),
   },
   {
     id: 'suction-lost-make-up',
@@ -278,7 +278,7 @@ describe.each([
     short: (d: Installation) => bypass(d, 24),
   },
   {
-    id: 'cool-down-too-short',
+    id: 'heater-purge-too-short',
     triggers: (d: Installation) => curtain(d, 45, 29),
     short: (d: Installation) => curtain(d, 45, 30),
   },
@@ -426,7 +426,7 @@ describe('a judgement that is left as it is, with a reason', () => {
     })
   test('is not said again', () => expect(after(() => undefined)).not.toContain('floor-below-reason'))
   test('nor when it is worded otherwise', () =>
-    expect(after((d) => (d.dismissed![0]!.said = 'Said in other words.'))).not.toContain('floor-below-reason'))
+    expect(after((d) => (d.dismissed![0]!.text = 'Said in other words.'))).not.toContain('floor-below-reason'))
   test('nor when its figure moves by a step of the controller', () =>
     expect(after((d) => (d.response.floor.speedPct = 9))).not.toContain('floor-below-reason'))
   test('is said again when its figure worsens by more', () =>
@@ -435,7 +435,7 @@ describe('a judgement that is left as it is, with a reason', () => {
     expect(after((d) => d.dismissed!.forEach((held) => (held.severity = 'wears')))).toContain('floor-below-reason'))
   test('one from before that is by its code alone', () =>
     expect(
-      after((d) => (d.dismissed = d.dismissed!.map(({ judgement, said, reason }) => ({ judgement, said, reason })))),
+      after((d) => (d.dismissed = d.dismissed!.map(({ judgement, text, reason }) => ({ judgement, text, reason })))),
     ).not.toContain('floor-below-reason'))
   test('stands on the record with its reason', () => {
     const { draft } = judge((d) => {

@@ -39,7 +39,7 @@ export const heaterWithoutAir = evaluating((where, installation, { lead }) => {
   if (!hasElements(installation, heats)) return []
   const rest = atRest(where)
   const restPct = leastOver(where, (moment) => settledAt(where, moment).fansPct[0]!).value
-  const coolDown = installation.response.coolDown
+  const heaterPurge = installation.response.heaterPurge
   const worst = heats
     .map((heat) => ({ heat, ...afterHeat(where, heat) }))
     .reduce<{ heat: string; leastPct: number; keptS: number } | null>(
@@ -48,16 +48,16 @@ export const heaterWithoutAir = evaluating((where, installation, { lead }) => {
     )
   const isLeft = worst === null ? restPct < LEAST_PCT : worst.keptS < LEAST_S
   const mended = {
-    input: coolDown?.input ?? heats[0] ?? '',
-    speedPct: Math.max(LEAST_PCT, coolDown?.speedPct ?? 0),
-    holdS: Math.max(USUAL_S, coolDown?.holdS ?? 0),
+    input: heaterPurge?.input ?? heats[0] ?? '',
+    speedPct: Math.max(LEAST_PCT, heaterPurge?.speedPct ?? 0),
+    holdS: Math.max(USUAL_S, heaterPurge?.holdS ?? 0),
   }
   const cooled: Judgement[] = isLeft
     ? [
         {
-          id: 'cool-down-too-short',
+          id: 'heater-purge-too-short',
           severity: 'hurts',
-          path: 'response.coolDown',
+          path: 'response.heaterPurge',
           title: 'The heater is left without air too soon.',
           detail: `${
             worst === null
@@ -70,7 +70,7 @@ export const heaterWithoutAir = evaluating((where, installation, { lead }) => {
               ? null
               : {
                   label: `Cool at ${formatPct(mended.speedPct)} % for ${formatTime(mended.holdS)}`,
-                  apply: (held) => withResponse(held, { coolDown: mended }),
+                  apply: (held) => withResponse(held, { heaterPurge: mended }),
                 },
         },
       ]

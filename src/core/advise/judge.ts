@@ -9,7 +9,7 @@ import { currentOverRating } from '@/core/advise/currentOverRating'
 import { differentialTooSmall } from '@/core/advise/differentialTooSmall'
 import { evidenceWeak } from '@/core/advise/evidenceWeak'
 import { floorBelowReason } from '@/core/advise/floorBelowReason'
-import { floorInRestBand } from '@/core/advise/floorInRestBand'
+import { floorInSkipBand } from '@/core/advise/floorInSkipBand'
 import { flueStops } from '@/core/advise/flueStops'
 import { followerTooSlow } from '@/core/advise/followerTooSlow'
 import { forgetsWithoutPower } from '@/core/advise/forgetsWithoutPower'
@@ -63,7 +63,7 @@ const JUDGES: readonly Judge[] = [
   trickleAboveBoost,
   differentialTooSmall,
   rampTooNarrow,
-  floorInRestBand,
+  floorInSkipBand,
   suctionLost,
   wrongUnit,
   nothingProtects,
@@ -105,7 +105,7 @@ const judgementSaid = ({ title, detail }: Pick<Judgement, 'title' | 'detail'>): 
 /** Leaves a judgement as it is: by its code and place, with how grave it was and on which figure. */
 export const leftAsItIs = (judgement: Judgement, reason: string): Dismissed => ({
   judgement: judgement.id,
-  said: judgementSaid(judgement),
+  text: judgementSaid(judgement),
   reason,
   severity: judgement.severity,
   ...(judgement.figure && Number.isFinite(judgement.figure.value) ? { figure: judgement.figure.value } : {}),

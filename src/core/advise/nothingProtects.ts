@@ -10,7 +10,7 @@ import { isMeasured } from '@/core/rules/input'
 
 /** Whether something answers to a rise, or to being past a point, that is no level of speed: a quick rise, a bypass, a shutter. */
 const answersOtherwise = ({ rules, otherOutputs = [] }: Response, ids: ReadonlySet<string>): boolean =>
-  rules.some((rule) => !rule.off && rule.kind === 'surge' && ids.has(rule.input)) ||
+  rules.some((rule) => !rule.off && rule.kind === 'rapid-rise' && ids.has(rule.input)) ||
   otherOutputs.some(
     ({ kind, onWhen }) =>
       (kind === 'bypass' || kind === 'shutter') &&

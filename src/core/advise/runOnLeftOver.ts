@@ -21,22 +21,22 @@ const USUAL_S: Record<Duty, number> = {
 /** A run-on longer than its duty knows, or one that is added to the overrun of a switch: mostly set for a test and forgotten, so that the fan
  *  is found running at night. */
 export const runOnLeftOver: Judge = ({ brief, response }) => {
-  const { runOn, rules } = response
-  if (!runOn || runOn.holdS === 0) return []
+  const { finalRunOn, rules } = response
+  if (!finalRunOn || finalRunOn.holdS === 0) return []
   const usualS = USUAL_S[brief.duty]
   const overrun = rules.find((rule) => !rule.off && rule.kind === 'switch' && rule.overrun.kind !== 'none')
-  const isLong = runOn.holdS > usualS
+  const isLong = finalRunOn.holdS > usualS
   if (!isLong && !overrun) return []
   return [
     {
       id: 'run-on-left-over',
       severity: 'wears',
-      path: 'response.runOn',
-      title: `It runs on for ${formatTime(runOn.holdS)} after everything stopped asking.`,
+      path: 'response.finalRunOn',
+      title: `It runs on for ${formatTime(finalRunOn.holdS)} after everything stopped asking.`,
       detail: isLong
         ? `Left over from a test? Here ${formatTime(usualS)} are long.`
         : 'A switch has an overrun of its own, and this comes on top of it. Keep one of them.',
-      figure: { value: runOn.holdS, worse: 1, step: 60 },
+      figure: { value: finalRunOn.holdS, worse: 1, step: 60 },
       cure: null,
     },
   ]

@@ -5,7 +5,7 @@ import { ruleName } from '@/core/sentences/words'
 /** A boost that asks for no more than runs anyway is no boost: common practice, no source. */
 export const trickleAboveBoost: Judge = ({ response }) =>
   response.rules.flatMap((rule, index) => {
-    if (rule.off || (rule.kind !== 'switch' && rule.kind !== 'surge') || rule.speedPct > response.floor.speedPct)
+    if (rule.off || (rule.kind !== 'switch' && rule.kind !== 'rapid-rise') || rule.speedPct > response.floor.speedPct)
       return []
     return [
       {

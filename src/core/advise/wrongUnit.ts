@@ -61,10 +61,10 @@ function figuresOf({ response }: Installation): { points: Point[]; widths: Width
       width(named, condition.input, condition.release)
     }
   })
-  const { overheat } = response.holds ?? {}
+  const { overheat } = response.overrides ?? {}
   if (overheat)
     point(
-      { id: 'overheat', path: 'response.holds.overheat', name: 'The overheat hold' },
+      { id: 'overheat', path: 'response.overrides.overheat', name: 'The overheat hold' },
       overheat.input,
       overheat.onAt,
       overheat.offBelow,

@@ -172,7 +172,7 @@ describe.each(CARES)('an on/off rule, care for %s', (care) => {
   test.each(slots.map(({ id }, index) => [id, index] as const))('%s', (_id, at) => {
     const { model, slot, point, width } = slots[at]!
     const random = seeded(72)
-    const way = slot.sense === 'cooling' ? 1 : -1
+    const way = slot.action === 'direct' ? 1 : -1
     for (let run = 0; run < RUNS; run++) {
       const onAt = round(point.min + 2 + random() * (point.max - point.min - 4), 0.1)
       const offAt = round(onAt - way * (0.2 + random() * 4), 0.1)
@@ -180,7 +180,7 @@ describe.each(CARES)('an on/off rule, care for %s', (care) => {
         id: 'd',
         kind: 'differential',
         input: 'temp',
-        sense: slot.sense,
+        action: slot.action,
         onAt,
         offAt,
         speedPct: 60,
@@ -202,7 +202,7 @@ describe.each(CARES)('an on/off rule, care for %s', (care) => {
         ? legal(width)
         : ['fixedWidth' in slot && slot.fixedWidth !== undefined ? slot.fixedWidth : Math.abs(onAt - offAt)])
         for (const s of legal(point)) {
-          const other = judged(pointsFrom(slot.convention, slot.sense, s, w))
+          const other = judged(pointsFrom(slot.convention, slot.action, s, w))
           const at = other.findIndex((x, index) => Math.abs(x - chosen[index]!) > 1e-6)
           if (at >= 0 && other[at]! < chosen[at]!)
             throw new Error(`set point ${s}, width ${w} is better: ${JSON.stringify({ rule, got })}`)
@@ -251,10 +251,10 @@ const SINGLES: readonly {
     }),
   },
   {
-    kind: 'surge',
+    kind: 'rapid-rise',
     rule: (random) => ({
       id: 's',
-      kind: 'surge',
+      kind: 'rapid-rise',
       input: 'rh',
       rise: Number((5 + random() * 20).toFixed(1)),
       release: 1,
@@ -262,7 +262,7 @@ const SINGLES: readonly {
       capS: 1800,
       speedPct: 80,
     }),
-    wants: ({ rise }: Extract<Rule, { kind: 'surge' }>) => ({ 'surge.rise': rise }),
+    wants: ({ rise }: Extract<Rule, { kind: 'rapid-rise' }>) => ({ 'rapidRise.rise': rise }),
   },
   {
     kind: 'cycle',
@@ -280,18 +280,18 @@ const SINGLES: readonly {
     }),
   },
   {
-    kind: 'after-run',
+    kind: 'hold-after-fall',
     rule: (random) => ({
       id: 's',
-      kind: 'after-run',
+      kind: 'hold-after-fall',
       input: 'temp',
       armAbove: Number((35 + random() * 60).toFixed(1)),
       speedPct: Math.round(random() * 100),
       holdS: 2700,
     }),
-    wants: ({ armAbove, speedPct }: Extract<Rule, { kind: 'after-run' }>) => ({
-      'afterRun.armAbove': armAbove,
-      'afterRun.speedPct': speedPct,
+    wants: ({ armAbove, speedPct }: Extract<Rule, { kind: 'hold-after-fall' }>) => ({
+      'holdAfterFall.armAbove': armAbove,
+      'holdAfterFall.speedPct': speedPct,
     }),
   },
 ]
@@ -351,10 +351,10 @@ const PARTS: readonly {
     },
   },
   {
-    means: 'coolDown.holdS',
+    means: 'heaterPurge.holdS',
     asked: (random) => {
       const holdS = Math.round(30 + random() * 170)
-      return [{ coolDown: { input: 'contact', speedPct: 60, holdS } }, holdS]
+      return [{ heaterPurge: { input: 'contact', speedPct: 60, holdS } }, holdS]
     },
   },
   {
@@ -419,7 +419,7 @@ describe('one boost for several rules', () => {
   const model = demoModels.find(({ id }) => id === 'coded-plug-extract')!
   const rules = (a: number, b: number): Rule[] => [
     { id: 'live', kind: 'switch', input: 'contact', speedPct: a, onDelayS: 0, overrun: { kind: 'none' } },
-    { id: 'rise', kind: 'surge', input: 'rh', rise: 8, release: 3, windowS: 300, capS: 1800, speedPct: b },
+    { id: 'rise', kind: 'rapid-rise', input: 'rh', rise: 8, release: 3, windowS: 300, capS: 1800, speedPct: b },
   ]
   const boostOf = (a: number, b: number, place: Place, ceilingPct = 100) => {
     const asked = responseTo(rules(a, b), { ceiling: { speedPct: ceilingPct, how: 'clip' } })

@@ -191,8 +191,8 @@ function checkFigures({
   settings,
   ramps,
   differentials = [],
-  surges = [],
-  afterRuns = [],
+  rapidRises = [],
+  holdsAfterFall = [],
   cycles = [],
 }: ControllerModel): Problem[] {
   const missing = (
@@ -221,15 +221,15 @@ function checkFigures({
       ...missing('differentials', index, 'differential.setPoint', null, false),
       ...missing('differentials', index, 'differential.width', 'fixedWidth', fixedWidth !== undefined),
     ]),
-    ...surges.flatMap(({ rise, release, windowS, capS }, index) => [
-      ...missing('surges', index, 'surge.rise', 'rise', rise !== undefined),
-      ...missing('surges', index, 'surge.release', 'release', release !== undefined),
-      ...missing('surges', index, 'surge.windowS', 'windowS', windowS !== undefined),
-      ...missing('surges', index, 'surge.capS', 'capS', capS !== undefined),
+    ...rapidRises.flatMap(({ rise, release, windowS, capS }, index) => [
+      ...missing('rapidRises', index, 'rapidRise.rise', 'rise', rise !== undefined),
+      ...missing('rapidRises', index, 'rapidRise.release', 'release', release !== undefined),
+      ...missing('rapidRises', index, 'rapidRise.windowS', 'windowS', windowS !== undefined),
+      ...missing('rapidRises', index, 'rapidRise.capS', 'capS', capS !== undefined),
     ]),
-    ...afterRuns.flatMap(({ holdS }, index) => [
-      ...missing('afterRuns', index, 'afterRun.armAbove', null, false),
-      ...missing('afterRuns', index, 'afterRun.holdS', 'holdS', holdS !== undefined),
+    ...holdsAfterFall.flatMap(({ holdS }, index) => [
+      ...missing('holdsAfterFall', index, 'holdAfterFall.armAbove', null, false),
+      ...missing('holdsAfterFall', index, 'holdAfterFall.holdS', 'holdS', holdS !== undefined),
     ]),
     ...cycles.flatMap((_cycle, index) => [
       ...missing('cycles', index, 'cycle.onS', null, false),
@@ -246,14 +246,14 @@ export function checkModel(model: ControllerModel): Problem[] {
     switch: model.switches.length,
     follower: model.followers.length,
     differential: model.differentials?.length ?? 0,
-    surge: model.surges?.length ?? 0,
+    rapidRise: model.rapidRises?.length ?? 0,
     cycle: model.cycles?.length ?? 0,
-    afterRun: model.afterRuns?.length ?? 0,
+    holdAfterFall: model.holdsAfterFall?.length ?? 0,
     stages: Math.max(1, model.stages?.fixed ?? 0),
     input: model.inputs?.length ?? 0,
     lost: model.inputs?.length ?? 0,
     reduction: model.abilities?.reductions ?? 0,
-    restBand: model.abilities?.restBands ?? 0,
+    skipBand: model.abilities?.skipBands ?? 0,
   }
   const problems = model.settings.flatMap((setting, index): Problem[] => {
     const path = `settings.${index}`

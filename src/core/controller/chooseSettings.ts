@@ -37,7 +37,7 @@ function boundsOf(
   return { floorPct, ceilingPct: Math.max(valueOf('ceiling', 1) ?? 100, stages ? 0 : floorPct) }
 }
 
-const SENSING: readonly Rule['kind'][] = ['ramp', 'differential', 'surge', 'after-run']
+const SENSING: readonly Rule['kind'][] = ['ramp', 'differential', 'rapid-rise', 'hold-after-fall']
 
 /** Slots left empty that act all the same, because their input is there and no setting of theirs switches them off. */
 function unaskedIn(response: Response, model: ControllerModel, { inSlots }: Assignment): Loss[] {
@@ -150,7 +150,7 @@ export function chooseSettings(
   const differentialTogether = (rule: Differential, slot: DifferentialSlot, place: number) => {
     const [point, width] = [settingFor('differential.setPoint', place), settingFor('differential.width', place)]
     if (!(point ?? width)) return
-    const asked = asConvention(slot.convention, slot.sense, rule)
+    const asked = asConvention(slot.convention, slot.action, rule)
     const chosen = chooseDifferential(
       rule,
       slot,

@@ -1,5 +1,5 @@
 import type { Care } from '@/core/controller/safeSide'
-import { pointsFrom, type Convention, type Sense } from '@/core/response/conventions'
+import { pointsFrom, type Convention, type Action } from '@/core/response/conventions'
 import type { Differential } from '@/core/rules/differential'
 
 const NEAR = 1e-6
@@ -12,18 +12,18 @@ type Choice = { readonly setPoint: number; readonly width: number }
  *  @param widths every width it can have */
 export function chooseDifferential(
   { onAt, offAt }: Pick<Differential, 'onAt' | 'offAt'>,
-  { convention, sense }: { readonly convention: Convention; readonly sense: Sense },
+  { convention, action }: { readonly convention: Convention; readonly action: Action },
   setPoints: readonly number[],
   widths: readonly number[],
   care: Care,
 ): Choice {
   // In terms of a rise that cools: a later point is a higher one.
-  const way = sense === 'cooling' ? 1 : -1
+  const way = action === 'direct' ? 1 : -1
   const [on, off] = [way * onAt, way * offAt]
   let best: { choice: Choice; order: readonly number[] } | null = null
   for (const width of widths)
     for (const setPoint of setPoints) {
-      const points = pointsFrom(convention, sense, setPoint, width)
+      const points = pointsFrom(convention, action, setPoint, width)
       const [later, longer] = [way * points.onAt - on, off - way * points.offAt]
       const wrong = Math.max(0, care === 'suction' ? -later : later)
       const narrower = Math.max(0, on - off - way * (points.onAt - points.offAt))

@@ -34,7 +34,7 @@ const differential = (changes: Partial<Differential> = {}): Differential => ({
   id: 'd',
   kind: 'differential',
   input: 'temp',
-  sense: 'cooling',
+  action: 'direct',
   onAt: 26,
   offAt: 24,
   speedPct: 80,
@@ -87,9 +87,9 @@ test('start and band chosen together give no less air anywhere than asked, and l
   )
 })
 
-describe('a rest band the controller cannot skip', () => {
+describe('a skip band the controller cannot skip', () => {
   const bands = [{ fromPct: 43, toPct: 58 }]
-  const asked = (changes: Partial<Response>) => responseTo([], { restBands: bands, ...changes })
+  const asked = (changes: Partial<Response>) => responseTo([], { skipBands: bands, ...changes })
   test('speeds inside it move up, a ceiling down', () => {
     const fitted = fit(
       asked({
@@ -109,7 +109,7 @@ describe('a rest band the controller cannot skip', () => {
   test('a ramp that has to cross it is said', () =>
     expect(
       lossOf(
-        'crosses-rest-band',
+        'crosses-skip-band',
         fit(asked({ rules: [plainRamp({ fromPct: 20 })] }), model('dial-pages-twin'), { duty: 'exhaust' }),
       ),
     ).toMatchObject({ rule: 'ramp', band: bands[0] }))
@@ -221,7 +221,7 @@ test('a ladder: three fixed fans find their outputs, a fourth does not', () => {
 test('a calendar of set points: periods on its steps, a fifth on one day left out', () => {
   const span = (startMin: number) => ({ days: [0], startMin, endMin: startMin + 35, at: 20 })
   const rule = differential({
-    sense: 'heating',
+    action: 'reverse',
     onAt: 18,
     offAt: 19,
     setPoints: [1, 2, 3, 4, 5].map((hour) => span(hour * 60 + 5)),

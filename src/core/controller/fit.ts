@@ -69,7 +69,7 @@ export function fit(asked: Response, model: ControllerModel, place: Place): Fit 
   const losses: Loss[] = []
   const response = prepareAsked(asked, model, losses)
   const assignment = assign(response, model)
-  // A ceiling that was moved out of a rest band must not be rounded back into it.
+  // A ceiling that was moved out of a skip band must not be rounded back into it.
   const sides = response.ceiling.speedPct === asked.ceiling.speedPct ? {} : ({ ceiling: 'down' } as const)
   const chosen = chooseSettings(response, model, place, assignment, sides)
   losses.push(...chosen.losses)

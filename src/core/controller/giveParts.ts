@@ -1,7 +1,7 @@
 import type { Loss, PartKind } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import { equalJoins } from '@/core/response/equalStages'
-import type { Follower, Holds, Response } from '@/core/response/schema'
+import type { Follower, Overrides, Response } from '@/core/response/schema'
 import { isMeasured, type Input } from '@/core/rules/input'
 
 type ValueOf = (means: Meaning, slot: number) => number | undefined
@@ -63,10 +63,14 @@ function giveInputs(
   })
 }
 
-function giveHolds({ holds }: Response, model: ControllerModel, leaveOut: (part: PartKind) => void): Holds | undefined {
-  if (!holds) return undefined
-  const can = model.abilities?.holds ?? []
-  const { isolated, safetyStop, overheat, test } = holds
+function giveOverrides(
+  { overrides }: Response,
+  model: ControllerModel,
+  leaveOut: (part: PartKind) => void,
+): Overrides | undefined {
+  if (!overrides) return undefined
+  const can = model.abilities?.overrides ?? []
+  const { isolated, safetyStop, overheat, test } = overrides
   if (safetyStop !== undefined && !can.includes('safetyStop')) leaveOut('safety-stop')
   if (overheat && !can.includes('overheat')) leaveOut('overheat')
   if (test && !can.includes('test')) leaveOut('test')
@@ -112,10 +116,10 @@ export function giveParts(
 ): Partial<Response> {
   const { abilities = {} } = model
   const leaveOut = (part: PartKind) => losses.push({ kind: 'part-left-out', part, name: '' })
-  const { startKick, reductions = [], restBands = [], otherOutputs = [] } = response
+  const { startKick, reductions = [], skipBands = [], otherOutputs = [] } = response
   if (startKick && model.startKick === 'none') losses.push({ kind: 'no-kick' })
-  const runOn = orLeft(response.runOn, abilities.runOn ?? false, () => leaveOut('run-on'))
-  const coolDown = orLeft(response.coolDown, abilities.coolDown ?? false, () => leaveOut('cool-down'))
+  const finalRunOn = orLeft(response.finalRunOn, abilities.finalRunOn ?? false, () => leaveOut('run-on'))
+  const heaterPurge = orLeft(response.heaterPurge, abilities.heaterPurge ?? false, () => leaveOut('heater-purge'))
   const light = orLeft(response.light, abilities.modes?.includes('light') ?? false, () => leaveOut('light-modes'))
   const mostReductions = abilities.reductions ?? 0
   if (reductions.length > mostReductions) leaveOut('reduction')
@@ -144,7 +148,7 @@ export function giveParts(
       delayS: valueOf('light.delayS', 1) ?? light.delayS,
     },
     dayByWeek: orLeft(response.dayByWeek, abilities.modes?.includes('week') ?? false, () => leaveOut('week-modes')),
-    runOn: runOn && { ...runOn, holdS: valueOf('runOn.holdS', 1) ?? runOn.holdS },
+    finalRunOn: finalRunOn && { ...finalRunOn, holdS: valueOf('finalRunOn.holdS', 1) ?? finalRunOn.holdS },
     reductions: someOf(
       reductions.slice(0, mostReductions).map((reduction, index) => ({
         ...reduction,
@@ -152,16 +156,16 @@ export function giveParts(
         byPct: valueOf('reduction.byPct', index + 1) ?? reduction.byPct,
       })),
     ),
-    coolDown: coolDown && {
-      ...coolDown,
-      speedPct: valueOf('coolDown.speedPct', 1) ?? coolDown.speedPct,
-      holdS: valueOf('coolDown.holdS', 1) ?? coolDown.holdS,
+    heaterPurge: heaterPurge && {
+      ...heaterPurge,
+      speedPct: valueOf('heaterPurge.speedPct', 1) ?? heaterPurge.speedPct,
+      holdS: valueOf('heaterPurge.holdS', 1) ?? heaterPurge.holdS,
     },
-    holds: giveHolds(response, model, leaveOut),
-    restBands: someOf(
-      restBands.slice(0, abilities.restBands ?? 0).map((band, index) => ({
-        fromPct: valueOf('restBand.fromPct', index + 1) ?? band.fromPct,
-        toPct: valueOf('restBand.toPct', index + 1) ?? band.toPct,
+    overrides: giveOverrides(response, model, leaveOut),
+    skipBands: someOf(
+      skipBands.slice(0, abilities.skipBands ?? 0).map((band, index) => ({
+        fromPct: valueOf('skipBand.fromPct', index + 1) ?? band.fromPct,
+        toPct: valueOf('skipBand.toPct', index + 1) ?? band.toPct,
       })),
     ),
     stages: giveStages(response, model, valueOf, leaveOut),

@@ -1,7 +1,7 @@
 import type { CurveDifference } from '@/core/controller/measureLoss'
 import type { Setting } from '@/core/controller/schema'
 import type { Quantity } from '@/core/quantity/units'
-import type { Follower, RestBand } from '@/core/response/schema'
+import type { Follower, SkipBand } from '@/core/response/schema'
 import type { Overrun } from '@/core/rules/switchRule'
 import type { Rule } from '@/core/rules/table'
 
@@ -9,7 +9,7 @@ import type { Rule } from '@/core/rules/table'
 export type PartKind =
   | 'off-allowed'
   | 'run-on'
-  | 'cool-down'
+  | 'heater-purge'
   | 'light-modes'
   | 'week-modes'
   | 'reduction'
@@ -96,13 +96,13 @@ export type Loss =
   | { readonly kind: 'period-moved'; readonly rule: string; readonly stepMin: number }
   | { readonly kind: 'offset-in-points'; readonly input: string; readonly offset: number }
   | {
-      readonly kind: 'off-rest-band'
+      readonly kind: 'off-skip-band'
       readonly what: string
-      readonly band: RestBand
+      readonly band: SkipBand
       readonly askedPct: number
       readonly givenPct: number
     }
-  | { readonly kind: 'crosses-rest-band'; readonly rule: string; readonly band: RestBand }
+  | { readonly kind: 'crosses-skip-band'; readonly rule: string; readonly band: SkipBand }
   /** Its steps leave nothing between the floor and the ceiling that were chosen: it runs outside them. */
   | {
       readonly kind: 'bound-moved'

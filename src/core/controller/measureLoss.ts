@@ -82,7 +82,7 @@ export function measureRules(asked: Response, given: Response): RuleMeasure[] {
     if (carried?.kind === rule.kind && changes.length === 0) return []
     const input = asked.inputs.find(({ id }) => id === ruleInputId(rule))
     const curve =
-      input && isMeasured(input) && rule.kind !== 'surge'
+      input && isMeasured(input) && rule.kind !== 'rapid-rise'
         ? differenceOver(alone(asked, rule), alone(asked, carried), [input])
         : null
     return [{ rule: rule.id, curve, changes }]

@@ -79,12 +79,12 @@ describe.each(each)('%s', (_id, model) => {
           onDelayS: 5,
           overrun: { kind: 'matched', factor: 1, floorS: 61, capS: 700 },
         },
-        { id: 's', kind: 'surge', input: 'rh', windowS: 240, rise: 7, release: 2, speedPct: 81, capS: 999 },
+        { id: 's', kind: 'rapid-rise', input: 'rh', windowS: 240, rise: 7, release: 2, speedPct: 81, capS: 999 },
         {
           id: 'd',
           kind: 'differential',
           input: 'temp',
-          sense: 'heating',
+          action: 'reverse',
           onAt: 15.2,
           offAt: 16.1,
           speedPct: 51,
@@ -92,7 +92,7 @@ describe.each(each)('%s', (_id, model) => {
           minOffS: 60,
         },
         { id: 'c', kind: 'cycle', onS: 33, periodS: 333, speedPct: 44 },
-        { id: 'a', kind: 'after-run', input: 'temp', armAbove: 52, speedPct: 66, holdS: 1000 },
+        { id: 'a', kind: 'hold-after-fall', input: 'temp', armAbove: 52, speedPct: 66, holdS: 1000 },
         { id: 'w', kind: 'week', periods: [{ days: [0, 1], startMin: 367, endMin: 475, speedPct: 52 }] },
       ],
       {
@@ -101,10 +101,10 @@ describe.each(each)('%s', (_id, model) => {
         startKick: { speedPct: 87, holdS: 3 },
         followers: [{ fan: 'second', ratio: 0.83, floorPct: 12, atLeadFloor: 'off' }],
         light: { input: 'light', level: 20, delayS: 60 },
-        runOn: { holdS: 100, speedPct: null },
-        coolDown: { input: 'contact', speedPct: 47, holdS: 95 },
+        finalRunOn: { holdS: 100, speedPct: null },
+        heaterPurge: { input: 'contact', speedPct: 47, holdS: 95 },
         rate: { upPctPerS: 1, downPctPerS: 1 },
-        restBands: [{ fromPct: 60, toPct: 70 }],
+        skipBands: [{ fromPct: 60, toPct: 70 }],
         reductions: [{ input: 'temp', when: 'at-or-below', at: -9.5, byPct: 18, how: 'points' }],
       },
     )
@@ -147,13 +147,13 @@ test.each<{ what: string; change: Partial<ControllerModel>; says: RegExp }>([
   },
   {
     what: 'a differential without a width',
-    change: { differentials: [{ input: 'temperature', sense: 'cooling', convention: 'symmetric', speed: 'own' }] },
+    change: { differentials: [{ input: 'temperature', action: 'direct', convention: 'symmetric', speed: 'own' }] },
     says: /differential\.width.*fixedWidth/,
   },
   {
-    what: 'an after-run without its time',
-    change: { afterRuns: [{ input: 'temperature', speed: 'own' }] },
-    says: /afterRun\.holdS.*holdS/,
+    what: 'a hold after a fall without its time',
+    change: { holdsAfterFall: [{ input: 'temperature', speed: 'own' }] },
+    says: /holdAfterFall\.holdS.*holdS/,
   },
 ])('$what is refused with the way out: nothing takes whatever is asked', ({ change, says }) => {
   const model = { ...demoModel('slide-lever-box'), ...change }

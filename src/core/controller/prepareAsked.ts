@@ -1,7 +1,7 @@
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
-import { isInRestBand } from '@/core/machine/givable'
-import type { RestBand, Response } from '@/core/response/schema'
+import { isInSkipBand } from '@/core/machine/givable'
+import type { SkipBand, Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
 import { ruleInputId, ruleKind, type Rule } from '@/core/rules/table'
 
@@ -27,17 +27,17 @@ function offsetsIntoPoints(response: Response, losses: Loss[]): Response {
 
 /** Speeds that would rest in a band the controller cannot skip move out of it: up, a ceiling down. A ramp that would cross it starts above
  *  it where its foot is its own and it may ask for nothing before. */
-function offRestBands(
+function offSkipBands(
   response: Response,
   model: ControllerModel,
-  bands: readonly RestBand[],
+  bands: readonly SkipBand[],
   losses: Loss[],
 ): Response {
   const move = (what: string, askedPct: number, way: 'up' | 'down'): number => {
-    const band = bands.find((candidate) => isInRestBand(candidate, askedPct))
+    const band = bands.find((candidate) => isInSkipBand(candidate, askedPct))
     if (!band) return askedPct
     const givenPct = way === 'up' ? band.toPct : band.fromPct
-    losses.push({ kind: 'off-rest-band', what, band, askedPct, givenPct })
+    losses.push({ kind: 'off-skip-band', what, band, askedPct, givenPct })
     return givenPct
   }
   const floorPct = move('floor', response.floor.speedPct, 'up')
@@ -60,10 +60,10 @@ function offRestBands(
       const top = crossed[crossed.length - 1]
       if (!top) return ramp
       if (!ownFoot) {
-        for (const band of crossed) losses.push({ kind: 'crosses-rest-band', rule: rule.id, band })
+        for (const band of crossed) losses.push({ kind: 'crosses-skip-band', rule: rule.id, band })
         return ramp
       }
-      losses.push({ kind: 'off-rest-band', what: rule.id, band: top, askedPct: ramp.fromPct, givenPct: top.toPct })
+      losses.push({ kind: 'off-skip-band', what: rule.id, band: top, askedPct: ramp.fromPct, givenPct: top.toPct })
       return { ...ramp, fromPct: top.toPct, below: 'nothing' }
     }),
   }
@@ -71,9 +71,9 @@ function offRestBands(
 
 /** What is asked, put in terms this controller can be set to. */
 export function prepareAsked(response: Response, model: ControllerModel, losses: Loss[]): Response {
-  const { offsets = false, restBands = 0 } = model.abilities ?? {}
-  const bands = response.restBands ?? []
+  const { offsets = false, skipBands = 0 } = model.abilities ?? {}
+  const bands = response.skipBands ?? []
   const withOffsets = offsets ? response : offsetsIntoPoints(response, losses)
-  if (bands.length <= restBands) return withOffsets
-  return offRestBands(withOffsets, model, bands.slice(restBands), losses)
+  if (bands.length <= skipBands) return withOffsets
+  return offSkipBands(withOffsets, model, bands.slice(skipBands), losses)
 }

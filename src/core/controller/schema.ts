@@ -25,29 +25,29 @@ const MEANINGS = [
   'differential.speedPct',
   'differential.minOnS',
   'differential.minOffS',
-  'surge.rise',
-  'surge.release',
-  'surge.windowS',
-  'surge.capS',
-  'surge.speedPct',
+  'rapidRise.rise',
+  'rapidRise.release',
+  'rapidRise.windowS',
+  'rapidRise.capS',
+  'rapidRise.speedPct',
   'cycle.onS',
   'cycle.periodS',
   'cycle.speedPct',
-  'afterRun.armAbove',
-  'afterRun.holdS',
-  'afterRun.speedPct',
+  'holdAfterFall.armAbove',
+  'holdAfterFall.holdS',
+  'holdAfterFall.speedPct',
   'follower.ratioPct',
   'kick.speedPct',
   'kick.holdS',
-  'runOn.holdS',
-  'coolDown.speedPct',
-  'coolDown.holdS',
+  'finalRunOn.holdS',
+  'heaterPurge.speedPct',
+  'heaterPurge.holdS',
   'light.level',
   'light.delayS',
   'reduction.at',
   'reduction.byPct',
-  'restBand.fromPct',
-  'restBand.toPct',
+  'skipBand.fromPct',
+  'skipBand.toPct',
   'stages.joinPct',
   'stages.offBelowPct',
   'stages.minStageS',
@@ -198,9 +198,9 @@ export type SwitchSlot = Static<typeof SwitchSlot>
 export const DifferentialSlot = Type.Object(
   {
     input: about('what kind of input it reads', inputKind),
-    sense: about(
+    action: about(
       'whether it comes on as the input rises (cooling) or falls (heating)',
-      Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
+      Type.Union([Type.Literal('direct'), Type.Literal('reverse')]),
     ),
     convention: about(
       'what its set point and differential mean',
@@ -213,7 +213,7 @@ export const DifferentialSlot = Type.Object(
   closed,
 )
 export type DifferentialSlot = Static<typeof DifferentialSlot>
-export const SurgeSlot = Type.Object(
+export const RapidRiseSlot = Type.Object(
   {
     input: about('what kind of input it reads', inputKind),
     speed: about('a speed of its own, or the ceiling', ownOr('ceiling')),
@@ -233,7 +233,7 @@ export const SurgeSlot = Type.Object(
   },
   closed,
 )
-export type SurgeSlot = Static<typeof SurgeSlot>
+export type RapidRiseSlot = Static<typeof RapidRiseSlot>
 /** A calendar: of speeds, or of set points for its first differential (its first ramp where it has none). */
 export const WeekSlot = Type.Object(
   {
@@ -258,7 +258,7 @@ export const CycleSlot = Type.Object(
   closed,
 )
 export type CycleSlot = Static<typeof CycleSlot>
-export const AfterRunSlot = Type.Object(
+export const HoldAfterFallSlot = Type.Object(
   {
     input: about('what kind of input it reads', inputKind),
     speed: about('a speed of its own, the ceiling, or the floor', ownOr('ceiling', 'floor')),
@@ -266,20 +266,20 @@ export const AfterRunSlot = Type.Object(
   },
   closed,
 )
-export type AfterRunSlot = Static<typeof AfterRunSlot>
+export type HoldAfterFallSlot = Static<typeof HoldAfterFallSlot>
 
 /** What else it can do; what is not named it cannot. */
 const Abilities = Type.Object(
   {
     offAllowed: about('it can stand still with nothing asking', Type.Optional(Type.Boolean())),
-    runOn: about('it runs on when everything stops asking', Type.Optional(Type.Boolean())),
-    coolDown: about('it gives a heater air after it went off', Type.Optional(Type.Boolean())),
+    finalRunOn: about('it runs on when everything stops asking', Type.Optional(Type.Boolean())),
+    heaterPurge: about('it gives a heater air after it went off', Type.Optional(Type.Boolean())),
     modes: about(
       'what it can tell day and night by',
       Type.Optional(Type.Array(Type.Union([Type.Literal('light'), Type.Literal('week')]), { maxItems: 2 })),
     ),
     reductions: about('how many reductions it has', Type.Optional(Type.Integer({ minimum: 0, maximum: 8 }))),
-    restBands: about(
+    skipBands: about(
       'how many bands of speeds it can pass over',
       Type.Optional(Type.Integer({ minimum: 0, maximum: 6 })),
     ),
@@ -299,7 +299,7 @@ const Abilities = Type.Object(
         ),
       ),
     ),
-    holds: about(
+    overrides: about(
       'which holds it knows',
       Type.Optional(
         Type.Array(Type.Union([Type.Literal('safetyStop'), Type.Literal('overheat'), Type.Literal('test')]), {
@@ -427,7 +427,7 @@ const Step = Type.Object(
   closed,
 )
 
-export const CONTROLLER_SCHEMA = 'soft-gale/controller-model@1'
+export const CONTROLLER_SCHEMA = 'soft-gale/controller-model@2'
 export const ControllerModel = Type.Object(
   {
     schema: documentSchema(CONTROLLER_SCHEMA),
@@ -508,10 +508,10 @@ export const ControllerModel = Type.Object(
     ramps: about('its ramps', Type.Array(RampSlot, { maxItems: 6 })),
     switches: about('its switch inputs', Type.Array(SwitchSlot, { maxItems: 6 })),
     differentials: about('its on/off points', Type.Optional(Type.Array(DifferentialSlot, { maxItems: 6 }))),
-    surges: about('its answers to a quick rise', Type.Optional(Type.Array(SurgeSlot, { maxItems: 4 }))),
+    rapidRises: about('its answers to a quick rise', Type.Optional(Type.Array(RapidRiseSlot, { maxItems: 4 }))),
     weeks: about('its calendars', Type.Optional(Type.Array(WeekSlot, { maxItems: 2 }))),
     cycles: about('its cycles', Type.Optional(Type.Array(CycleSlot, { maxItems: 2 }))),
-    afterRuns: about('its hold after a fall', Type.Optional(Type.Array(AfterRunSlot, { maxItems: 2 }))),
+    holdsAfterFall: about('its hold after a fall', Type.Optional(Type.Array(HoldAfterFallSlot, { maxItems: 2 }))),
     stages: about(
       'fixed fans it can bring in beside the variable one; joins in equal parts where it has no setting for them',
       Type.Optional(

@@ -12,7 +12,7 @@ export type Assignment = {
 }
 
 /** The nearest thing to a rule in other kinds of rule. A differential is a ramp over its band; a ramp is on from half its band up, off at
- *  its start; a surge has nothing near it. Common practice, no source. */
+ *  its start; a rapid rise has nothing near it. Common practice, no source. */
 function standIns(rule: Rule): Rule[] {
   const { id, off, note, modes } = rule
   const common = { id, ...(off === undefined ? {} : { off }), ...(note ? { note } : {}), ...(modes ? { modes } : {}) }
@@ -35,7 +35,7 @@ function standIns(rule: Rule): Rule[] {
         ...common,
         kind: 'differential',
         input: rule.input,
-        sense: rule.fullAt > rule.startAt ? 'cooling' : 'heating',
+        action: rule.fullAt > rule.startAt ? 'direct' : 'reverse',
         onAt: (rule.startAt + rule.fullAt) / 2,
         offAt: rule.startAt,
         speedPct: rule.toPct,
@@ -81,15 +81,15 @@ const PART_WANTS: Partial<Record<Meaning, Wants>> = {
   'kick.speedPct': ({ startKick }) => startKick?.speedPct,
   'kick.holdS': ({ startKick }) => startKick?.holdS,
   // No run-on and no reduction are one of nothing.
-  'runOn.holdS': ({ runOn }) => runOn?.holdS ?? 0,
+  'finalRunOn.holdS': ({ finalRunOn }) => finalRunOn?.holdS ?? 0,
   'reduction.byPct': ({ reductions }, slot) => reductions?.[slot - 1]?.byPct ?? 0,
   'reduction.at': ({ reductions }, slot) => reductions?.[slot - 1]?.at,
-  'coolDown.speedPct': ({ coolDown }) => coolDown?.speedPct,
-  'coolDown.holdS': ({ coolDown }) => coolDown?.holdS,
+  'heaterPurge.speedPct': ({ heaterPurge }) => heaterPurge?.speedPct,
+  'heaterPurge.holdS': ({ heaterPurge }) => heaterPurge?.holdS,
   'light.level': ({ light }) => light?.level,
   'light.delayS': ({ light }) => light?.delayS,
-  'restBand.fromPct': ({ restBands }, slot) => restBands?.[slot - 1]?.fromPct,
-  'restBand.toPct': ({ restBands }, slot) => restBands?.[slot - 1]?.toPct,
+  'skipBand.fromPct': ({ skipBands }, slot) => skipBands?.[slot - 1]?.fromPct,
+  'skipBand.toPct': ({ skipBands }, slot) => skipBands?.[slot - 1]?.toPct,
   'stages.joinPct': ({ stages }, slot) => stages?.fixed[slot - 1]?.joinsAtPct,
   'stages.offBelowPct': ({ stages }) => stages?.offBelowPct,
   'stages.minStageS': ({ stages }) => stages?.minStageS,

@@ -107,7 +107,7 @@ export const balanced: DutyPlan = {
           overrun: { kind: 'fixed', holdS: 3600 },
         },
       ],
-      ...(answers.yes('heatPump') ? { coolDown: { input: 'pump', speedPct: 30, holdS: 0 } } : {}),
+      ...(answers.yes('heatPump') ? { heaterPurge: { input: 'pump', speedPct: 30, holdS: 0 } } : {}),
     }),
   signal: { kind: 'volts', convention: 'ten' },
 }

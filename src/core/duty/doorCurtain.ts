@@ -15,7 +15,7 @@ export const doorCurtain: DutyPlan = {
         ['water', 'hot water'],
         ['none', 'nothing: air only'],
       ],
-      'Treat it as electric: the cool-down stays.',
+      'Treat it as electric: the heater purge stays.',
     ),
     ask.yes('contact', 'Is there a contact on the door?', true, 'It will answer to temperature alone.'),
   ],
@@ -64,7 +64,7 @@ export const doorCurtain: DutyPlan = {
           id: 'cold',
           kind: 'differential',
           input: 'hall',
-          sense: 'heating',
+          action: 'reverse',
           onAt: room - 1,
           offAt: room,
           speedPct: 40,
@@ -84,7 +84,7 @@ export const doorCurtain: DutyPlan = {
             ]
           : []),
       ],
-      ...(isElectric ? { coolDown: { input: 'heat', speedPct: 45, holdS: 120 } } : {}),
+      ...(isElectric ? { heaterPurge: { input: 'heat', speedPct: 45, holdS: 120 } } : {}),
     })
   },
   signal: { kind: 'volts', convention: 'ten' },

@@ -97,7 +97,7 @@ test('what the fan of a stove moves decides what it does on embers', () => {
     DUTY_PLANS['stove-flue'].response(answerReader(DUTY_PLANS['stove-flue'], { answers: { moves }, space: EMPTY }))
       .rules[0]?.kind
   expect(rule('room')).toBe('differential')
-  expect(rule('flue')).toBe('after-run')
+  expect(rule('flue')).toBe('hold-after-fall')
 })
 
 test('three circuits: the hottest probe governs', () => {

@@ -102,7 +102,16 @@ export const extract: DutyPlan = {
         { id: 'live', kind: 'switch', name: 'light switch' },
       ],
       rules: [
-        { id: 'surge', kind: 'surge', input: 'humidity', windowS: 300, rise: 8, release: 3, speedPct: 90, capS: 1800 },
+        {
+          id: 'rapid-rise',
+          kind: 'rapid-rise',
+          input: 'humidity',
+          windowS: 300,
+          rise: 8,
+          release: 3,
+          speedPct: 90,
+          capS: 1800,
+        },
         {
           id: 'visit',
           kind: 'switch',

@@ -28,7 +28,7 @@ test('what is declared goes before every guess', () => {
 
 test('the isolator and the heat of the controller are known by what the response makes of them', () => {
   const installation = demoInstallation('kiln-room')
-  installation.response.holds = { isolated: 'firing', overheat: { input: 'box', onAt: 70, offBelow: 50 } }
+  installation.response.overrides = { isolated: 'firing', overheat: { input: 'box', onAt: 70, offBelow: 50 } }
   installation.response.inputs.push({ id: 'box', kind: 'temperature', name: 'box', from: 0, to: 90 })
   expect(installation.response.inputs.map((input) => roleOf(input, installation))).toEqual(['isolator', 'body'])
 })

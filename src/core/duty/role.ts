@@ -30,13 +30,13 @@ export const ROLE_NAMES: Record<Role, string> = {
 type Where = { readonly response: Response; readonly brief: Pick<Brief, 'duty' | 'answers' | 'space'> }
 
 /** What a part of the response makes of an input that it names. */
-function byUse(id: string, { holds, light, coolDown }: Response, duty: Duty): Role | null {
-  if (holds?.isolated === id) return 'isolator'
-  if (holds?.safetyStop === id) return 'safety-stop'
-  if (holds?.test?.input === id) return 'test'
-  if (holds?.overheat?.input === id) return 'body'
+function byUse(id: string, { overrides, light, heaterPurge }: Response, duty: Duty): Role | null {
+  if (overrides?.isolated === id) return 'isolator'
+  if (overrides?.safetyStop === id) return 'safety-stop'
+  if (overrides?.test?.input === id) return 'test'
+  if (overrides?.overheat?.input === id) return 'body'
   if (light?.input === id) return 'light'
-  return coolDown?.input === id ? (duty === 'balanced' ? 'equipment' : 'heat') : null
+  return heaterPurge?.input === id ? (duty === 'balanced' ? 'equipment' : 'heat') : null
 }
 
 const WORDS: readonly (readonly [RegExp, Role])[] = [

@@ -87,12 +87,12 @@ export const stoveFlue: DutyPlan = {
       floor: { speedPct: FLOOR_PCT, reasons: [], offAllowed: true },
       rules: [
         answers.choice('moves') === 'flue'
-          ? { id: 'draw', kind: 'after-run', input: 'metal', armAbove: normal - 15, speedPct: 70, holdS: 2700 }
+          ? { id: 'draw', kind: 'hold-after-fall', input: 'metal', armAbove: normal - 15, speedPct: 70, holdS: 2700 }
           : {
               id: 'blow',
               kind: 'differential',
               input: 'metal',
-              sense: 'cooling',
+              action: 'direct',
               onAt: normal,
               offAt: normal - 8,
               speedPct: 70,

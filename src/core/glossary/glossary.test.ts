@@ -40,6 +40,6 @@ test('a calculation is found by its own words, and by those of the trade', () =>
 
 test('every word stands once for a term, and every kind of rule has one', () => {
   for (const { term, also } of GLOSSARY) expect(new Set([term, ...also]).size).toBe(also.length + 1)
-  for (const kind of ['ramp', 'switch', 'differential', 'surge', 'week', 'cycle', 'after-run', 'purge'])
+  for (const kind of ['ramp', 'switch', 'differential', 'rapid-rise', 'week', 'cycle', 'hold-after-fall', 'purge'])
     expect(alsoCalled(kind).length).toBeGreaterThan(1)
 })

@@ -51,16 +51,16 @@ export const GLOSSARY: readonly Term[] = [
     behaviour: 'differential',
   },
   {
-    term: 'cooling, heating (of an on/off rule)',
+    term: 'direct, reverse action (of an on/off rule)',
     means: 'comes on as the reading rises; as it falls',
-    also: ['direct action', 'reverse action'],
+    also: ['cooling', 'heating', 'sense'],
     behaviour: 'differential',
   },
   {
-    term: 'quick rise',
+    term: 'rapid rise',
     means: 'answers to a reading that climbs fast, never to a slow one',
-    also: ['surge', 'rapid rise', 'humidity boost', 'shower detection'],
-    behaviour: 'surge',
+    also: ['quick rise', 'surge', 'humidity boost', 'shower detection'],
+    behaviour: 'rapid-rise',
   },
   {
     term: 'switch',
@@ -81,10 +81,10 @@ export const GLOSSARY: readonly Term[] = [
     behaviour: 'cycle',
   },
   {
-    term: 'after-run',
+    term: 'hold after a fall',
     means: 'above a point it runs; when it has cooled to it, it runs on for a time',
-    also: ['hold after a fall', 'burn-out timer', 'flue countdown'],
-    behaviour: 'after-run',
+    also: ['after-run', 'burn-out timer', 'flue countdown'],
+    behaviour: 'hold-after-fall',
   },
   {
     term: 'purge',
@@ -98,10 +98,10 @@ export const GLOSSARY: readonly Term[] = [
     also: ['setback', 'changeover', 'reset schedule'],
   },
   {
-    term: 'rest band',
+    term: 'skip band',
     means: 'speeds between which the fan does not stay',
-    also: ['skip band', 'skip frequency', 'critical speed', 'avoided band'],
-    behaviour: 'restBand',
+    also: ['rest band', 'skip frequency', 'critical speed', 'avoided band'],
+    behaviour: 'skipBand',
   },
   {
     term: 'rate',
@@ -116,16 +116,16 @@ export const GLOSSARY: readonly Term[] = [
     behaviour: 'startKick',
   },
   {
-    term: 'run-on',
+    term: 'final run-on',
     means: 'when nothing asks any more, the last speed or a set one for a time',
-    also: ['final run-on', 'overrun', 'post-run'],
-    behaviour: 'runOn',
+    also: ['run-on', 'overrun', 'post-run'],
+    behaviour: 'finalRunOn',
   },
   {
-    term: 'cool-down',
+    term: 'heater purge',
     means: 'air for a heater after it went off, whatever else says off',
-    also: ['heater purge', 'coil purge', 'fan delay off'],
-    behaviour: 'coolDown',
+    also: ['cool-down', 'coil purge', 'fan delay off'],
+    behaviour: 'heaterPurge',
   },
   {
     term: 'steps, levels',

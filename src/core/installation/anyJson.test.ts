@@ -14,7 +14,7 @@ const DOCUMENTS: readonly unknown[] = [
 
 const junk = fc.oneof(
   fc.constantFrom<unknown>(null, '', -1, 0, 1e300, true, [], {}, 'ramp', 'nowhere', [[]], {
-    schema: 'soft-gale/response@1',
+    schema: 'soft-gale/response@2',
   }),
   fc.jsonValue(),
 )
@@ -40,7 +40,7 @@ function readSafely(data: unknown): void {
     for (const problem of outcome.problems) expect(problemLine(problem)).not.toMatch(/undefined|\[object/)
     return
   }
-  if (outcome.value.name !== 'soft-gale/response@1') return
+  if (outcome.value.name !== 'soft-gale/response@2') return
   const machine = compile(outcome.value.document as Response)
   if (!machine.ok) throw new Error('accepted, and then refused')
   const state = machine.value.newState()

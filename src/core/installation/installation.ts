@@ -36,12 +36,12 @@ export const DialState = Type.Object(
 )
 export type DialState = Static<typeof DialState>
 
-/** A judgement that someone read and left as it is, with why: by its code and place, how grave it was and on which figure. `said` is for the
+/** A judgement that someone read and left as it is, with why: by its code and place, how grave it was and on which figure. `text` is for the
  *  record. */
 export const Dismissed = Type.Object(
   {
     judgement: about('code and place of the judgement', Type.String({ minLength: 1, maxLength: 160 })),
-    said: about('what it said, for the record', Type.String({ maxLength: 1200 })),
+    text: about('what it said, for the record', Type.String({ maxLength: 1200 })),
     reason: about('why it stays, at least three signs', Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' })),
     severity: about(
       'how grave it was',
@@ -53,7 +53,7 @@ export const Dismissed = Type.Object(
 )
 export type Dismissed = Static<typeof Dismissed>
 
-export const INSTALLATION_SCHEMA = 'soft-gale/installation@1'
+export const INSTALLATION_SCHEMA = 'soft-gale/installation@2'
 
 /** Everything that is decided about one installation: the working copy, and what a seal keeps for good. */
 export const Installation = Type.Object(

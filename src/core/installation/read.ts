@@ -13,13 +13,14 @@ import { validator } from '@/core/json/validator'
 import { Kit, KIT_SCHEMA } from '@/core/kit/schema'
 import { checkResponse } from '@/core/machine/check'
 import { Response, RESPONSE_SCHEMA } from '@/core/response/schema'
+import { upgrade } from '@/core/upgrade/upgrade'
 
 type Reader<T> = (data: unknown) => Outcome<T>
 
 const reader =
   <T>(fits: Reader<T>, check: (document: T) => readonly Problem[]): Reader<T> =>
   (data) => {
-    const shaped = fits(data)
+    const shaped = fits(upgrade(data))
     if (!shaped.ok) return shaped
     const problems = check(shaped.value)
     return problems.length > 0 ? bad(...problems) : shaped
@@ -30,8 +31,8 @@ const readResponse = reader(validator(Response), checkResponse)
 export const readControllerModel = reader(validator(ControllerModel, CONTROLLER_SCHEMA), checkModel)
 export const readInstallation = reader(validator(Installation, INSTALLATION_SCHEMA), checkInstallation)
 const readTable = reader(validator(FlowTable, FLOW_TABLE_SCHEMA), checkFlowTable)
-const readKit = validator(Kit)
-const readCalibration = validator(Calibration)
+const readKit = reader(validator(Kit), () => [])
+const readCalibration = reader(validator(Calibration), () => [])
 
 /** Every document this program reads, by the name it carries. */
 export const DOCUMENTS = {
@@ -68,8 +69,9 @@ function documentName(data: unknown): Outcome<DocumentName> {
   return bad({ code: 'unknown_schema', path: 'schema', got, known: known.join(', ') })
 }
 
-/** Reads any document of ours; whatever is thrown at it ends in a value, never in an exception. */
-export function readDocument(data: unknown): Outcome<AnyDocument> {
+/** Reads any document of ours, of this version or a former one; whatever is thrown at it ends in a value, never in an exception. */
+export function readDocument(given: unknown): Outcome<AnyDocument> {
+  const data = upgrade(given)
   const name = documentName(data)
   if (!name.ok) return name
   const read: Reader<{ readonly schema: string }> = DOCUMENTS[name.value].read
@@ -79,11 +81,12 @@ export function readDocument(data: unknown): Outcome<AnyDocument> {
 
 /** An installation file: text to document. */
 export function readInstallationText(text: string): Outcome<Installation> {
-  const data = parseJson(text)
-  if (!data.ok) return data
-  const name = documentName(data.value)
+  const parsed = parseJson(text)
+  if (!parsed.ok) return parsed
+  const data = upgrade(parsed.value)
+  const name = documentName(data)
   if (!name.ok) return name
   if (name.value !== INSTALLATION_SCHEMA)
     return bad({ code: 'unknown_schema', path: 'schema', got: name.value, known: INSTALLATION_SCHEMA })
-  return readInstallation(data.value)
+  return readInstallation(data)
 }

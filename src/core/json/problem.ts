@@ -74,7 +74,7 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'no_length'; readonly startMin: number; readonly endMin: number }
   | {
       readonly code: 'off_side'
-      readonly sense: 'cooling' | 'heating'
+      readonly action: 'direct' | 'reverse'
       readonly name: string
       readonly onAt: number
       readonly offAt: number

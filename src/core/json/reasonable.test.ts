@@ -52,7 +52,7 @@ describe('text that cannot be stored', () => {
     ]),
   )
   test('in the name of a field too', () =>
-    expect(readDocument({ schema: 'soft-gale/installation@1', ['a\u0000']: 1 })).toMatchObject({ ok: false }))
+    expect(readDocument({ schema: 'soft-gale/installation@2', ['a\u0000']: 1 })).toMatchObject({ ok: false }))
   test.each(['💨 fan', 'größer als 20 °C', '扇'])('“%s” is fine', (name) =>
     expect(linesOf({ ...demoInstallation('fruiting-room'), name })).toEqual([]),
   )

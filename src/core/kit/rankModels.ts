@@ -34,7 +34,7 @@ const MISSING: ReadonlySet<Loss['kind']> = new Set([
   'output-left-out',
   'no-kick',
   'periods-left-out',
-  'crosses-rest-band',
+  'crosses-skip-band',
   'lost-sensor',
 ] as const)
 

@@ -63,7 +63,7 @@ export const Terminal = Type.Object(
 )
 export type Terminal = Static<typeof Terminal>
 
-export const KIT_SCHEMA = 'soft-gale/kit@1'
+export const KIT_SCHEMA = 'soft-gale/kit@2'
 export const Kit = Type.Object(
   {
     schema: documentSchema(KIT_SCHEMA),

@@ -8,7 +8,7 @@ const cold: Differential = {
   id: 'cold',
   kind: 'differential',
   input: 'temp',
-  sense: 'heating',
+  action: 'reverse',
   onAt: 40,
   offAt: 60,
   speedPct: 50,
@@ -32,8 +32,8 @@ test('a ramp has one', () => {
   expect(up).toEqual(down)
 })
 
-test('a rest band is passed on both ways at different edges', () => {
-  const machine = machineFor(responseTo([plainRamp()], { restBands: [{ fromPct: 40, toPct: 60 }] }))
+test('a skip band is passed on both ways at different edges', () => {
+  const machine = machineFor(responseTo([plainRamp()], { skipBands: [{ fromPct: 40, toPct: 60 }] }))
   const { up, down } = branchesAgainst(machine, temp, {})
   expect([at(up, 50), at(down, 50)]).toEqual([60, 40])
 })
@@ -41,7 +41,7 @@ test('a rest band is passed on both ways at different edges', () => {
 test('a time that only passes does not split the branches: cycle, overrun, rate, delay', () => {
   const response = responseTo([plainRamp(), { id: 'cycle', kind: 'cycle', onS: 60, periodS: 300, speedPct: 30 }], {
     rate: { upPctPerS: 1, downPctPerS: 1 },
-    runOn: { holdS: 600, speedPct: null },
+    finalRunOn: { holdS: 600, speedPct: null },
   })
   expect(branchesAgainst(machineFor(response), temp, {}).differ).toBe(false)
 })

@@ -54,10 +54,10 @@ export type Branches = {
 }
 
 /** Whether a response can keep what it was: only then is the way down another than the way up. */
-const keepsWhatItWas = ({ rules, restBands, stages, holds }: Response): boolean =>
-  restBands !== undefined ||
+const keepsWhatItWas = ({ rules, skipBands, stages, overrides }: Response): boolean =>
+  skipBands !== undefined ||
   stages !== undefined ||
-  holds?.overheat !== undefined ||
+  overrides?.overheat !== undefined ||
   rules.some((rule) => ruleKind(rule).keepsWhatItWas)
 
 /** Walks an input over its range and, where it matters, back again, staying at every point until all is over. */
@@ -84,7 +84,7 @@ export const risingAgainst = (
 ): readonly CurvePoint[] => walked(machine, input, rest, false).up
 
 /** The two ways a response goes while an input slowly rises over its range and falls again: they differ where there is a differential, a
- *  rest band, a ladder. */
+ *  skip band, a ladder. */
 export function branchesAgainst(
   machine: Machine,
   input: MeasuredInput,

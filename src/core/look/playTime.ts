@@ -26,7 +26,7 @@ const LONGEST_STEP_S = 60
 const LEAST_STEPS = 240
 
 /** Lets time pass over stretches, one after the other, and ends with the inputs as they stand `now`. It begins settled; the machine's own
- *  state goes through all of it, so that an overrun, a surge or a mode stands where it would. */
+ *  state goes through all of it, so that an overrun, a rapid rise or a mode stands where it would. */
 export function playTime(machine: Machine, stretches: readonly Stretch[], now: Values): Played {
   const first = stretches[0]?.values ?? now
   const startClock = first.clock ?? NaN

@@ -62,7 +62,7 @@ test('blocks of any length give what single steps give, to the last bit, and lea
 
 test('the seconds of a caller’s columns are as they were after a supply that was away', () => {
   const machine = machineFor({
-    schema: 'soft-gale/response@1',
+    schema: 'soft-gale/response@2',
     lead: 'f',
     inputs: [{ id: 'mains', kind: 'switch', name: 'mains away' }],
     floor: { speedPct: 20, reasons: [] },
@@ -71,7 +71,7 @@ test('the seconds of a caller’s columns are as they were after a supply that w
     startKick: null,
     followers: [],
     steps: { stepPct: 0, rounding: 'nearest' },
-    holds: { isolated: 'mains' },
+    overrides: { isolated: 'mains' },
   })
   const [state, columns] = [machine.newState(), machine.newColumns()]
   columns.raw[0]!.set([0, 1, 0, 0])

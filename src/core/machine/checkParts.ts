@@ -56,17 +56,17 @@ function modeProblems(response: Response): Problem[] {
 }
 
 function holdProblems(response: Response): Problem[] {
-  const { isolated, safetyStop, overheat, test } = response.holds ?? {}
+  const { isolated, safetyStop, overheat, test } = response.overrides ?? {}
   return [
-    ...(isolated === undefined ? [] : inputProblems(response, 'holds.isolated', isolated, 'switch')),
-    ...(safetyStop === undefined ? [] : inputProblems(response, 'holds.safetyStop', safetyStop, 'switch')),
-    ...(test ? inputProblems(response, 'holds.test.input', test.input, 'switch') : []),
-    ...(overheat ? inputProblems(response, 'holds.overheat.input', overheat.input, 'measured') : []),
+    ...(isolated === undefined ? [] : inputProblems(response, 'overrides.isolated', isolated, 'switch')),
+    ...(safetyStop === undefined ? [] : inputProblems(response, 'overrides.safetyStop', safetyStop, 'switch')),
+    ...(test ? inputProblems(response, 'overrides.test.input', test.input, 'switch') : []),
+    ...(overheat ? inputProblems(response, 'overrides.overheat.input', overheat.input, 'measured') : []),
     ...(overheat && overheat.offBelow > overheat.onAt
       ? [
           {
             code: 'overheat_order' as const,
-            path: 'holds.overheat.offBelow',
+            path: 'overrides.overheat.offBelow',
             onAt: overheat.onAt,
             offBelow: overheat.offBelow,
           },
@@ -118,7 +118,7 @@ function stageProblems({ lead, followers, stages, steps }: Response): Problem[] 
 }
 
 function outputProblems(response: Response): Problem[] {
-  const { lead, followers, stages, otherOutputs = [], holds } = response
+  const { lead, followers, stages, otherOutputs = [], overrides } = response
   const known = [lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
   const ids = otherOutputs.map(({ id }) => id)
   const conditionProblems = (condition: Condition, path: string): Problem[] => {
@@ -134,7 +134,7 @@ function outputProblems(response: Response): Problem[] {
           ? []
           : [{ code: 'unknown_id', path: `${path}.fan`, what: 'fan', got: condition.fan, known }]
       case 'overheated':
-        return holds?.overheat
+        return overrides?.overheat
           ? []
           : [
               {
@@ -157,7 +157,7 @@ function outputProblems(response: Response): Problem[] {
   ])
 }
 
-/** Steps, rest bands, floor and ceiling that leave no speed at which the lead may run. */
+/** Steps, skip bands, floor and ceiling that leave no speed at which the lead may run. */
 function boundProblems(response: Response): Problem[] {
   const bounds = leadBounds(response)
   const { lowPct, highPct, bands } = bounds
@@ -169,23 +169,23 @@ function boundProblems(response: Response): Problem[] {
   ]
 }
 
-/** What stands beside the rules: combined inputs, modes, holds, reductions, rest bands, stages, other outputs. */
+/** What stands beside the rules: combined inputs, modes, overrides, reductions, skip bands, stages, other outputs. */
 export function checkParts(response: Response): Problem[] {
-  const { coolDown, reductions = [], restBands = [], rules } = response
+  const { heaterPurge, reductions = [], skipBands = [], rules } = response
   return [
     ...combinedProblems(response),
     ...modeProblems(response),
     ...holdProblems(response),
-    ...(coolDown ? inputProblems(response, 'coolDown.input', coolDown.input, 'switch') : []),
+    ...(heaterPurge ? inputProblems(response, 'heaterPurge.input', heaterPurge.input, 'switch') : []),
     ...reductions.flatMap(({ input }, index) => inputProblems(response, `reductions.${index}.input`, input)),
-    ...restBands.flatMap(({ fromPct, toPct }, index): Problem[] =>
+    ...skipBands.flatMap(({ fromPct, toPct }, index): Problem[] =>
       fromPct < toPct
         ? []
         : [
             {
               code: 'order',
-              path: `restBands.${index}.fromPct`,
-              low: 'The lower edge of a rest band',
+              path: `skipBands.${index}.fromPct`,
+              low: 'The lower edge of a skip band',
               lowValue: fromPct,
               high: 'its upper edge',
               highValue: toPct,

@@ -10,7 +10,7 @@ export type Columns = Block & {
   readonly limitedPct: Float64Array
   /** After everything that holds the fan. */
   readonly heldPct: Float64Array
-  /** Place in HOLD_KINDS. */
+  /** Place in OVERRIDE_KINDS. */
   readonly heldBy: Uint8Array
   /** Of the overheat guard: HOT_NOW, HAS_BEEN_HOT since power came. */
   readonly heat: Uint8Array
@@ -40,7 +40,7 @@ type Size = {
   readonly fans: number
   readonly outputs: number
   readonly firstWins: boolean
-  readonly holds: boolean
+  readonly overrides: boolean
   readonly stages: boolean
   /** Whether what the lead gives is not always what it aims at: by a rate or a start kick. */
   readonly lags: boolean
@@ -54,7 +54,7 @@ export function newColumns(size: Size, length = BLOCK_STEPS): Columns {
   const fansPct = figures(size.fans)
   // A part that is not there leaves its column as it came: they are one.
   const limitedPct = new Float64Array(length)
-  const heldPct = size.holds ? new Float64Array(length) : limitedPct
+  const heldPct = size.overrides ? new Float64Array(length) : limitedPct
   const leadPct = size.stages ? new Float64Array(length) : heldPct
   const aimPct = size.lags ? new Float64Array(length) : fansPct[0]!
   return {

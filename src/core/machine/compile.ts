@@ -3,11 +3,11 @@ import { checkResponse } from '@/core/machine/check'
 import { newColumns, type Columns } from '@/core/machine/columns'
 import { compileAsked } from '@/core/machine/parts/asked'
 import { compileFollowers } from '@/core/machine/parts/followers'
-import { compileHolds, ISOLATED } from '@/core/machine/parts/holds'
 import { compileLead } from '@/core/machine/parts/lead'
 import { compileLimits } from '@/core/machine/parts/limits'
 import { compileModes } from '@/core/machine/parts/modes'
 import { compileOtherOutputs, type CompiledOutput } from '@/core/machine/parts/otherOutputs'
+import { compileOverrides, ISOLATED } from '@/core/machine/parts/overrides'
 import { compileSense } from '@/core/machine/parts/sense'
 import { compileSetPoints } from '@/core/machine/parts/setPoints'
 import { compileStages } from '@/core/machine/parts/stages'
@@ -87,7 +87,7 @@ function compileParts(response: Response) {
   const modes = compileModes(context)
   const asked = compileAsked(context)
   const limit = compileLimits(context)
-  const holds = compileHolds(context)
+  const overrides = compileOverrides(context)
   const ladder = compileStages(context)
   const lead = compileLead(context)
   const fanIds = [response.lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
@@ -105,14 +105,14 @@ function compileParts(response: Response) {
     modes,
     asked,
     limit,
-    holds,
+    overrides,
     ladder,
     lead,
     follow: compileFollowers(response),
     fanIds,
     otherOutputs,
     wasIsolated,
-    isolatedAt: response.holds?.isolated === undefined ? -1 : inputIndex(response.holds.isolated),
+    isolatedAt: response.overrides?.isolated === undefined ? -1 : inputIndex(response.overrides.isolated),
     clear: plan.clearer(response.keeps ?? []),
     size: {
       inputs: inputIds.length,
@@ -121,7 +121,7 @@ function compileParts(response: Response) {
       fans: fanIds.length,
       outputs: otherOutputs.length,
       firstWins: response.wins === 'first',
-      holds: holds !== null,
+      overrides: overrides !== null,
       stages: ladder !== null,
       lags: lead.lags,
     },
@@ -169,7 +169,7 @@ function keepLast({ lead }: Parts, state: MachineState, block: Columns): void {
 
 /** The rows of a block from `start` up to `end`, with power, one part at a time. */
 function runParts(parts: Parts, state: MachineState, block: Columns, isSettled: boolean): void {
-  const { holds, ladder, otherOutputs, wasIsolated } = parts
+  const { overrides, ladder, otherOutputs, wasIsolated } = parts
   const { memory, fansPct } = state
   const { start, end, dtS } = block
   const elapsedS = dtS[start]!
@@ -177,7 +177,7 @@ function runParts(parts: Parts, state: MachineState, block: Columns, isSettled: 
   parts.sense?.(state, block)
   ask(parts, state, block)
   parts.limit(block)
-  if (holds) holds.run(memory, block)
+  if (overrides) overrides.run(memory, block)
   else if (parts.isolatedAt >= 0) block.heldBy.fill(0, start, end)
   if (ladder) {
     if (isSettled) ladder.settle(memory, block.heldPct[start]!)
@@ -234,14 +234,14 @@ function putIn(block: Columns, raw: Float64Array, dtS: number): void {
 }
 
 function settle(parts: Parts, state: MachineState, one: Columns, raw: Float64Array): void {
-  const { sense, modes, holds, compiledRules } = parts
+  const { sense, modes, overrides, compiledRules } = parts
   putIn(one, raw, Infinity)
   one.start = 0
   one.end = 1
   sense?.(state, one)
   const inputs = sense ? state.sensed : raw
   modes?.settle(state.memory, inputs)
-  holds?.settle(state.memory, inputs)
+  overrides?.settle(state.memory, inputs)
   for (let index = 0; index < compiledRules.length; index++) compiledRules[index]!.settle(inputs, state.memory)
   one.dtS[0] = 0
   run(parts, state, one, 1, true)

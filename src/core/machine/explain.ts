@@ -1,7 +1,7 @@
 import { type Machine } from '@/core/machine/compile'
-import { isInRestBand } from '@/core/machine/givable'
-import { HOLD_KINDS, type HoldKind } from '@/core/machine/parts/holds'
+import { isInSkipBand } from '@/core/machine/givable'
 import { reduced } from '@/core/machine/parts/limits'
+import { OVERRIDE_KINDS, type OverrideKind } from '@/core/machine/parts/overrides'
 import { isPast } from '@/core/machine/past'
 import {
   AIM_PCT,
@@ -15,7 +15,7 @@ import {
   type MachineState,
 } from '@/core/machine/state'
 import { toStep } from '@/core/machine/steps'
-import type { OtherOutput, Reduction, RestBand } from '@/core/response/schema'
+import type { OtherOutput, Reduction, SkipBand } from '@/core/response/schema'
 import { exact } from '@/core/rules/exact'
 import type { RuleWhy, Rule } from '@/core/rules/table'
 
@@ -37,7 +37,7 @@ export type Link =
   | {
       readonly stage: 'hold'
       readonly kind: 'held'
-      readonly by: HoldKind
+      readonly by: OverrideKind
       readonly limitedPct: number
       readonly heldPct: number
     }
@@ -57,7 +57,7 @@ export type Link =
       readonly givenPct: number
       readonly stepPct: number
     }
-  | { readonly stage: 'give'; readonly kind: 'rest-band'; readonly band: RestBand; readonly givenPct: number }
+  | { readonly stage: 'give'; readonly kind: 'skip-band'; readonly band: SkipBand; readonly givenPct: number }
   | { readonly stage: 'give'; readonly kind: 'rate'; readonly wantedPct: number; readonly givenPct: number }
   | {
       readonly stage: 'give'
@@ -138,7 +138,7 @@ function holdLinks({ response }: Machine, { figures, inCharge }: MachineState): 
           {
             stage: 'hold',
             kind: 'held',
-            by: HOLD_KINDS[figures[HELD_BY]!] ?? 'none',
+            by: OVERRIDE_KINDS[figures[HELD_BY]!] ?? 'none',
             limitedPct: limited,
             heldPct: held,
           } as const,
@@ -157,16 +157,16 @@ function holdLinks({ response }: Machine, { figures, inCharge }: MachineState): 
   ]
 }
 
-/** What the output makes of the speed wanted of the lead: its steps, a rest band jumped, the rate. */
+/** What the output makes of the speed wanted of the lead: its steps, a skip band jumped, the rate. */
 function leadLinks({ response }: Machine, { figures, fansPct }: MachineState): Link[] {
-  const { steps, restBands = [] } = response
+  const { steps, skipBands = [] } = response
   const [wanted, aim, given] = [figures[LEAD_PCT]!, figures[AIM_PCT]!, fansPct[0]!]
   if (figures[KICK_LEFT_S]! > 0 || given === wanted) return []
   const stepped = toStep(steps, wanted)
-  const band = restBands.find((candidate) => isInRestBand(candidate, stepped))
+  const band = skipBands.find((candidate) => isInSkipBand(candidate, stepped))
   return [
     ...(band
-      ? [{ stage: 'give', kind: 'rest-band', band, givenPct: aim } as const]
+      ? [{ stage: 'give', kind: 'skip-band', band, givenPct: aim } as const]
       : aim === wanted
         ? []
         : [{ stage: 'give', kind: 'steps', wantedPct: wanted, givenPct: aim, stepPct: steps.stepPct } as const]),

@@ -17,7 +17,7 @@ const boundsOf = ({ floor = 0, ceiling = 100, step = 0, levels, rounding = 'near
     floor: { speedPct: floor, reasons: [] },
     ceiling: { speedPct: ceiling, how: 'clip' },
     steps: { stepPct: step, rounding, ...(levels ? { levelsPct: levels } : {}) },
-    restBands: bands.map(([fromPct, toPct]) => ({ fromPct, toPct })),
+    skipBands: bands.map(([fromPct, toPct]) => ({ fromPct, toPct })),
   })
 
 // One row a collision of docs/control-laws.md.
@@ -84,7 +84,7 @@ test('what is next above and below, or nothing', () => {
 
 test.each([
   { name: 'steps', changes: { floor: 40, ceiling: 60, step: 100 / 3 }, said: /steps of 33.3 %/ },
-  { name: 'a band', changes: { floor: 42, ceiling: 60, bands: [[40, 70]] }, said: /a rest band from 40 to 70 %/ },
+  { name: 'a band', changes: { floor: 42, ceiling: 60, bands: [[40, 70]] }, said: /a skip band from 40 to 70 %/ },
   { name: 'levels', changes: { floor: 90, ceiling: 95, levels: [35, 48, 100] }, said: /levels of 35, 48, 100 %/ },
 ] as const)(
   'where $name leave nothing between floor and ceiling it is refused, with the reason',
@@ -95,7 +95,7 @@ test.each([
         floor: { speedPct: lowPct, reasons: [] },
         ceiling: { speedPct: highPct, how: 'clip' },
         steps,
-        restBands: [...bands],
+        skipBands: [...bands],
       }),
     )
     expect(outcome).toMatchObject({ ok: false, problems: [{ path: 'floor.speedPct' }] })
@@ -106,7 +106,7 @@ test.each([
 test('up through a band and down again: each way it is jumped, and inside it the side is remembered', () =>
   expect(
     speedsOver(
-      responseTo([plainRamp()], { restBands: [{ fromPct: 43, toPct: 48 }] }),
+      responseTo([plainRamp()], { skipBands: [{ fromPct: 43, toPct: 48 }] }),
       [40, 43, 44, 46, 44, 48, 47.8, 44, 43, 42].map((temp) => ({ temp })),
       10,
     ),
@@ -133,7 +133,7 @@ describe('a rate', () => {
     },
     {
       name: 'a band is crossed without stopping',
-      changes: { restBands: [{ fromPct: 33, toPct: 48 }] },
+      changes: { skipBands: [{ fromPct: 33, toPct: 48 }] },
       asked: [20, 20, 60, 60, 60, 60, 20, 20, 20],
       given: [0, 10, 20, 30, 48, 58, 48, 33, 23],
     },
@@ -145,9 +145,9 @@ describe('a rate', () => {
     },
   ])('$name', ({ changes, asked, given }) => {
     const speeds = slow(changes, asked)
-    if (given.length === asked.length && changes.restBands) expect(speeds.slice(0, 6)).toEqual(given.slice(0, 6))
+    if (given.length === asked.length && changes.skipBands) expect(speeds.slice(0, 6)).toEqual(given.slice(0, 6))
     else expect(speeds).toEqual(given)
-    for (const pct of speeds) expect(pct > 33 && pct < 48 && changes.restBands !== undefined).toBe(false)
+    for (const pct of speeds) expect(pct > 33 && pct < 48 && changes.skipBands !== undefined).toBe(false)
   })
 })
 
@@ -159,7 +159,7 @@ test('a hold may pass the ceiling for safety, and never gives less than the floo
     ],
     floor: { speedPct: 40, reasons: [] },
     ceiling: { speedPct: 85, how: 'clip' },
-    holds: { test: { input: 'test', speedPct: 15 } },
+    overrides: { test: { input: 'test', speedPct: 15 } },
   })
   expect(speedsOver(document, [{ temp: 95 }, {}, { temp: 50, test: 1 }])).toEqual([85, 100, 40])
 })
@@ -201,7 +201,7 @@ describe('outputs and rules agree at equality, whatever the last binary digit', 
           id: 'on',
           kind: 'differential',
           input: 'temp',
-          sense: 'cooling',
+          action: 'direct',
           onAt: at,
           offAt: at - release,
           speedPct: 50,

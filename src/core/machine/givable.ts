@@ -1,24 +1,24 @@
 import { inOneShape, stepAbove, stepBelow, toStep } from '@/core/machine/steps'
-import type { Response, RestBand, Steps } from '@/core/response/schema'
+import type { Response, SkipBand, Steps } from '@/core/response/schema'
 
 // The edges are allowed, and so is a step that meets one but for its last binary digits.
 const ON_EDGE = 1e-9
 
-export const isInRestBand = ({ fromPct, toPct }: RestBand, pct: number): boolean =>
+export const isInSkipBand = ({ fromPct, toPct }: SkipBand, pct: number): boolean =>
   pct > fromPct + ON_EDGE && pct < toPct - ON_EDGE
 
 /** What bounds the speed of a running fan. */
 export type Bounds = {
   readonly steps: Steps
   /** Rising and apart from one another. */
-  readonly bands: readonly RestBand[]
+  readonly bands: readonly SkipBand[]
   readonly lowPct: number
   readonly highPct: number
 }
 
 /** Bands that overlap are one; bands that only touch leave their common edge. */
-function merged(bands: readonly RestBand[]): RestBand[] {
-  const apart: RestBand[] = []
+function merged(bands: readonly SkipBand[]): SkipBand[] {
+  const apart: SkipBand[] = []
   for (const band of [...bands].sort((a, b) => a.fromPct - b.fromPct)) {
     const last = apart.at(-1)
     if (last && band.fromPct < last.toPct)
@@ -31,19 +31,19 @@ function merged(bands: readonly RestBand[]): RestBand[] {
 /** The bounds of the lead. On a ladder of fans the ceiling is of all fans together, and the variable one climbs to 100 %. */
 export const leadBounds = ({
   steps,
-  restBands = [],
+  skipBands = [],
   floor,
   ceiling,
   stages,
-}: Pick<Response, 'steps' | 'restBands' | 'floor' | 'ceiling' | 'stages'>): Bounds => ({
+}: Pick<Response, 'steps' | 'skipBands' | 'floor' | 'ceiling' | 'stages'>): Bounds => ({
   steps: inOneShape(steps),
-  bands: merged(restBands),
+  bands: merged(skipBands),
   lowPct: floor.speedPct,
   highPct: stages ? 100 : ceiling.speedPct,
 })
 
-const bandAround = (bands: readonly RestBand[], pct: number): RestBand | undefined => {
-  for (let index = 0; index < bands.length; index++) if (isInRestBand(bands[index]!, pct)) return bands[index]
+const bandAround = (bands: readonly SkipBand[], pct: number): SkipBand | undefined => {
+  for (let index = 0; index < bands.length; index++) if (isInSkipBand(bands[index]!, pct)) return bands[index]
   return undefined
 }
 
@@ -51,7 +51,7 @@ const bandAround = (bands: readonly RestBand[], pct: number): RestBand | undefin
 export function givableAbove({ steps, bands, lowPct, highPct }: Bounds, pct: number): number {
   let at = stepAbove(steps, Math.max(pct, lowPct))
   for (let index = 0; index < bands.length; index++)
-    if (isInRestBand(bands[index]!, at)) at = stepAbove(steps, bands[index]!.toPct)
+    if (isInSkipBand(bands[index]!, at)) at = stepAbove(steps, bands[index]!.toPct)
   return at <= highPct ? at : NaN
 }
 
@@ -59,11 +59,11 @@ export function givableAbove({ steps, bands, lowPct, highPct }: Bounds, pct: num
 export function givableBelow({ steps, bands, lowPct, highPct }: Bounds, pct: number): number {
   let at = stepBelow(steps, Math.min(pct, highPct))
   for (let index = bands.length - 1; index >= 0; index--)
-    if (isInRestBand(bands[index]!, at)) at = stepBelow(steps, bands[index]!.fromPct)
+    if (isInSkipBand(bands[index]!, at)) at = stepBelow(steps, bands[index]!.fromPct)
   return at >= lowPct ? at : NaN
 }
 
-/** Where the output stands when `pct` is wanted: on a step, in no rest band, not below the floor, not above the ceiling; 0 stays 0.
+/** Where the output stands when `pct` is wanted: on a step, in no skip band, not below the floor, not above the ceiling; 0 stays 0.
  *  A band is left on the side ahead: up where it came from below.
  *  @param cameFromPct the last speed wanted that lay in no band */
 export function givenFor(bounds: Bounds, pct: number, cameFromPct: number): number {

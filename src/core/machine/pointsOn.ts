@@ -14,7 +14,7 @@ export function pointsOn(response: Response, id: string): number[] {
   return [...own(response, id), ...combined].map((x) => x - offset)
 }
 
-function own({ rules, reductions = [], otherOutputs = [], light, holds }: Response, id: string): number[] {
+function own({ rules, reductions = [], otherOutputs = [], light, overrides }: Response, id: string): number[] {
   return [
     ...rules.flatMap((rule) => (rule.off || ruleInputId(rule) !== id ? [] : ruleKind(rule).points(rule))),
     ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
@@ -24,6 +24,6 @@ function own({ rules, reductions = [], otherOutputs = [], light, holds }: Respon
       ),
     ),
     ...(light?.input === id ? [light.level] : []),
-    ...(holds?.overheat?.input === id ? [holds.overheat.onAt, holds.overheat.offBelow] : []),
+    ...(overrides?.overheat?.input === id ? [overrides.overheat.onAt, overrides.overheat.offBelow] : []),
   ]
 }

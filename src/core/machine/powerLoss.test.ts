@@ -12,7 +12,7 @@ const document = (rules: Rule[], keeps: Memory[], changes: Partial<Response> = {
       { id: 'contact', kind: 'switch', name: 'contact' },
       { id: 'isolated', kind: 'switch', name: 'isolator' },
     ],
-    holds: { isolated: 'isolated' },
+    overrides: { isolated: 'isolated' },
     keeps,
     ...changes,
   })
@@ -29,14 +29,14 @@ const hysteresis: Rule = {
   id: 'on',
   kind: 'differential',
   input: 'temp',
-  sense: 'cooling',
+  action: 'direct',
   onAt: 30,
   offAt: 20,
   speedPct: 50,
   minOnS: 0,
   minOffS: 0,
 }
-const flue: Rule = { id: 'after', kind: 'after-run', input: 'temp', armAbove: 60, speedPct: 40, holdS: 60 }
+const flue: Rule = { id: 'after', kind: 'hold-after-fall', input: 'temp', armAbove: 60, speedPct: 40, holdS: 60 }
 const cycle: Rule = { id: 'cycle', kind: 'cycle', onS: 20, periodS: 60, speedPct: 30 }
 
 // What a power cut takes, and what a controller that keeps it still knows.
@@ -64,7 +64,7 @@ test.each([
     given: [50, 50, 0, 50],
   },
   {
-    what: 'the countdown of an after-run',
+    what: 'the countdown of a hold after a fall',
     rules: [flue],
     keeps: [],
     rows: [{ temp: 70 }, { temp: 50 }, away, { temp: 50 }],
@@ -88,11 +88,11 @@ test.each([
   expect(speedsOver(document([...rules] as Rule[], [...keeps]), rows, 10)).toEqual(given),
 )
 
-test('run-on, cool-down and the heat lamp end with power; a safety stop leaves them be', () => {
+test('run-on, heater purge and the heat lamp end with power; a safety stop leaves them be', () => {
   const parts: Partial<Response> = {
-    runOn: { holdS: 60, speedPct: null },
-    coolDown: { input: 'contact', speedPct: 45, holdS: 60 },
-    holds: {
+    finalRunOn: { holdS: 60, speedPct: null },
+    heaterPurge: { input: 'contact', speedPct: 45, holdS: 60 },
+    overrides: {
       isolated: 'isolated',
       safetyStop: 'stop',
       overheat: { input: 'box', onAt: 70, offBelow: 50 },
@@ -126,7 +126,7 @@ test('run-on, cool-down and the heat lamp end with power; a safety stop leaves t
     [0, false],
     [0, false],
   ])
-  // The cool-down and the run-on of 50 % still count, and the lamp is latched.
+  // The heater purge and the run-on of 50 % still count, and the lamp is latched.
   expect(seen({ stop: 1 })).toEqual([
     [100, true],
     [0, true],

@@ -14,10 +14,10 @@ function unreduced(input: MeasuredInput, response: Response): number {
 }
 
 function quietValue(input: MeasuredInput, response: Response): number {
-  const { rules, light, holds } = response
+  const { rules, light, overrides } = response
   // By day, and cool inside the controller.
   if (light?.input === input.id) return input.to
-  if (holds?.overheat?.input === input.id) return input.from
+  if (overrides?.overheat?.input === input.id) return input.from
   const asking = rules.filter((rule) => !rule.off && ruleInputId(rule) === input.id)
   if (asking.length === 0) return unreduced(input, response)
   return asking.some((rule) => ruleKind(rule).asksWhenLow(rule)) ? input.to : input.from

@@ -18,16 +18,16 @@ const RULES: readonly Rule[] = [
     id: 'diff',
     kind: 'differential',
     input: 'temp',
-    sense: 'cooling',
+    action: 'direct',
     onAt: 24,
     offAt: 22,
     speedPct: 60,
     minOnS: 60,
     minOffS: 60,
   },
-  { id: 'surge', kind: 'surge', input: 'temp', windowS: 120, rise: 4, release: 1, speedPct: 80, capS: 200 },
+  { id: 'rapid-rise', kind: 'rapid-rise', input: 'temp', windowS: 120, rise: 4, release: 1, speedPct: 80, capS: 200 },
   { id: 'cycle', kind: 'cycle', onS: 30, periodS: 100, speedPct: 40 },
-  { id: 'after', kind: 'after-run', input: 'temp', armAbove: 26, speedPct: 50, holdS: 150 },
+  { id: 'after', kind: 'hold-after-fall', input: 'temp', armAbove: 26, speedPct: 50, holdS: 150 },
 ]
 
 const anyResponse: fc.Arbitrary<Response> = fc
@@ -38,16 +38,16 @@ const anyResponse: fc.Arbitrary<Response> = fc
     hasBands: fc.boolean(),
     hasRate: fc.boolean(),
     hasKick: fc.boolean(),
-    hasRunOn: fc.boolean(),
+    hasFinalRunOn: fc.boolean(),
   })
-  .map(({ rules, offAllowed, scanS, hasBands, hasRate, hasKick, hasRunOn }) =>
+  .map(({ rules, offAllowed, scanS, hasBands, hasRate, hasKick, hasFinalRunOn }) =>
     exampleResponse({
       rules,
       floor: { speedPct: 20, reasons: [], offAllowed },
       scanS,
-      ...(hasBands ? { restBands: [{ fromPct: 43, toPct: 48 }] } : {}),
+      ...(hasBands ? { skipBands: [{ fromPct: 43, toPct: 48 }] } : {}),
       ...(hasRate ? { rate: { upPctPerS: 0.5, downPctPerS: 1 } } : {}),
-      ...(hasRunOn ? { runOn: { holdS: 60, speedPct: null } } : {}),
+      ...(hasFinalRunOn ? { finalRunOn: { holdS: 60, speedPct: null } } : {}),
       startKick: hasKick ? { speedPct: 60, holdS: 15 } : null,
     }),
   )
@@ -82,7 +82,7 @@ test('saved and gone on with is the same as not interrupted, through JSON text',
   )
 })
 
-test('speeds stay finite, off or between floor and ceiling, and out of rest bands, whatever happens', () => {
+test('speeds stay finite, off or between floor and ceiling, and out of skip bands, whatever happens', () => {
   fc.assert(
     fc.property(anyResponse, anySeries, (response, series) => {
       const machine = machineFor(response)
@@ -90,24 +90,24 @@ test('speeds stay finite, off or between floor and ceiling, and out of rest band
       for (const { temp, boost, dtS } of series) {
         machine.step(state, machine.inputsFrom({ temp, boost }), dtS)
         const given = state.fansPct[0]!
-        const { rate, restBands = [], floor, ceiling } = response
+        const { rate, skipBands = [], floor, ceiling } = response
         expect(Number.isFinite(given)).toBe(true)
         expect(given).toBeLessThanOrEqual(ceiling.speedPct)
         if (rate) continue
         if (given > 0 || !floor.offAllowed) expect(given).toBeGreaterThanOrEqual(floor.speedPct)
-        for (const { fromPct, toPct } of restBands) expect(given > fromPct && given < toPct).toBe(false)
+        for (const { fromPct, toPct } of skipBands) expect(given > fromPct && given < toPct).toBe(false)
       }
     }),
     { seed: 72 },
   )
 })
 
-test('with a rate, a rest band is crossed and not stayed in: no longer inside than its width at that rate', () => {
+test('with a rate, a skip band is crossed and not stayed in: no longer inside than its width at that rate', () => {
   const band = { fromPct: 43, toPct: 48 }
   const machine = machineFor(
     exampleResponse({
       rules: [RULES[0]!],
-      restBands: [band],
+      skipBands: [band],
       rate: { upPctPerS: 0.5, downPctPerS: 1 },
     }),
   )

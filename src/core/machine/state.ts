@@ -18,11 +18,11 @@ export const ASKED_PCT = 0
 export const LIMITED_PCT = 1
 export const KICK_LEFT_S = 2
 export const HELD_PCT = 3
-/** Place in HOLD_KINDS. */
+/** Place in OVERRIDE_KINDS. */
 export const HELD_BY = 4
-/** What the lead is to run at, before steps, rest bands, rate and kick: with stages not the same as what was held. */
+/** What the lead is to run at, before steps, skip bands, rate and kick: with stages not the same as what was held. */
 export const LEAD_PCT = 5
-/** Where its output goes for that: on a step, in no rest band, inside floor and ceiling. */
+/** Where its output goes for that: on a step, in no skip band, inside floor and ceiling. */
 export const AIM_PCT = 6
 export const FIGURES = 7
 export const IN_CHARGE_FLOOR = -1

@@ -21,8 +21,8 @@ export function withoutInputs(response: Response, ids: readonly string[]): Respo
   }
   const isThere = (id: string | null | undefined): boolean => id == null || !gone.has(id)
   const stands = (condition: Condition): boolean => !('input' in condition) || isThere(condition.input)
-  const { holds, light, coolDown, reductions, otherOutputs, aside: _aside, ...rest } = response
-  const overheat = holds?.overheat && isThere(holds.overheat.input) ? holds.overheat : undefined
+  const { overrides, light, heaterPurge, reductions, otherOutputs, switchedOff: _switchedOff, ...rest } = response
+  const overheat = overrides?.overheat && isThere(overrides.overheat.input) ? overrides.overheat : undefined
   const outputs = otherOutputs?.flatMap((output): OtherOutput[] => {
     const onWhen = output.onWhen
       .filter(stands)
@@ -34,16 +34,20 @@ export function withoutInputs(response: Response, ids: readonly string[]): Respo
     inputs,
     rules: response.rules.filter((rule) => ruleInputIds(rule).every(isThere)),
     ...(light && isThere(light.input) ? { light } : {}),
-    ...(coolDown && isThere(coolDown.input) ? { coolDown } : {}),
+    ...(heaterPurge && isThere(heaterPurge.input) ? { heaterPurge } : {}),
     ...(reductions ? { reductions: reductions.filter(({ input }) => isThere(input)) } : {}),
     ...(outputs ? { otherOutputs: outputs } : {}),
-    ...(holds
+    ...(overrides
       ? {
-          holds: {
-            ...(holds.isolated !== undefined && isThere(holds.isolated) ? { isolated: holds.isolated } : {}),
-            ...(holds.safetyStop !== undefined && isThere(holds.safetyStop) ? { safetyStop: holds.safetyStop } : {}),
+          overrides: {
+            ...(overrides.isolated !== undefined && isThere(overrides.isolated)
+              ? { isolated: overrides.isolated }
+              : {}),
+            ...(overrides.safetyStop !== undefined && isThere(overrides.safetyStop)
+              ? { safetyStop: overrides.safetyStop }
+              : {}),
             ...(overheat ? { overheat } : {}),
-            ...(holds.test && isThere(holds.test.input) ? { test: holds.test } : {}),
+            ...(overrides.test && isThere(overrides.test.input) ? { test: overrides.test } : {}),
           },
         }
       : {}),

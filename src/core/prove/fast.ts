@@ -40,8 +40,8 @@ export function askMost(context: ProveContext, rule: Rule): Moment | null {
     case 'ramp':
       return to(rule.fullAt, rule.fullAt > rule.startAt ? 1 : -1)
     case 'differential':
-      return to(rule.onAt, rule.sense === 'cooling' ? 1 : -1, rule.minOffS)
-    case 'after-run':
+      return to(rule.onAt, rule.action === 'direct' ? 1 : -1, rule.minOffS)
+    case 'hold-after-fall':
       return to(rule.armAbove, 1)
     case 'week': {
       const [most] = [...rule.periods].sort((a, b) => b.speedPct - a.speedPct)
@@ -54,7 +54,7 @@ export function askMost(context: ProveContext, rule: Rule): Moment | null {
       }
     }
     // More than one thing has to be brought about, or time does it.
-    case 'surge':
+    case 'rapid-rise':
     case 'cycle':
     case 'purge':
       return null

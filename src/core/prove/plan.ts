@@ -3,13 +3,13 @@ import type { Installation } from '@/core/installation/installation'
 import { assertNever } from '@/core/json/assertNever'
 import type { Check } from '@/core/prove/check'
 import { proveContext, type ProveContext } from '@/core/prove/context'
-import { afterRunChecks } from '@/core/prove/kinds/afterRun'
 import { cycleChecks } from '@/core/prove/kinds/cycle'
 import { differentialChecks } from '@/core/prove/kinds/differential'
-import { holdChecks } from '@/core/prove/kinds/holds'
+import { holdAfterFallChecks } from '@/core/prove/kinds/holdAfterFall'
 import { ladderChecks } from '@/core/prove/kinds/ladder'
 import { modeChecks } from '@/core/prove/kinds/modes'
 import { outputChecks } from '@/core/prove/kinds/outputs'
+import { overrideChecks } from '@/core/prove/kinds/overrides'
 import {
   bandChecks,
   floorChecks,
@@ -17,7 +17,7 @@ import {
   powerChecks,
   rateChecks,
   reductionChecks,
-  runOnChecks,
+  finalRunOnChecks,
 } from '@/core/prove/kinds/parts'
 import { peopleChecks } from '@/core/prove/kinds/people'
 import { purgeChecks } from '@/core/prove/kinds/purge'
@@ -36,14 +36,14 @@ function ruleChecks(context: ProveContext, rule: Rule, index: number): Check[] {
       return switchChecks(context, rule)
     case 'differential':
       return differentialChecks(context, rule, index)
-    case 'surge':
+    case 'rapid-rise':
       return riseChecks(context, rule)
     case 'week':
       return weekChecks(context, rule)
     case 'cycle':
       return cycleChecks(context, rule)
-    case 'after-run':
-      return afterRunChecks(context, rule)
+    case 'hold-after-fall':
+      return holdAfterFallChecks(context, rule)
     case 'purge':
       return purgeChecks(context, rule)
     default:
@@ -63,11 +63,11 @@ export function provePlan(context: ProveContext): Check[] {
     ]),
     ...ladderChecks(context),
     ...modeChecks(context),
-    ...runOnChecks(context),
+    ...finalRunOnChecks(context),
     ...reductionChecks(context),
     ...bandChecks(context),
     ...rateChecks(context),
-    ...holdChecks(context),
+    ...overrideChecks(context),
     ...outputChecks(context),
     ...kickChecks(context),
     ...peopleChecks(context),

@@ -8,10 +8,10 @@ export const asksPct = ({ rules }: Machine, state: MachineState): number[] =>
   rules.map((rule, index) => (pulsesOf(rule) || Number.isNaN(state.asksPct[index]!) ? 0 : state.asksPct[index]!))
 
 /** The longest piece (s) in which a stage is gone through: where something remembers what was, piece by piece; else in one go. */
-function pieceS({ response: { stages, rate, runOn }, rules }: Machine): number {
+function pieceS({ response: { stages, rate, finalRunOn }, rules }: Machine): number {
   const windows = rules.map((rule) => ruleKind(rule).lookbackS(rule) / 12).filter((windowS) => windowS > 0)
   const cycles =
-    stages || rate || runOn
+    stages || rate || finalRunOn
       ? rules.flatMap((rule) => {
           const pulses = pulsesOf(rule)
           return pulses ? [pulses.onS / 4] : []
@@ -74,8 +74,8 @@ export function inPauses(
   inputs: Float64Array,
 ): { readonly lowPct: Float64Array; readonly highPct: Float64Array } | null {
   const pauses = pausesOf(machine)
-  const { rate, runOn, stages, coolDown } = machine.response
-  if (!pauses || !(rate || runOn || stages || coolDown)) return null
+  const { rate, finalRunOn, stages, heaterPurge } = machine.response
+  if (!pauses || !(rate || finalRunOn || stages || heaterPurge)) return null
   const going = copyState(state)
   const [lowPct, highPct] = [going.fansPct.slice(), going.fansPct.slice()]
   for (let passedS = 0; passedS <= 3 * pauses.longestS; passedS += pauses.stepS) {

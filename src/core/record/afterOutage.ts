@@ -3,8 +3,8 @@ import type { Installation } from '@/core/installation/installation'
 import { quietInputs } from '@/core/machine/quietInputs'
 import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
-import { MEMORIES, type Memory } from '@/core/rules/memory'
 import { weekSpans } from '@/core/response/weekSpans'
+import { MEMORIES, type Memory } from '@/core/rules/memory'
 import { ruleKind } from '@/core/rules/table'
 
 const GONE: Record<Memory, string> = {
@@ -21,19 +21,19 @@ const STAYS: Record<Memory, string> = {
 }
 
 /** Which of its memories a response uses. */
-function used({ rules, runOn, stages, holds, light, otherOutputs = [] }: Response): Record<Memory, boolean> {
+function used({ rules, finalRunOn, stages, overrides, light, otherOutputs = [] }: Response): Record<Memory, boolean> {
   const has = (...kinds: readonly string[]) => rules.some(({ kind, off }) => !off && kinds.includes(kind))
   return {
     timers:
-      runOn !== undefined ||
-      has('after-run', 'surge') ||
+      finalRunOn !== undefined ||
+      has('hold-after-fall', 'rapid-rise') ||
       rules.some((rule) => rule.kind === 'switch' && !rule.off && rule.overrun.kind !== 'none'),
     cycle: has('cycle'),
     mode: light !== undefined,
     latches:
       rules.some((rule) => !rule.off && ruleKind(rule).keepsWhatItWas) ||
       stages !== undefined ||
-      holds?.overheat !== undefined ||
+      overrides?.overheat !== undefined ||
       otherOutputs.length > 0,
   }
 }

@@ -26,10 +26,10 @@ function balanceFact(balance: Balance, q: (base: number, quantity: 'flow') => st
 }
 
 /** A behaviour as its sentence. */
-function lineFact({ kind, value, place, behaviour, asideAt }: Line, said: Telling): Fact {
+function lineFact({ kind, value, place, behaviour, switchedOffAt }: Line, said: Telling): Fact {
   const rule = behaviour === 'rule' ? (value as Rule) : null
   const name = capital(kind.name(value, said, place))
-  const isOff = asideAt !== null || rule?.off === true
+  const isOff = switchedOffAt !== null || rule?.off === true
   return {
     key: `line-${place}`,
     label: rule ? `Rule, ${kind.name(value, said, place)}` : name,
@@ -162,9 +162,9 @@ function allFacts(
       .filter(({ place }) => place !== '')
       .map((line) => lineFact(line, telling({ response, kit }, preference))),
     ...Object.entries(response.notes ?? {}).map(([at, note]) => ({ key: `note-${at}`, label: 'Note', said: note })),
-    ...dismissed.map(({ judgement, said, reason }) => ({
+    ...dismissed.map(({ judgement, text, reason }) => ({
       key: `dismissed-${judgement}`,
-      label: `Left as it is: ${said}`,
+      label: `Left as it is: ${text}`,
       said: reason,
     })),
   ]

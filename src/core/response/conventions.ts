@@ -9,33 +9,33 @@ export const CONVENTIONS = {
 } as const satisfies Record<string, { name: string; on: number; off: number }>
 export type Convention = keyof typeof CONVENTIONS
 export const CONVENTION_IDS = Object.keys(CONVENTIONS) as Convention[]
-export type Sense = 'cooling' | 'heating'
+export type Action = 'direct' | 'reverse'
 
 export type Points = { readonly onAt: number; readonly offAt: number }
 
 /** Away from the set point towards where it goes off: down for cooling, up for heating. */
-const towardsOff = (sense: Sense): number => (sense === 'cooling' ? -1 : 1)
+const towardsOff = (action: Action): number => (action === 'direct' ? -1 : 1)
 
 /** The explicit points of what a leaflet calls set point and differential. Source: docs/control-laws.md; cases `ctl.onOff`.
  *  @throws {RangeError} when the differential is negative */
-export function pointsFrom(convention: Convention, sense: Sense, setPoint: number, differential: number): Points {
+export function pointsFrom(convention: Convention, action: Action, setPoint: number, differential: number): Points {
   if (!(differential >= 0)) throw new RangeError(`a differential cannot be negative, got ${differential}`)
   const { on, off } = CONVENTIONS[convention]
   return {
-    onAt: setPoint + towardsOff(sense) * on * differential,
-    offAt: setPoint + towardsOff(sense) * off * differential,
+    onAt: setPoint + towardsOff(action) * on * differential,
+    offAt: setPoint + towardsOff(action) * off * differential,
   }
 }
 
 /** The set point and differential that say the same points in another convention. */
 export function asConvention(
   convention: Convention,
-  sense: Sense,
+  action: Action,
   { onAt, offAt }: Points,
 ): { readonly setPoint: number; readonly differential: number } {
   const { on, off } = CONVENTIONS[convention]
   const differential = Math.abs(onAt - offAt) / (off - on)
-  return { setPoint: onAt - towardsOff(sense) * on * differential, differential }
+  return { setPoint: onAt - towardsOff(action) * on * differential, differential }
 }
 
 export const RAMP_GIVEN_BY = ['foot', 'centre', 'top'] as const
@@ -57,7 +57,7 @@ export function rampFrom(
 }
 
 /** The points in a sentence that cannot be misread; figures in °C. */
-export const pointsSentence = (sense: Sense, { onAt, offAt }: Points): string =>
-  sense === 'cooling'
+export const pointsSentence = (action: Action, { onAt, offAt }: Points): string =>
+  action === 'direct'
     ? `On at ${formatNumber(onAt, 1)} °C and above, off at ${formatNumber(offAt, 1)} °C and below.`
     : `On at ${formatNumber(onAt, 1)} °C and below, off at ${formatNumber(offAt, 1)} °C and above.`

@@ -94,14 +94,14 @@ export const Steps = Type.Object(
 export type Steps = Static<typeof Steps>
 
 /** Speeds passed over because of resonance; the edges themselves are allowed. */
-export const RestBand = Type.Object(
+export const SkipBand = Type.Object(
   {
     fromPct: about('lower edge of the band that is passed over, percent; the edge itself is allowed', Percent),
     toPct: about('upper edge of the band, percent; allowed too', Percent),
   },
   closed,
 )
-export type RestBand = Static<typeof RestBand>
+export type SkipBand = Static<typeof SkipBand>
 
 /** Day and night by light: the other mode comes when the light has pointed to it for `delayS` without a break. */
 export const LightMode = Type.Object(
@@ -131,7 +131,7 @@ export const Reduction = Type.Object(
 export type Reduction = Static<typeof Reduction>
 
 /** When everything stops asking: the last running speed (or a set one) for a time. */
-const RunOn = Type.Object(
+const FinalRunOn = Type.Object(
   {
     holdS: about('how long it runs on when everything stops asking, seconds', Seconds),
     speedPct: about('speed meanwhile, percent; null for the last running speed', Type.Union([Percent, Type.Null()])),
@@ -139,7 +139,7 @@ const RunOn = Type.Object(
   closed,
 )
 /** After heat was given (a switch input), not less than a speed for a time, whatever else says off. */
-const CoolDown = Type.Object(
+const HeaterPurge = Type.Object(
   {
     input: about('the switch input that says that heat is given', Id),
     speedPct: about('least speed while heat is given and after it, percent', Percent),
@@ -157,13 +157,13 @@ export const Overheat = Type.Object(
   closed,
 )
 export type Overheat = Static<typeof Overheat>
-const TestHold = Type.Object(
+const TestOverride = Type.Object(
   { input: about('the test switch', Id), speedPct: about('speed while it is on, percent', Percent) },
   closed,
 )
 /** What holds the fan whatever was asked, strongest first. `isolated` and `safetyStop` are switch inputs; `test` runs one speed while
  *  its switch is on. */
-export const Holds = Type.Object(
+export const Overrides = Type.Object(
   {
     isolated: about(
       'switch input: the supply is cut, the controller’s too; everything stands and nothing counts',
@@ -171,12 +171,12 @@ export const Holds = Type.Object(
     ),
     safetyStop: about('switch input: everything stands at once; the controller’s times run on', Type.Optional(Id)),
     overheat: about('what the controller does when it is too hot itself', Type.Optional(Overheat)),
-    test: about('a speed for as long as a test switch is on', Type.Optional(TestHold)),
+    test: about('a speed for as long as a test switch is on', Type.Optional(TestOverride)),
   },
   closed,
 )
 
-export type Holds = Static<typeof Holds>
+export type Overrides = Static<typeof Overrides>
 
 /** Fans without speed control that join a variable one. The asks are then percent of all of them together; the variable fan climbs from
  *  its floor to 100 between one join and the next. A fan leaves `offBelowPct` under its join; `minStageS` between two changes. */
@@ -273,7 +273,7 @@ const Rate = Type.Object(
   closed,
 )
 
-const asideAt = <V extends TSchema>(at: string, value: V) =>
+const switchedOffAt = <V extends TSchema>(at: string, value: V) =>
   Type.Object(
     {
       at: about('where it stood in the response, dotted', Type.String({ pattern: `^${at}$`, maxLength: 120 })),
@@ -284,28 +284,28 @@ const asideAt = <V extends TSchema>(at: string, value: V) =>
 const SHORT = '[A-Za-z][A-Za-z0-9-]{0,39}'
 
 /** A behaviour that is switched off without being lost: where it stood, and what it was. Rules say so themselves. */
-export const Aside = Type.Union([
-  asideAt('startKick', StartKick),
-  asideAt(`followers\\.${SHORT}`, Follower),
-  asideAt('light', LightMode),
-  asideAt('dayByWeek', Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
-  asideAt('stages', Stages),
-  asideAt('runOn', RunOn),
-  asideAt('reductions\\.\\d', Reduction),
-  asideAt('restBands\\.\\d', RestBand),
-  asideAt('rate', Rate),
-  asideAt('keeps', Memories),
-  asideAt('scanS', Type.Number({ minimum: 0, maximum: 3600 })),
-  asideAt(`inputs\\.${SHORT}\\.lostPct`, Percent),
-  asideAt('coolDown', CoolDown),
-  asideAt('holds\\.overheat', Overheat),
-  asideAt('holds\\.test', TestHold),
-  asideAt('holds\\.(isolated|safetyStop)', Id),
-  asideAt(`otherOutputs\\.${SHORT}`, OtherOutput),
+export const SwitchedOff = Type.Union([
+  switchedOffAt('startKick', StartKick),
+  switchedOffAt(`followers\\.${SHORT}`, Follower),
+  switchedOffAt('light', LightMode),
+  switchedOffAt('dayByWeek', Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
+  switchedOffAt('stages', Stages),
+  switchedOffAt('finalRunOn', FinalRunOn),
+  switchedOffAt('reductions\\.\\d', Reduction),
+  switchedOffAt('skipBands\\.\\d', SkipBand),
+  switchedOffAt('rate', Rate),
+  switchedOffAt('keeps', Memories),
+  switchedOffAt('scanS', Type.Number({ minimum: 0, maximum: 3600 })),
+  switchedOffAt(`inputs\\.${SHORT}\\.lostPct`, Percent),
+  switchedOffAt('heaterPurge', HeaterPurge),
+  switchedOffAt('overrides\\.overheat', Overheat),
+  switchedOffAt('overrides\\.test', TestOverride),
+  switchedOffAt('overrides\\.(isolated|safetyStop)', Id),
+  switchedOffAt(`otherOutputs\\.${SHORT}`, OtherOutput),
 ])
-export type Aside = Static<typeof Aside>
+export type SwitchedOff = Static<typeof SwitchedOff>
 
-export const RESPONSE_SCHEMA = 'soft-gale/response@1'
+export const RESPONSE_SCHEMA = 'soft-gale/response@2'
 
 export const Response = Type.Object(
   {
@@ -327,19 +327,19 @@ export const Response = Type.Object(
       'day by the clock instead of by light: it is day within these, night outside',
       Type.Optional(Type.Array(WeekSpan, { minItems: 1, maxItems: 28 })),
     ),
-    runOn: about('what happens when everything stops asking', Type.Optional(RunOn)),
+    finalRunOn: about('what happens when everything stops asking', Type.Optional(FinalRunOn)),
     reductions: about(
       'less speed while an input is past a point',
       Type.Optional(Type.Array(Reduction, { maxItems: 8 })),
     ),
-    coolDown: about('air for a heater after it went off', Type.Optional(CoolDown)),
-    holds: about(
+    heaterPurge: about('air for a heater after it went off', Type.Optional(HeaterPurge)),
+    overrides: about(
       'what overrides every rule, strongest first: isolated, safety stop, overheat, test',
-      Type.Optional(Holds),
+      Type.Optional(Overrides),
     ),
-    restBands: about(
+    skipBands: about(
       'speeds that are passed over because of resonance',
-      Type.Optional(Type.Array(RestBand, { maxItems: 6 })),
+      Type.Optional(Type.Array(SkipBand, { maxItems: 6 })),
     ),
     stages: about('fixed fans that join the variable one', Type.Optional(Stages)),
     otherOutputs: about('dampers, alarms, heaters and lamps', Type.Optional(Type.Array(OtherOutput, { maxItems: 8 }))),
@@ -349,9 +349,9 @@ export const Response = Type.Object(
       'what the controller still knows when its supply comes back; nothing where nothing is said',
       Type.Optional(Memories),
     ),
-    aside: about(
+    switchedOff: about(
       'behaviours that are switched off without being lost',
-      Type.Optional(Type.Array(Aside, { maxItems: 40 })),
+      Type.Optional(Type.Array(SwitchedOff, { maxItems: 40 })),
     ),
     notes: about(
       'what was noted at a place of the response: a sentence, or one of its figures',

@@ -14,9 +14,9 @@ export const Differential = Type.Object(
     ...common,
     kind: about('on and off at two points', Type.Literal('differential')),
     input: about('the input it reads', Id),
-    sense: about(
+    action: about(
       '`cooling`: on as the input rises; `heating`: on as it falls',
-      Type.Union([Type.Literal('cooling'), Type.Literal('heating')]),
+      Type.Union([Type.Literal('direct'), Type.Literal('reverse')]),
     ),
     onAt: about('where it comes on, in the base unit of the input; the point itself counts', Type.Number()),
     offAt: about('where it goes off; the point itself counts', Type.Number()),
@@ -32,8 +32,8 @@ export type Differential = Static<typeof Differential>
 /** Both points, turned round for heating so that rising always switches on. */
 type Points = { readonly sign: number; readonly on: number; readonly off: number }
 
-export function differentialPoints({ sense, onAt, offAt }: Pick<Differential, 'sense' | 'onAt' | 'offAt'>): Points {
-  const sign = sense === 'cooling' ? 1 : -1
+export function differentialPoints({ action, onAt, offAt }: Pick<Differential, 'action' | 'onAt' | 'offAt'>): Points {
+  const sign = action === 'direct' ? 1 : -1
   return { sign, on: sign * onAt, off: sign * offAt }
 }
 
@@ -48,14 +48,14 @@ export function isDifferentialOn({ sign, on, off }: Points, x: number, wasOn: bo
 
 /** Two kelvin apart, off on the side from which it came. */
 const onOff =
-  (id: string, sense: Differential['sense'], usualC: number) =>
+  (id: string, action: Differential['action'], usualC: number) =>
   ({ figure: figureC, ceilingPct, ensure }: OfferContext): Differential => ({
     id,
     kind: 'differential',
     input: ensure(ROOM_TEMP),
-    sense,
+    action,
     onAt: figureC ?? usualC,
-    offAt: (figureC ?? usualC) + (sense === 'cooling' ? -2 : 2),
+    offAt: (figureC ?? usualC) + (action === 'direct' ? -2 : 2),
     speedPct: ceilingPct,
     minOnS: 0,
     minOffS: 0,
@@ -67,10 +67,10 @@ export const differentialKind: RuleKind<Differential, Why> = {
   ...PLAIN,
   ...ONE_SPEED,
 
-  check({ input: inputId, sense, onAt, offAt }, { response, path }) {
+  check({ input: inputId, action, onAt, offAt }, { response, path }) {
     const input = response.inputs.find(({ id }) => id === inputId)
     const name = input?.name ?? inputId
-    const isUpsideDown = sense === 'cooling' ? offAt > onAt : offAt < onAt
+    const isUpsideDown = action === 'direct' ? offAt > onAt : offAt < onAt
     return [
       ...(input && !isMeasured(input)
         ? [
@@ -88,7 +88,7 @@ export const differentialKind: RuleKind<Differential, Why> = {
             {
               code: 'off_side' as const,
               path: `${path}.offAt`,
-              sense,
+              action,
               name,
               onAt,
               offAt,
@@ -145,11 +145,11 @@ export const differentialKind: RuleKind<Differential, Why> = {
     return [
       text('When '),
       { kind: 'input', name },
-      text(rule.sense === 'cooling' ? ' reaches ' : ' falls to '),
+      text(rule.action === 'direct' ? ' reaches ' : ' falls to '),
       { kind: 'field', path: 'onAt', label: `${name}, on at`, quantity, value: rule.onAt },
       text(', run '),
       { kind: 'field', path: 'speedPct', label: `speed while ${name} asks`, quantity: 'speed', value: rule.speedPct },
-      text(rule.sense === 'cooling' ? ', until it falls to ' : ', until it reaches '),
+      text(rule.action === 'direct' ? ', until it falls to ' : ', until it reaches '),
       { kind: 'field', path: 'offAt', label: `${name}, off at`, quantity, value: rule.offAt },
       ...(rule.minOnS > 0 || rule.minOffS > 0
         ? ([
@@ -166,8 +166,8 @@ export const differentialKind: RuleKind<Differential, Why> = {
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} on/off`,
   title: 'on/off point',
-  trade: ({ onAt, offAt, sense }, { difference }) =>
-    `differential ${difference(Math.abs(onAt - offAt))}, ${sense === 'cooling' ? 'direct' : 'reverse'} action`,
+  trade: ({ onAt, offAt, action }, { difference }) =>
+    `differential ${difference(Math.abs(onAt - offAt))}, ${action === 'direct' ? 'direct' : 'reverse'} action`,
   formula: 'on at or past one point, off at or past the other, between them as it was',
   whyText: ({ kind, x, edge }, { name, point }) =>
     kind === 'differential-on'
@@ -188,19 +188,19 @@ export const differentialKind: RuleKind<Differential, Why> = {
       sentence: 'When room temperature reaches a point, run at a set speed until it falls to another',
       words: 'on off differential two-speed hysteresis thermostat cool',
       figure: { quantity: 'temperature', typedUnit: '°C' },
-      make: onOff('onOff', 'cooling', 26),
+      make: onOff('onOff', 'direct', 26),
     },
     {
       sentence: 'When room temperature falls to a point, run at a set speed until it is warm again',
       words: 'heating on off differential cold thermostat curtain',
       figure: { quantity: 'temperature', typedUnit: '°C' },
-      make: onOff('cold', 'heating', 18),
+      make: onOff('cold', 'reverse', 18),
     },
   ],
   points: ({ onAt, offAt, setPoints: moved = [] }) => [onAt, offAt, ...moved.map(({ at }) => at)],
   widths: ({ onAt, offAt }) => [Math.abs(onAt - offAt)],
   movedBy: (rule, by) => ({ ...rule, onAt: rule.onAt + by, offAt: rule.offAt + by }),
-  asksWhenLow: ({ sense }) => sense === 'heating',
+  asksWhenLow: ({ action }) => action === 'reverse',
   spans: ({ setPoints: moved = [] }) => moved,
   keepsWhatItWas: true,
 }

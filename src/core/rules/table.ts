@@ -1,26 +1,26 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { putAt, valueAt } from '@/core/json/place'
-import { AfterRun, afterRunKind } from '@/core/rules/afterRun'
 import { Cycle, cycleKind } from '@/core/rules/cycle'
 import { Differential, differentialKind } from '@/core/rules/differential'
+import { HoldAfterFall, holdAfterFallKind } from '@/core/rules/holdAfterFall'
 import type { RuleKind, RuleOffer } from '@/core/rules/kind'
 import { Purge, purgeKind } from '@/core/rules/purge'
 import { Ramp, rampKind } from '@/core/rules/ramp'
-import { Surge, surgeKind } from '@/core/rules/surge'
+import { RapidRise, rapidRiseKind } from '@/core/rules/rapidRise'
 import { SwitchRule, switchKind } from '@/core/rules/switchRule'
 import { Week, weekKind } from '@/core/rules/week'
 
-export const Rule = Type.Union([Ramp, SwitchRule, Differential, Surge, Week, Cycle, AfterRun, Purge])
+export const Rule = Type.Union([Ramp, SwitchRule, Differential, RapidRise, Week, Cycle, HoldAfterFall, Purge])
 export type Rule = Static<typeof Rule>
 
 const RULE_KINDS = {
   ramp: rampKind,
   switch: switchKind,
   differential: differentialKind,
-  surge: surgeKind,
+  'rapid-rise': rapidRiseKind,
   week: weekKind,
   cycle: cycleKind,
-  'after-run': afterRunKind,
+  'hold-after-fall': holdAfterFallKind,
   purge: purgeKind,
 } satisfies { [K in Rule['kind']]: { readonly check: RuleKind<Extract<Rule, { kind: K }>>['check'] } }
 

@@ -75,7 +75,7 @@ test.each([
 })
 
 test('the figure typed is the figure set', () => {
-  expect(addBy(shed, 'When everything stops asking, run on for a time', 600).response.runOn).toEqual({
+  expect(addBy(shed, 'When everything stops asking, run on for a time', 600).response.finalRunOn).toEqual({
     holdS: 600,
     speedPct: null,
   })
@@ -98,7 +98,7 @@ test('everything there is to say can stand in one response', () => {
     [
       'bounds',
       'combined',
-      'coolDown',
+      'heaterPurge',
       'isolated',
       'lightMode',
       'lostSensor',
@@ -107,14 +107,14 @@ test('everything there is to say can stand in one response', () => {
       'powerMemory',
       'rate',
       'reduction',
-      'restBand',
+      'skipBand',
       'rule',
-      'runOn',
+      'finalRunOn',
       'safetyStop',
       'scan',
       'stages',
       'startKick',
-      'testHold',
+      'testOverride',
     ].sort(),
   )
 })
@@ -148,7 +148,7 @@ describe.each(everyLine)('$name', ({ line }) => {
       const off = produce(full.response, (draft) => rest(draft, line))
       expect(off).not.toEqual(full.response)
       const resting = lines(off).find((other) => other.behaviour === line.behaviour && other.place === place)!
-      expect(resting.asideAt !== null || (resting.value as { off?: true }).off).toBeTruthy()
+      expect(resting.switchedOffAt !== null || (resting.value as { off?: true }).off).toBeTruthy()
       expect(valueAt(off, standsAt(resting))).toBeDefined()
       const on = produce(off, (draft) => wake(draft, resting))
       expect(sorted(on)).toEqual(sorted(full.response))
@@ -206,13 +206,15 @@ test('a remark changes nothing that is carried out', () => {
 })
 
 test.each([
-  { at: 'runOn', value: 5 },
+  { at: 'finalRunOn', value: 5 },
   { at: 'stages', value: { fixed: [] } },
   { at: 'constructor.name', value: 'x' },
   { at: 'inputs.house.name', value: 20 },
 ])('what is set aside must be what stands at its place: $at is refused with $value', (aside) => {
   const house = demoInstallation('duckling-brooder')
-  expect(readInstallation({ ...house, response: { ...house.response, aside: [aside] } })).toMatchObject({ ok: false })
+  expect(readInstallation({ ...house, response: { ...house.response, switchedOff: [aside] } })).toMatchObject({
+    ok: false,
+  })
 })
 
 test.each([

@@ -52,7 +52,7 @@ export const onceAt =
 
 /** The places of the items of a list. */
 export const eachOf =
-  (place: 'reductions' | 'restBands') =>
+  (place: 'reductions' | 'skipBands') =>
   (response: Response): readonly Place[] =>
     (response[place] ?? []).map((_item, index) => `${place}.${index}`)
 

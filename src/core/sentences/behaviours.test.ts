@@ -5,7 +5,7 @@ import fc from 'fast-check'
 import { compile } from '@/core/machine/compile'
 import { differentialPoints, isDifferentialOn, type Differential } from '@/core/rules/differential'
 import { localWeekClock } from '@/core/rules/localClock'
-import type { Surge } from '@/core/rules/surge'
+import type { RapidRise } from '@/core/rules/rapidRise'
 import type { Rule } from '@/core/rules/table'
 import { fillSpan, WEEK_MIN, WEEK_S, type Period } from '@/core/rules/week'
 import { machineFor, measured, responseTo as response, speedsOver as run } from '@/testing/examples'
@@ -25,7 +25,7 @@ const differential = (changes: Partial<Differential> = {}): Differential => ({
   id: 'd',
   kind: 'differential',
   input: 'temp',
-  sense: 'cooling',
+  action: 'direct',
   onAt: 20,
   offAt: 19,
   speedPct: 100,
@@ -54,7 +54,7 @@ describe('differential', () => {
     expect(
       bits(
         run(
-          response([differential({ sense: 'heating', onAt: 19, offAt: 20 })]),
+          response([differential({ action: 'reverse', onAt: 19, offAt: 20 })]),
           [20.5, 19.5, 19, 19.5, 20, 19.5, 18.9, 20].map((temp) => ({ temp })),
         ),
       ),
@@ -114,27 +114,30 @@ test.each(
     rh: i.RH as number[],
     on: (out.on as number[]).join(''),
   })),
-)('surge of $rise in $windowMin min, at most $maxMin min → $on', ({ windowMin, rise, release, maxMin, rh, on }) => {
-  const rule: Surge = {
-    id: 's',
-    kind: 'surge',
-    input: 'rh',
-    windowS: windowMin * 60,
-    rise,
-    release,
-    speedPct: 80,
-    capS: maxMin * 60,
-  }
-  expect(
-    bits(
-      run(
-        response([rule]),
-        rh.map((x) => ({ rh: x })),
-        60,
+)(
+  'rapid rise of $rise in $windowMin min, at most $maxMin min → $on',
+  ({ windowMin, rise, release, maxMin, rh, on }) => {
+    const rule: RapidRise = {
+      id: 's',
+      kind: 'rapid-rise',
+      input: 'rh',
+      windowS: windowMin * 60,
+      rise,
+      release,
+      speedPct: 80,
+      capS: maxMin * 60,
+    }
+    expect(
+      bits(
+        run(
+          response([rule]),
+          rh.map((x) => ({ rh: x })),
+          60,
+        ),
       ),
-    ),
-  ).toBe(on)
-})
+    ).toBe(on)
+  },
+)
 
 describe('week, against an independent wall clock', () => {
   const period = (days: number[], startMin: number, endMin: number): Period => ({
@@ -219,7 +222,7 @@ test('a cycle runs its seconds in every period, from power-up', () =>
   ).toBe('110001100011'))
 
 test('after-run: runs above, runs on after falling, stops; rising again cancels the countdown', () => {
-  const rule: Rule = { id: 'f', kind: 'after-run', input: 'temp', armAbove: 60, speedPct: 50, holdS: 3 }
+  const rule: Rule = { id: 'f', kind: 'hold-after-fall', input: 'temp', armAbove: 60, speedPct: 50, holdS: 3 }
   expect(
     bits(
       run(
@@ -274,13 +277,13 @@ test('run-on keeps the last speed for a time; a new ask cancels it', () => {
   const rule = differential({ speedPct: 70 })
   expect(
     run(
-      response([rule], { runOn: { holdS: 3, speedPct: null } }),
+      response([rule], { finalRunOn: { holdS: 3, speedPct: null } }),
       [25, 15, 15, 15, 15, 15].map((temp) => ({ temp })),
     ),
   ).toEqual([70, 70, 70, 70, 0, 0])
   expect(
     run(
-      response([rule], { runOn: { holdS: 3, speedPct: 40 } }),
+      response([rule], { finalRunOn: { holdS: 3, speedPct: 40 } }),
       [25, 15, 15, 25, 15, 15, 15, 15].map((temp) => ({ temp })),
     ),
   ).toEqual([70, 40, 40, 70, 40, 40, 40, 0])
@@ -299,19 +302,22 @@ test.each([
   ).toEqual(pct)
 })
 
-describe('holds', () => {
+describe('overrides', () => {
   const rule = differential({ speedPct: 70 })
   test('cool-down: not less than its speed while heat is given and for a time after, whatever says off', () =>
     expect(
       run(
-        response([], { coolDown: { input: 'contact', speedPct: 45, holdS: 3 } }),
+        response([], { heaterPurge: { input: 'contact', speedPct: 45, holdS: 3 } }),
         [0, 1, 1, 0, 0, 0, 0].map((contact) => ({ contact })),
       ),
     ).toEqual([0, 45, 45, 45, 45, 45, 0]))
-  test('isolation has the last word, over cool-down too', () =>
+  test('isolation has the last word, over heater purge too', () =>
     expect(
       run(
-        response([rule], { coolDown: { input: 'contact', speedPct: 45, holdS: 9 }, holds: { isolated: 'contact' } }),
+        response([rule], {
+          heaterPurge: { input: 'contact', speedPct: 45, holdS: 9 },
+          overrides: { isolated: 'contact' },
+        }),
         [{ temp: 25 }, { temp: 25, contact: 1 }],
       ),
     ).toEqual([70, 0]))
@@ -411,15 +417,15 @@ test('what stands beside the rules is checked too, all at once', () => {
   const outcome = compile(
     response([], {
       light: { input: 'sun', level: 1, delayS: 1 },
-      holds: { isolated: 'plug' },
+      overrides: { isolated: 'plug' },
       reductions: [{ input: 'moon', when: 'at-or-above', at: 1, byPct: 1, how: 'points' }],
-      restBands: [{ fromPct: 50, toPct: 40 }],
+      skipBands: [{ fromPct: 50, toPct: 40 }],
     }),
   )
   expect(outcome.ok ? [] : outcome.problems.map(({ path }) => path)).toEqual([
     'light.input',
-    'holds.isolated',
+    'overrides.isolated',
     'reductions.0.input',
-    'restBands.0.fromPct',
+    'skipBands.0.fromPct',
   ])
 })

@@ -1,33 +1,33 @@
 import { freeId } from '@/core/json/freeId'
 import { dropAt, insertAt, keysOf, putAt, valueAt, type Place } from '@/core/json/place'
 import { plainCopy } from '@/core/json/plainCopy'
-import type { Aside, Response } from '@/core/response/schema'
+import type { SwitchedOff, Response } from '@/core/response/schema'
 import type { Rule } from '@/core/rules/table'
 import type { Line } from '@/core/sentences/table'
 
 /** Where the part of a line stands in the response, in force or set aside. */
-export const standsAt = ({ place, asideAt }: Pick<Line, 'place' | 'asideAt'>): Place =>
-  asideAt === null ? place : `aside.${asideAt}.value`
+export const standsAt = ({ place, switchedOffAt }: Pick<Line, 'place' | 'switchedOffAt'>): Place =>
+  switchedOffAt === null ? place : `switchedOff.${switchedOffAt}.value`
 
 /** Switches a behaviour off without losing it: rules stay in the list, all else is set aside. */
 export function rest(draft: Response, line: Line): void {
   if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, true)
-  draft.aside = [...(draft.aside ?? []), { at: line.place, value: plainCopy(line.value) } as Aside]
+  draft.switchedOff = [...(draft.switchedOff ?? []), { at: line.place, value: plainCopy(line.value) } as SwitchedOff]
   takeAway(draft, line)
 }
 
 /** Brings a behaviour back that was switched off. */
 export function wake(draft: Response, line: Line): void {
   if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, undefined)
-  if (line.asideAt === null) return
+  if (line.switchedOffAt === null) return
   const value = plainCopy(line.value)
-  dropAside(draft, line.asideAt)
+  dropAside(draft, line.switchedOffAt)
   insertAt(draft, line.place, value)
 }
 
 function dropAside(draft: Response, index: number): void {
-  draft.aside = draft.aside?.filter((_held, at) => at !== index)
-  if (draft.aside?.length === 0) delete draft.aside
+  draft.switchedOff = draft.switchedOff?.filter((_held, at) => at !== index)
+  if (draft.switchedOff?.length === 0) delete draft.switchedOff
 }
 
 function takeAway(draft: Response, { place, kind }: Line): void {
@@ -45,12 +45,12 @@ function dropNotes(draft: Response, place: Place): void {
 
 export function remove(draft: Response, line: Line): void {
   dropNotes(draft, line.place)
-  if (line.asideAt === null) takeAway(draft, line)
-  else dropAside(draft, line.asideAt)
+  if (line.switchedOffAt === null) takeAway(draft, line)
+  else dropAside(draft, line.switchedOffAt)
 }
 
 export const canCopy = ({ behaviour }: Line): boolean =>
-  behaviour === 'rule' || behaviour === 'reduction' || behaviour === 'restBand' || behaviour === 'otherOutput'
+  behaviour === 'rule' || behaviour === 'reduction' || behaviour === 'skipBand' || behaviour === 'otherOutput'
 
 /** A second one like it, behind it. */
 export function duplicate(draft: Response, { place, value }: Line): void {
@@ -90,6 +90,6 @@ export function writeNote(draft: Response, place: Place, note: string): void {
 
 /** A response without remarks and without what is set aside: what is carried out and proved. */
 export function bare(response: Response): Response {
-  const { notes: _notes, aside: _aside, ...carried } = response
+  const { notes: _notes, switchedOff: _switchedOff, ...carried } = response
   return { ...carried, rules: response.rules.map(({ note: _note, ...rule }) => rule) }
 }

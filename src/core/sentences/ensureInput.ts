@@ -2,7 +2,7 @@ import type { Installation } from '@/core/installation/installation'
 import { freeId } from '@/core/json/freeId'
 import type { Explanation } from '@/core/machine/explain'
 import { findLink } from '@/core/machine/findLink'
-import type { HoldKind } from '@/core/machine/parts/holds'
+import type { OverrideKind } from '@/core/machine/parts/overrides'
 import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import type { Input } from '@/core/rules/input'
@@ -27,8 +27,8 @@ export function newInput(response: Response, made: Input): string {
 }
 
 /** What a hold does at this instant. */
-export const holdNow =
-  (by: HoldKind) =>
+export const overrideNow =
+  (by: OverrideKind) =>
   (_value: unknown, { chain }: Explanation): string => {
     const link = findLink(chain, 'hold', 'held', (held) => held.by === by)
     return link ? `holds ${formatPct(link.heldPct)} %` : 'idle'

@@ -21,7 +21,10 @@ const AT_FLOOR_WORDS = { follow: 'follows on', floor: 'goes to its own floor', o
 const PART_WORDS: Record<PartKind, readonly [title: string, detail: string]> = {
   'off-allowed': ['It cannot stand still.', 'Where you allowed it to be off, it runs at its floor.'],
   'run-on': ['No run-on.', 'When everything stops asking it stops, or goes to its floor, at once.'],
-  'cool-down': ['No cool-down.', 'After heat was given it does not wait: the heater needs a thermostat of its own.'],
+  'heater-purge': [
+    'No heater purge.',
+    'After heat was given it does not wait: the heater needs a thermostat of its own.',
+  ],
   'light-modes': [
     'It cannot tell day from night.',
     'The rules of both stand all the time, and the highest ask counts.',
@@ -145,15 +148,15 @@ export function lossText(
         title: `It answers to ${loss.input} although you did not ask.`,
         detail: `Its ${ruleKind({ kind: loss.rule }).title} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
       }
-    case 'off-rest-band':
+    case 'off-skip-band':
       return {
         title: `${capital(loss.what === 'floor' || loss.what === 'ceiling' ? `the ${loss.what}` : `the ${nameOf(loss.what)}`)} moves from ${formatPct(loss.askedPct)} to ${formatPct(loss.givenPct)} %.`,
-        detail: `It cannot skip the rest band from ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %, so nothing is set inside it.`,
+        detail: `It cannot skip the skip band from ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %, so nothing is set inside it.`,
       }
-    case 'crosses-rest-band':
+    case 'crosses-skip-band':
       return {
         title: `The ${nameOf(loss.rule)} runs through ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %.`,
-        detail: 'It cannot skip a rest band, and the ramp has to cross it: it may stay in the resonance.',
+        detail: 'It cannot skip a skip band, and the ramp has to cross it: it may stay in the resonance.',
       }
     case 'below-stops':
       return {

@@ -4,7 +4,7 @@ import { isMeasured } from '@/core/rules/input'
 import { text } from '@/core/rules/kind'
 import { field, inputCause, inputName, inputOf } from '@/core/rules/sentence'
 import type { BehaviourKind } from '@/core/sentences/behaviour'
-import { holdNow } from '@/core/sentences/ensureInput'
+import { overrideNow } from '@/core/sentences/ensureInput'
 
 const inputAt = (place: string): string => keysOf(place)[1] ?? ''
 
@@ -25,7 +25,7 @@ export const lostSensor: BehaviourKind<number> = {
     ]
   },
   trade: () => 'fail-safe speed',
-  now: holdNow('lost-sensor'),
+  now: overrideNow('lost-sensor'),
   why: () => ({
     formula: 'held = the speed of the lost input; the highest where several are lost',
     source: 'the shared trade notes, section 3: by duty',

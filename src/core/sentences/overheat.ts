@@ -2,11 +2,11 @@ import type { Overheat } from '@/core/response/schema'
 import { text } from '@/core/rules/kind'
 import { field, inputName, inputPart, measures } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { holdNow, newInput } from '@/core/sentences/ensureInput'
+import { overrideNow, newInput } from '@/core/sentences/ensureInput'
 
 /** The controller's own heat. */
 export const overheat: BehaviourKind<Overheat> = {
-  places: ({ holds }) => (holds?.overheat ? ['holds.overheat'] : []),
+  places: ({ overrides }) => (overrides?.overheat ? ['overrides.overheat'] : []),
   name: ({ input }, { response }) => `overheat hold (${inputName(response, input)})`,
   cause: () => 'temperature',
   sentence: ({ input, onAt, offBelow }, { response }) => [
@@ -18,13 +18,13 @@ export const overheat: BehaviourKind<Overheat> = {
     field('offBelow', 'overheat, until below', 'temperature', offBelow),
     text('.'),
   ],
-  now: holdNow('overheat'),
+  now: overrideNow('overheat'),
   why: () => ({
     formula: 'held = 100, followers 0, from the one point until below the other',
     source: ofCommonPractice,
   }),
   offers: ({ response }) =>
-    response.holds?.overheat
+    response.overrides?.overheat
       ? []
       : [
           {
@@ -38,7 +38,7 @@ export const overheat: BehaviourKind<Overheat> = {
                 from: 0,
                 to: 100,
               })
-              draft.holds = { ...draft.holds, overheat: { input, onAt: 70, offBelow: 50 } }
+              draft.overrides = { ...draft.overrides, overheat: { input, onAt: 70, offBelow: 50 } }
             },
           },
         ],

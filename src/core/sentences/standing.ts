@@ -8,16 +8,16 @@ import { HELD_WORDS, linkText } from '@/core/sentences/words'
 const REMEMBERED: ReadonlySet<RuleWhy['kind']> = new Set([
   'switch-waiting',
   'switch-overrun',
-  'surge-on',
-  'surge-capped',
+  'rapid-rise-on',
+  'rapid-rise-capped',
   'cycle-on',
   'cycle-off',
-  'after-run-armed',
-  'after-run-counting',
+  'hold-after-fall-armed',
+  'hold-after-fall-counting',
   'differential-on',
 ])
 
-/** What the machine remembers at this instant, in words: an overrun that is left, the mode, the base of a surge. */
+/** What the machine remembers at this instant, in words: an overrun that is left, the mode, the base of a rapid rise. */
 export function remembered(
   response: Response,
   { chain }: Explanation,

@@ -1,14 +1,14 @@
-import type { HoldKind } from '@/core/machine/parts/holds'
+import type { OverrideKind } from '@/core/machine/parts/overrides'
 import { text } from '@/core/rules/kind'
 import { inputName, inputPart, isSwitch } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { holdNow, newInput } from '@/core/sentences/ensureInput'
+import { overrideNow, newInput } from '@/core/sentences/ensureInput'
 
 type Said = { readonly name: string; readonly tail: string; readonly words: string; readonly sentence: string }
 
 /** A switch that lets nothing turn; its value is the switch's id. */
-const stop = (key: 'isolated' | 'safetyStop', by: HoldKind, said: Said): BehaviourKind<string> => ({
-  places: ({ holds }) => (holds?.[key] === undefined ? [] : [`holds.${key}`]),
+const stop = (key: 'isolated' | 'safetyStop', by: OverrideKind, said: Said): BehaviourKind<string> => ({
+  places: ({ overrides }) => (overrides?.[key] === undefined ? [] : [`overrides.${key}`]),
   name: (input, { response }) => `${said.name} (${inputName(response, input)})`,
   cause: () => 'switch',
   sentence: (input, { response }) => [
@@ -16,20 +16,20 @@ const stop = (key: 'isolated' | 'safetyStop', by: HoldKind, said: Said): Behavio
     inputPart(response, '', `switch of the ${said.name}`, input, isSwitch),
     text(said.tail),
   ],
-  now: holdNow(by),
+  now: overrideNow(by),
   why: () => ({
     formula: 'held = 0, whatever was asked; the strongest holds have the last word',
     source: ofCommonPractice,
   }),
   offers: ({ response }) =>
-    response.holds?.[key] === undefined
+    response.overrides?.[key] === undefined
       ? [
           {
             sentence: said.sentence,
             words: said.words,
             add: ({ response: draft }) => {
               const input = newInput(draft, { id: key, kind: 'switch', name: said.name })
-              draft.holds = { ...draft.holds, [key]: input }
+              draft.overrides = { ...draft.overrides, [key]: input }
             },
           },
         ]

@@ -7,8 +7,9 @@ import type { BehaviourKind, Offer, Telling } from '@/core/sentences/behaviour'
 import { bounds } from '@/core/sentences/bounds'
 import { clockMode } from '@/core/sentences/clockMode'
 import { combined } from '@/core/sentences/combined'
-import { coolDown } from '@/core/sentences/coolDown'
+import { finalRunOn } from '@/core/sentences/finalRunOn'
 import { follower } from '@/core/sentences/follower'
+import { heaterPurge } from '@/core/sentences/heaterPurge'
 import { lightMode } from '@/core/sentences/lightMode'
 import { lostSensor } from '@/core/sentences/lostSensor'
 import { otherOutput } from '@/core/sentences/otherOutput'
@@ -16,14 +17,13 @@ import { overheat } from '@/core/sentences/overheat'
 import { powerMemory } from '@/core/sentences/powerMemory'
 import { rate } from '@/core/sentences/rate'
 import { reduction } from '@/core/sentences/reduction'
-import { restBand } from '@/core/sentences/restBand'
 import { ruleBehaviour } from '@/core/sentences/ruleBehaviour'
-import { runOn } from '@/core/sentences/runOn'
 import { scan } from '@/core/sentences/scan'
+import { skipBand } from '@/core/sentences/skipBand'
 import { stages } from '@/core/sentences/stages'
 import { startKick } from '@/core/sentences/startKick'
 import { isolated, safetyStop } from '@/core/sentences/stops'
-import { testHold } from '@/core/sentences/testHold'
+import { testOverride } from '@/core/sentences/testOverride'
 
 /** Every kind of behaviour, in the order in which they are said. */
 const BEHAVIOURS = {
@@ -35,16 +35,16 @@ const BEHAVIOURS = {
   rule: ruleBehaviour,
   follower,
   stages,
-  runOn,
+  finalRunOn,
   reduction,
-  restBand,
+  skipBand,
   rate,
   scan,
   powerMemory,
   lostSensor,
-  coolDown,
+  heaterPurge,
   overheat,
-  testHold,
+  testOverride,
   safetyStop,
   isolated,
   otherOutput,
@@ -63,7 +63,7 @@ export type Line = {
   readonly place: Place
   readonly value: unknown
   /** Its place among what is set aside; null for what is in force. */
-  readonly asideAt: number | null
+  readonly switchedOffAt: number | null
 }
 
 export const telling = (
@@ -81,8 +81,8 @@ function behaviourAt(place: Place): BehaviourName {
       return 'follower'
     case 'reductions':
       return 'reduction'
-    case 'restBands':
-      return 'restBand'
+    case 'skipBands':
+      return 'skipBand'
     case 'otherOutputs':
       return 'otherOutput'
     case 'light':
@@ -95,28 +95,28 @@ function behaviourAt(place: Place): BehaviourName {
       return 'powerMemory'
     case 'inputs':
       return third === 'combines' ? 'combined' : 'lostSensor'
-    case 'holds':
-      return second === 'test' ? 'testHold' : (second as 'overheat' | 'safetyStop' | 'isolated')
+    case 'overrides':
+      return second === 'test' ? 'testOverride' : (second as 'overheat' | 'safetyStop' | 'isolated')
     case '':
       return 'bounds'
     default:
-      return first as 'startKick' | 'stages' | 'runOn' | 'rate' | 'coolDown'
+      return first as 'startKick' | 'stages' | 'finalRunOn' | 'rate' | 'heaterPurge'
   }
 }
 
 /** Every sentence of a response in order, those set aside after their own kind. */
 export function lines(response: Response): readonly Line[] {
-  const aside = response.aside ?? []
+  const switchedOff = response.switchedOff ?? []
   return NAMES.flatMap((behaviour): readonly Line[] => {
     const kind = kindOf(behaviour)
     return [
       // In a document that contradicts itself a place may be named twice, and then holds something else.
       ...kind.places(response).flatMap((place) => {
         const value = valueAt(response, place)
-        return value === undefined ? [] : [{ behaviour, kind, place, value, asideAt: null }]
+        return value === undefined ? [] : [{ behaviour, kind, place, value, switchedOffAt: null }]
       }),
-      ...aside.flatMap(({ at, value }, asideAt) =>
-        behaviourAt(at) === behaviour ? [{ behaviour, kind, place: at, value, asideAt }] : [],
+      ...switchedOff.flatMap(({ at, value }, switchedOffAt) =>
+        behaviourAt(at) === behaviour ? [{ behaviour, kind, place: at, value, switchedOffAt }] : [],
       ),
     ]
   })

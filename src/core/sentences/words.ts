@@ -1,7 +1,7 @@
 import { assertNever } from '@/core/json/assertNever'
 import type { Explanation, Link } from '@/core/machine/explain'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
-import type { HoldKind } from '@/core/machine/parts/holds'
+import type { OverrideKind } from '@/core/machine/parts/overrides'
 import { clockText } from '@/core/quantity/clock'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
@@ -99,11 +99,11 @@ const SIDE_WORDS: Record<Side, string> = {
 }
 
 /** Why something holds the fan. */
-export const HELD_WORDS: Record<HoldKind, string> = {
+export const HELD_WORDS: Record<OverrideKind, string> = {
   none: 'A hold has the last word',
   test: 'The test switch is on',
   'lost-sensor': 'A probe has no reading',
-  'cool-down': 'Heat was given, and the heater must not be left without air',
+  'heater-purge': 'Heat was given, and the heater must not be left without air',
   overheat: 'The controller itself is too hot',
   'safety-stop': 'The safety stop is on',
   isolated: 'It is isolated',
@@ -131,7 +131,7 @@ function consequenceText(response: Response, link: Link, preference: UnitPrefere
       return link.stepPct > 0
         ? `Steps of ${formatPct(link.stepPct)} % give ${formatPct(link.givenPct)} %.`
         : `Its levels give ${formatPct(link.givenPct)} %.`
-    case 'rest-band':
+    case 'skip-band':
       return `Between ${formatPct(link.band.fromPct)} and ${formatPct(link.band.toPct)} % it may not stay, so it runs at ${formatPct(link.givenPct)} %.`
     case 'rate':
       return `It moves no faster than its rate: ${formatPct(link.givenPct)} % on its way to ${formatPct(link.wantedPct)} %.`

@@ -9,7 +9,7 @@ const machine = machineFor({
       { id: 'r', kind: 'ramp', input: 'temp', startAt: 20, fullAt: 30, fromPct: 20, toPct: 70, below: 'nothing' },
     ],
   }),
-  runOn: { holdS: 100, speedPct: 50 },
+  finalRunOn: { holdS: 100, speedPct: 50 },
 })
 const played = (temps: readonly number[], boosts: readonly number[]) =>
   spells(
@@ -35,7 +35,7 @@ test('who decides, from when to when', () => {
 test('what holds the fan comes before who asks', () => {
   const held = machineFor({
     ...exampleResponse({ rules: [] }),
-    holds: { test: { input: 'boost', speedPct: 90 } },
+    overrides: { test: { input: 'boost', speedPct: 90 } },
   })
   const { inCharge, heldBy, ...rest } = replay(held, {
     atS: Float64Array.of(0, 60, 120),

@@ -1,4 +1,4 @@
-import { HOLD_KINDS, type HoldKind } from '@/core/machine/parts/holds'
+import { OVERRIDE_KINDS, type OverrideKind } from '@/core/machine/parts/overrides'
 import { IN_CHARGE_RUN_ON } from '@/core/machine/state'
 import type { Replay } from '@/core/space/replay'
 
@@ -6,13 +6,13 @@ import type { Replay } from '@/core/space/replay'
 export type Active =
   | { readonly kind: 'rule'; readonly index: number }
   | { readonly kind: 'floor' | 'run-on' }
-  | { readonly kind: 'held'; readonly by: HoldKind }
+  | { readonly kind: 'held'; readonly by: OverrideKind }
 
 /** The same decides from `fromS` up to `toS`. */
 export type Spell = { readonly active: Active; readonly fromS: number; readonly toS: number }
 
 const activeAt = ({ inCharge, heldBy }: Replay, reading: number): Active => {
-  const by = HOLD_KINDS[heldBy[reading]!] ?? 'none'
+  const by = OVERRIDE_KINDS[heldBy[reading]!] ?? 'none'
   const index = inCharge[reading]!
   if (by !== 'none') return { kind: 'held', by }
   if (index >= 0) return { kind: 'rule', index }

@@ -36,7 +36,7 @@ test('isolator, safety stop, test and the heat of the controller stand still, wh
     { id: 'c', kind: 'switch', name: 'blue key' },
     { id: 'box', kind: 'temperature', name: 'inside', from: 0, to: 100 },
   )
-  installation.response.holds = {
+  installation.response.overrides = {
     isolated: 'a',
     safetyStop: 'b',
     test: { input: 'c', speedPct: 60 },

@@ -56,7 +56,7 @@ function overTheDay(input: Input, where: Where): At {
   if (!isMeasured(input)) return role === 'request' || role === 'door' ? visits : () => 0
   if (role === 'light') return (hour) => (hour >= 7 && hour < 19 ? input.to : 0)
   if (role === 'body') {
-    const limitC = where.response.holds?.overheat?.onAt ?? Infinity
+    const limitC = where.response.overrides?.overheat?.onAt ?? Infinity
     return () => Math.min(limitC - 15, clipped(input, BODY_C))
   }
   if (role === 'outdoor' || role === 'supply') {

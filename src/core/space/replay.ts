@@ -19,7 +19,7 @@ export type Replay = {
   readonly fansPct: readonly Float64Array[]
   /** Who asked for it: index of a rule that is switched on, IN_CHARGE_FLOOR or IN_CHARGE_RUN_ON. */
   readonly inCharge: Int16Array
-  /** What held it, whatever was asked: a place in HOLD_KINDS, 0 for nothing. */
+  /** What held it, whatever was asked: a place in OVERRIDE_KINDS, 0 for nothing. */
   readonly heldBy: Uint8Array
   readonly measures: ReplayMeasures
 }

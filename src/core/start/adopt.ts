@@ -13,7 +13,7 @@ const governingFirst = ({ inputs, rules }: Response): readonly Input[] => {
 
 /** Puts ids in the place of others wherever the response speaks of inputs. */
 function renamed(response: Response, nameOf: (id: string) => string): Response {
-  const holds = response.holds
+  const overrides = response.overrides
   const conditions = <C extends { kind: string }>(list: readonly C[]): C[] =>
     list.map((condition) =>
       'input' in condition ? { ...condition, input: nameOf(String(condition.input)) } : condition,
@@ -29,17 +29,21 @@ function renamed(response: Response, nameOf: (id: string) => string): Response {
     })),
     rules: response.rules.map((rule) => withInputs(rule, nameOf)),
     ...(response.light ? { light: { ...response.light, input: nameOf(response.light.input) } } : {}),
-    ...(response.coolDown ? { coolDown: { ...response.coolDown, input: nameOf(response.coolDown.input) } } : {}),
+    ...(response.heaterPurge
+      ? { heaterPurge: { ...response.heaterPurge, input: nameOf(response.heaterPurge.input) } }
+      : {}),
     ...(response.reductions
       ? { reductions: response.reductions.map((reduction) => ({ ...reduction, input: nameOf(reduction.input) })) }
       : {}),
-    ...(holds
+    ...(overrides
       ? {
-          holds: {
-            ...(holds.isolated === undefined ? {} : { isolated: nameOf(holds.isolated) }),
-            ...(holds.safetyStop === undefined ? {} : { safetyStop: nameOf(holds.safetyStop) }),
-            ...(holds.overheat ? { overheat: { ...holds.overheat, input: nameOf(holds.overheat.input) } } : {}),
-            ...(holds.test ? { test: { ...holds.test, input: nameOf(holds.test.input) } } : {}),
+          overrides: {
+            ...(overrides.isolated === undefined ? {} : { isolated: nameOf(overrides.isolated) }),
+            ...(overrides.safetyStop === undefined ? {} : { safetyStop: nameOf(overrides.safetyStop) }),
+            ...(overrides.overheat
+              ? { overheat: { ...overrides.overheat, input: nameOf(overrides.overheat.input) } }
+              : {}),
+            ...(overrides.test ? { test: { ...overrides.test, input: nameOf(overrides.test.input) } } : {}),
           },
         }
       : {}),
@@ -83,7 +87,7 @@ function kept(here: Input | undefined, other: Input): Input {
 
 /** Another response carried over to these inputs and fans: its inputs become the ones here of the same kind, its lead the one here; fans
  *  that follow or join stay only as far as there are fans for them. Inputs that only this one has stay, so that no probe loses its
- *  input. Reasons of a floor and rest bands belong to a fan, not to a response: the other’s do not come along. */
+ *  input. Reasons of a floor and skip bands belong to a fan, not to a response: the other’s do not come along. */
 export function adopt(own: Response, other: Response, fanIds: readonly string[]): Response {
   const names = nameHere(governingFirst(own), other.inputs)
   const moved = renamed(other, (id) => names[id] ?? id)
@@ -106,7 +110,14 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     const onWhen = carried(output.onWhen)
     return onWhen.length === 0 ? [] : [{ ...output, onWhen, notWhile: carried(output.notWhile) }]
   })
-  const { stages, otherOutputs: _outputs, aside: _aside, notes: _notes, restBands: _restBands, ...carried } = moved
+  const {
+    stages,
+    otherOutputs: _outputs,
+    switchedOff: _switchedOff,
+    notes: _notes,
+    skipBands: _skipBands,
+    ...carried
+  } = moved
   const movedIds = moved.inputs.map(({ id }) => id)
   const all = [
     ...own.inputs.filter(({ id }) => !movedIds.includes(id)),
@@ -121,7 +132,7 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     ...carried,
     lead: own.lead,
     floor: { ...carried.floor, reasons: [] },
-    ...(own.restBands ? { restBands: own.restBands } : {}),
+    ...(own.skipBands ? { skipBands: own.skipBands } : {}),
     inputs: [...all.filter(isRead), ...all.filter((input) => !isRead(input))],
     followers,
     ...(stages && fixed.length > 0 ? { stages: { ...stages, fixed } } : {}),

@@ -40,7 +40,7 @@ function inputFor(inputs: Input[], kind: Input['kind']): string {
 
 type Slot = {
   readonly input?: MeasuredInput['kind']
-  readonly sense?: 'cooling' | 'heating'
+  readonly action?: 'direct' | 'reverse'
   readonly falls?: boolean
   readonly overrun?: readonly string[]
 }
@@ -78,18 +78,18 @@ function blank(kind: Rule['kind'], slot: Slot, id: string, input: string, floorP
         id,
         kind,
         input,
-        sense: slot.sense ?? 'cooling',
+        action: slot.action ?? 'direct',
         onAt: 25,
-        offAt: slot.sense === 'heating' ? 26 : 24,
+        offAt: slot.action === 'reverse' ? 26 : 24,
         speedPct,
         minOnS: 0,
         minOffS: 0,
       }
-    case 'surge':
+    case 'rapid-rise':
       return { id, kind, input, windowS: 300, rise: 10, release: 5, speedPct, capS: 1800 }
     case 'cycle':
       return { id, kind, onS: 60, periodS: 600, speedPct }
-    case 'after-run':
+    case 'hold-after-fall':
       return { id, kind, input, armAbove: 50, speedPct, holdS: 0 }
     // A calendar is read period by period, not setting by setting; no controller here has a slot for a purge.
     case 'week':
@@ -98,7 +98,7 @@ function blank(kind: Rule['kind'], slot: Slot, id: string, input: string, floorP
   }
 }
 
-const KINDS: readonly Rule['kind'][] = ['ramp', 'differential', 'surge', 'switch', 'cycle', 'after-run']
+const KINDS: readonly Rule['kind'][] = ['ramp', 'differential', 'rapid-rise', 'switch', 'cycle', 'hold-after-fall']
 
 /** The response that the settings on the panel mean: what `fit` does, walked the other way by the same slots. Rules whose setting says off
  *  are left out; calendars, wiring and what no setting speaks of stay as they are here. */
@@ -137,7 +137,7 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
         }),
       )
     })
-  const runOnS = valueOf('runOn.holdS', 1) ?? 0
+  const finalRunOnS = valueOf('finalRunOn.holdS', 1) ?? 0
   const free = kit.fans.map(({ id }) => id).filter((id) => id !== own.lead)
   const followers = model.followers.slice(0, free.length).map((slot, index) => ({
     fan: free[index]!,
@@ -156,7 +156,7 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
     rules: [...rules, ...own.rules.filter(({ kind }) => kind === 'week' && (model.weeks?.length ?? 0) > 0)],
     startKick: model.startKick === 'none' ? null : { speedPct: 100, holdS: 2 },
     followers,
-    ...(runOnS > 0 ? { runOn: { holdS: runOnS, speedPct: null } } : {}),
+    ...(finalRunOnS > 0 ? { finalRunOn: { holdS: finalRunOnS, speedPct: null } } : {}),
     ...(stagesFixed.length > 0
       ? {
           stages: {

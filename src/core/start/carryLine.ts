@@ -5,10 +5,14 @@ import type { Response } from '@/core/response/schema'
 import type { Line } from '@/core/sentences/table'
 
 /** What can be taken over by itself: what every response has, and what belongs to an input, cannot. */
-export const canCarry = ({ kind, behaviour, asideAt }: Line): boolean =>
-  !kind.isFixed && behaviour !== 'lostSensor' && behaviour !== 'follower' && behaviour !== 'stages' && asideAt === null
+export const canCarry = ({ kind, behaviour, switchedOffAt }: Line): boolean =>
+  !kind.isFixed &&
+  behaviour !== 'lostSensor' &&
+  behaviour !== 'follower' &&
+  behaviour !== 'stages' &&
+  switchedOffAt === null
 
-const isList = (place: string): boolean => /^(rules|reductions|restBands|otherOutputs)\./.test(place)
+const isList = (place: string): boolean => /^(rules|reductions|skipBands|otherOutputs)\./.test(place)
 
 /** Every id a part speaks of, as far as it is one of these. */
 function idsIn(value: unknown, known: readonly string[]): readonly string[] {

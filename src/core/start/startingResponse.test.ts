@@ -70,10 +70,10 @@ test.each(PAIRS)('the response of %s can be taken over by %s', (from, to) => {
   expect(checkInstallation({ ...taker, response })).toEqual([])
 })
 
-test('what belongs to the other fan does not come along: reasons of its floor, its rest bands', () => {
+test('what belongs to the other fan does not come along: reasons of its floor, its skip bands', () => {
   const [giver, taker] = [demoInstallation('fruiting-room'), demoInstallation('inverter-cupboard')]
-  const bands = { ...giver.response, restBands: [{ fromPct: 40, toPct: 50 }] }
+  const bands = { ...giver.response, skipBands: [{ fromPct: 40, toPct: 50 }] }
   const response = adopt(taker.response, bands, ['fan'])
   expect(response.floor).toEqual({ ...giver.response.floor, reasons: [] })
-  expect(response.restBands).toEqual(taker.response.restBands)
+  expect(response.skipBands).toEqual(taker.response.skipBands)
 })

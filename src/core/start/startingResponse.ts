@@ -45,7 +45,7 @@ function boosted(
   speedFor: ((flowLs: number) => number | null) | null,
   preference: UnitPreference,
 ): readonly [Rule, Origin[]] {
-  if (rule.kind !== 'switch' && rule.kind !== 'surge' && rule.kind !== 'differential') return [rule, []]
+  if (rule.kind !== 'switch' && rule.kind !== 'rapid-rise' && rule.kind !== 'differential') return [rule, []]
   const place = `rules.${rule.id}.speedPct`
   if (!most || !speedFor)
     return [

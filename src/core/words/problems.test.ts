@@ -17,14 +17,14 @@ test.each<[Problem, string]>([
       levelsPct: [20, 80],
       bands: [{ fromPct: 30, toPct: 60 }],
     },
-    'Between the floor of 30 % and the top of 60 % no speed is left to run at, with levels of 20, 80 % and a rest band from 30 to 60 %: move the floor or the ceiling, or make a band narrower.',
+    'Between the floor of 30 % and the top of 60 % no speed is left to run at, with levels of 20, 80 % and a skip band from 30 to 60 %: move the floor or the ceiling, or make a band narrower.',
   ],
   [
     { code: 'no_length', path: '', startMin: 480, endMin: 480 },
     'A period from 08:00 to 08:00 has no length; for the whole day use 00:00 to 24:00.',
   ],
   [
-    { code: 'off_side', path: '', sense: 'heating', name: 'room', onAt: 20, offAt: 18 },
+    { code: 'off_side', path: '', action: 'reverse', name: 'room', onAt: 20, offAt: 18 },
     'A heating differential on room must go off above where it comes on (on 20, off 18).',
   ],
   [

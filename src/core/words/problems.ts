@@ -21,7 +21,7 @@ function noSpeedLeft({ lowPct, highPct, stepPct, levelsPct, bands }: Of<'no_spee
       : stepPct > 0
         ? [`steps of ${formatPct(stepPct)} %`]
         : []),
-    ...bands.map(({ fromPct, toPct }) => `a rest band from ${formatPct(fromPct)} to ${formatPct(toPct)} %`),
+    ...bands.map(({ fromPct, toPct }) => `a skip band from ${formatPct(fromPct)} to ${formatPct(toPct)} %`),
   ]
   return `Between the floor of ${formatPct(lowPct)} % and the top of ${formatPct(highPct)} % no speed is left to run at, with ${taken.join(' and ')}: move the floor or the ceiling, or make a band narrower.`
 }
@@ -88,8 +88,8 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   purge_same_input: () => 'A purge compares the air of the room with that outside; they need an input each.',
   no_length: ({ startMin, endMin }) =>
     `A period from ${clockText(startMin)} to ${clockText(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
-  off_side: ({ sense, name, onAt, offAt }) =>
-    `${sense === 'cooling' ? 'A cooling' : 'A heating'} differential on ${name} must go off ${sense === 'cooling' ? 'below' : 'above'} where it comes on (on ${onAt}, off ${offAt}).`,
+  off_side: ({ action, name, onAt, offAt }) =>
+    `${action === 'direct' ? 'A cooling' : 'A heating'} differential on ${name} must go off ${action === 'direct' ? 'below' : 'above'} where it comes on (on ${onAt}, off ${offAt}).`,
   no_result: ({ why }) => why,
   default_no_choice: ({ name, got, choices }) =>
     `The default of ${name} (${got}) is none of its choices: ${choices.join(', ')}.`,

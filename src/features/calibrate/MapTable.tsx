@@ -14,9 +14,9 @@ import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 import type { DerivedFan } from '@/core/derive/derive'
 import { formatNumber, formatQuantity } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
-import { MONO } from '@/ui/theme'
 import { QuantityField } from '@/ui/QuantityField'
 import { usePreference } from '@/ui/preference'
+import { MONO } from '@/ui/theme'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { calibration: FanCalibration; derived: DerivedFan; onChange: ChangeCalibration }
@@ -69,7 +69,7 @@ export function MapTable({ calibration, derived, onChange }: Props) {
             <TableCell>Off law</TableCell>
             <TableCell>Sound, dB</TableCell>
             <TableCell>With</TableCell>
-            <TableCell>Aside</TableCell>
+            <TableCell>SwitchedOff</TableCell>
             <TableCell component="td" />
           </TableRow>
         </TableHead>

@@ -10,8 +10,8 @@ import type { FanCalibration } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
 import { soundChangeDb } from '@/core/physics/fanLaw'
 import { formatNumber, formatPct } from '@/core/quantity/format'
-import { chartFont, settingAxis } from '@/ui/chart'
 import { Notice } from '@/ui/Notice'
+import { chartFont, settingAxis } from '@/ui/chart'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const HEIGHT = 220
@@ -31,7 +31,7 @@ function words(verdict: NoiseVerdict): string {
   }
 }
 
-/** Sound against speed: what it says, and a rest band where something rings. */
+/** Sound against speed: what it says, and a skip band where something rings. */
 export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: Fan }) {
   const { response } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
@@ -53,7 +53,7 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
         : [],
     }
   }, [calibration.map])
-  const bands = response.restBands ?? []
+  const bands = response.skipBands ?? []
   const isLead = fan.id === response.lead
   const isPassedOver =
     verdict.kind === 'resonance' &&
@@ -104,9 +104,9 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
           disabled={bands.length >= 6}
           sx={{ minHeight: { xs: 56, sm: 36 }, mb: 1.5 }}
           onClick={() =>
-            edit(`rest band ${verdict.fromPct} to ${verdict.toPct} %`, (draft) => {
-              draft.response.restBands = [
-                ...(draft.response.restBands ?? []),
+            edit(`skip band ${verdict.fromPct} to ${verdict.toPct} %`, (draft) => {
+              draft.response.skipBands = [
+                ...(draft.response.skipBands ?? []),
                 { fromPct: verdict.fromPct, toPct: verdict.toPct },
               ]
             })
@@ -126,10 +126,10 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
                 size="small"
                 aria-label={`Run at ${formatPct(fromPct)} to ${formatPct(toPct)} % again`}
                 onClick={() =>
-                  edit('rest band removed', (draft) => {
-                    const left = (draft.response.restBands ?? []).filter((_, place) => place !== index)
-                    if (left.length > 0) draft.response.restBands = left
-                    else delete draft.response.restBands
+                  edit('skip band removed', (draft) => {
+                    const left = (draft.response.skipBands ?? []).filter((_, place) => place !== index)
+                    if (left.length > 0) draft.response.skipBands = left
+                    else delete draft.response.skipBands
                   })
                 }
               >
@@ -140,7 +140,7 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
         </Typography>
       )}
       <Notice title="A wrong verdict costs a motor.">
-        A rest band hides a noise; it does not mend a loose blade or a worn bearing. Listen with the guard on, from a
+        A skip band hides a noise; it does not mend a loose blade or a worn bearing. Listen with the guard on, from a
         place that does not ring itself.
       </Notice>
     </Box>

@@ -1,28 +1,28 @@
 'use client'
 
-import type { Rule } from '@/core/rules/table'
 import Box from '@mui/material/Box'
 import { memo, useState } from 'react'
-import { noteAt, standsAt } from '@/core/sentences/change'
-import { telling, type Line } from '@/core/sentences/table'
 import { joinPlaces, type Place } from '@/core/json/place'
 import type { SentencePart } from '@/core/rules/kind'
+import type { Rule } from '@/core/rules/table'
+import { noteAt, standsAt } from '@/core/sentences/change'
+import { telling, type Line } from '@/core/sentences/table'
 import { capital, linkText, partsText } from '@/core/sentences/words'
 import { LineMenu } from '@/features/respond/LineMenu'
 import { LineNotes } from '@/features/respond/LineNotes'
 import { SentenceField } from '@/features/respond/SentenceField'
 import { SentenceRow } from '@/features/respond/SentenceRow'
-import { causeColour } from '@/ui/cause'
-import { sameData } from '@/ui/sameData'
 import { useInstant } from '@/ui/TryItValues'
 import { Why } from '@/ui/Why'
+import { causeColour } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
+import { sameData } from '@/ui/sameData'
 import { useDocument, useJudgements } from '@/ui/workingCopy/context'
 
 /** What is shown of a sentence, as plain data. */
 type Shown = {
   readonly place: Place
-  readonly asideAt: number | null
+  readonly switchedOffAt: number | null
   /** Where its fields stand: in force, or set aside. */
   readonly stands: Place
   readonly name: string
@@ -51,7 +51,7 @@ export function BehaviourLine({ line }: { line: Line }) {
   const preference = usePreference()
   const judgements = useJudgements()
   const { response } = document
-  const { kind, value, place, behaviour, asideAt } = line
+  const { kind, value, place, behaviour, switchedOffAt } = line
   const said = telling(document, preference)
   const rule = behaviour === 'rule' ? (value as Rule) : null
   const name = kind.name(value, said, place)
@@ -61,7 +61,7 @@ export function BehaviourLine({ line }: { line: Line }) {
   return (
     <ShownLine
       place={place}
-      asideAt={asideAt}
+      switchedOffAt={switchedOffAt}
       stands={standsAt(line)}
       name={name}
       colour={causeColour(kind.cause(value, said, place))}
@@ -73,7 +73,7 @@ export function BehaviourLine({ line }: { line: Line }) {
           return 'path' in part && note !== '' ? [[part.path, note]] : []
         }),
       )}
-      isOff={asideAt !== null || rule?.off === true}
+      isOff={switchedOffAt !== null || rule?.off === true}
       isInCharge={
         explanation !== undefined &&
         (rule ? explanation.inCharge?.id === rule.id : behaviour === 'bounds' && explanation.inCharge === null)
@@ -104,7 +104,9 @@ const ShownLine = memo(function ShownLine(shown: Shown) {
       isOff={shown.isOff}
       isInCharge={shown.isInCharge}
       judged={shown.judged}
-      actions={<LineMenu place={place} asideAt={shown.asideAt} name={name} onNote={() => setWriting(true)} />}
+      actions={
+        <LineMenu place={place} switchedOffAt={shown.switchedOffAt} name={name} onNote={() => setWriting(true)} />
+      }
       notes={<LineNotes {...{ name, place, parts, isWriting }} onWritten={() => setWriting(false)} />}
       asks={
         now ? (

@@ -9,11 +9,11 @@ import { memo, useState } from 'react'
 import { leftAsItIs } from '@/core/advise/judge'
 import { type Judgement } from '@/core/advise/judgement'
 import { SEVERITY_NAMES } from '@/core/json/severity'
-import { STAGES, stagePath, type StageId } from '@/ui/stages'
 import { Notice } from '@/ui/Notice'
-import { sameData } from '@/ui/sameData'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
+import { sameData } from '@/ui/sameData'
+import { STAGES, stagePath, type StageId } from '@/ui/stages'
 import { useDerived, useDocument, useJudgements, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const SHOWN_FIRST = 4
@@ -119,11 +119,11 @@ function LeftAsTheyAre() {
   return (
     <Typography variant="body2" component="div">
       Left as they are:
-      {dismissed.map(({ judgement, said, reason }) => (
+      {dismissed.map(({ judgement, text, reason }) => (
         <Box key={judgement} sx={{ borderLeft: '2px solid', borderColor: 'divider', pl: 1, my: 0.5 }}>
-          {said.slice(0, said.indexOf('. ') + 1 || said.length)} <i>{reason}</i>{' '}
+          {text.slice(0, text.indexOf('. ') + 1 || text.length)} <i>{reason}</i>{' '}
           <TextButton
-            label={`Say it again: ${said}`}
+            label={`Say it again: ${text}`}
             onClick={() =>
               edit('say it again', (draft) => {
                 draft.dismissed = draft.dismissed?.filter(({ judgement: known }) => known !== judgement)

@@ -1,17 +1,17 @@
 'use client'
 
-import type { Rule } from '@/core/rules/table'
 import IconButton from '@mui/material/IconButton'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { useState } from 'react'
-import { canCopy, duplicate, move, remove, rest, standsAt, wake } from '@/core/sentences/change'
-import { lines, telling } from '@/core/sentences/table'
 import { valueAt, type Place } from '@/core/json/place'
 import type { Response } from '@/core/response/schema'
+import type { Rule } from '@/core/rules/table'
+import { canCopy, duplicate, move, remove, rest, standsAt, wake } from '@/core/sentences/change'
+import { lines, telling } from '@/core/sentences/table'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { place: Place; asideAt: number | null; name: string; onNote: () => void }
+type Props = { place: Place; switchedOffAt: number | null; name: string; onNote: () => void }
 
 /** What can be done with a sentence: what its kind offers, off, copy, move, note, remove. */
 export function LineMenu({ name, ...line }: Props) {
@@ -34,7 +34,7 @@ export function LineMenu({ name, ...line }: Props) {
 
 function OpenMenu({
   place,
-  asideAt,
+  switchedOffAt,
   name,
   onNote,
   anchor,
@@ -42,12 +42,12 @@ function OpenMenu({
 }: Props & { anchor: HTMLElement; onClose: () => void }) {
   const document = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
-  const line = lines(document.response).find((held) => held.place === place && held.asideAt === asideAt)
+  const line = lines(document.response).find((held) => held.place === place && held.switchedOffAt === switchedOffAt)
   if (!line) return null
   const { kind, value, behaviour } = line
   const rule = behaviour === 'rule' ? (value as Rule) : null
   const index = rule ? document.response.rules.indexOf(rule) : -1
-  const isOff = asideAt !== null || rule?.off === true
+  const isOff = switchedOffAt !== null || rule?.off === true
   const act = (label: string, change: (draft: Response) => void) => () => {
     onClose()
     edit(`${label}: ${name}`, ({ response }) => change(response))
@@ -62,7 +62,9 @@ function OpenMenu({
             ? (['Switch on', act('on', (draft) => wake(draft, line))] as const)
             : (['Switch off, keep it here', act('off', (draft) => rest(draft, line))] as const),
         ]),
-    ...(canCopy(line) && asideAt === null ? [['Copy', act('copy', (draft) => duplicate(draft, line))] as const] : []),
+    ...(canCopy(line) && switchedOffAt === null
+      ? [['Copy', act('copy', (draft) => duplicate(draft, line))] as const]
+      : []),
     ...(rule && index > 0 ? [['Move up', act('move', (draft) => move(draft, rule.id, -1))] as const] : []),
     ...(rule && index < document.response.rules.length - 1
       ? [['Move down', act('move', (draft) => move(draft, rule.id, 1))] as const]

@@ -12,7 +12,7 @@ export function RuleList() {
   return (
     <Box component="ul" aria-label="Rules" sx={{ listStyle: 'none', m: 0, p: 0, mt: 0.5 }}>
       {lines(response).map((line) => (
-        <BehaviourLine key={`${line.asideAt === null ? 'on' : 'off'}:${line.place}`} line={line} />
+        <BehaviourLine key={`${line.switchedOffAt === null ? 'on' : 'off'}:${line.place}`} line={line} />
       ))}
       <AddRule />
     </Box>

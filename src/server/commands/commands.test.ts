@@ -85,7 +85,7 @@ test('a text that was mended takes the place of one that could not be opened; on
   await inWorkspace(scope, (tx) => tx.update(workingCopy).set({ document: { name: 'Shed' } }))
   const mend = (text: string, saveId = randomUUID(), version = 1) => replaceText(scope, { id, saveId, version, text })
   const once = randomUUID()
-  expect(lines(await mend('{"schema": "soft-gale/installation@1"}')).join(' ')).toMatch(/“name” is missing/)
+  expect(lines(await mend('{"schema": "soft-gale/installation@2"}')).join(' ')).toMatch(/“name” is missing/)
   expect((await getInstallation(scope, id))?.kind).toBe('unreadable')
   expect(await mend(demoText('installations/fruiting-room.json'), once)).toEqual({ kind: 'done' })
   // Sent again because its answer was lost.

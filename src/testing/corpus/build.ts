@@ -256,7 +256,7 @@ export const onOff = (
   id: `on-${inputId}`,
   kind: 'differential',
   input: inputId,
-  sense: onAt >= offAt ? 'cooling' : 'heating',
+  action: onAt >= offAt ? 'direct' : 'reverse',
   onAt,
   offAt,
   speedPct,
@@ -299,9 +299,9 @@ export const purge = (input: string, untilAt: number, speedPct = 80): Rule => ({
   speedPct,
 })
 
-export const afterRun = (inputId: string, armAbove: number, holdS: number, speedPct = 70): Rule => ({
+export const holdAfterFall = (inputId: string, armAbove: number, holdS: number, speedPct = 70): Rule => ({
   id: 'draw',
-  kind: 'after-run',
+  kind: 'hold-after-fall',
   input: inputId,
   armAbove,
   speedPct,

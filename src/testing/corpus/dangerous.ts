@@ -3,7 +3,7 @@ import type { Brief } from '@/core/brief/schema'
 import type { Installation } from '@/core/installation/installation'
 import {
   a,
-  afterRun,
+  holdAfterFall,
   alarm,
   bypass,
   clock,
@@ -73,11 +73,11 @@ const ladderTime =
   (minStageS: number): Change =>
   (draft) =>
     void Object.assign(draft.response.stages!, { minStageS })
-const coolDown =
+const heaterPurge =
   (speedPct: number, holdS: number): Change =>
   (draft) =>
-    void (draft.response.coolDown = { input: 'heat', speedPct, holdS })
-const noCoolDown: Change = (draft) => void delete draft.response.coolDown
+    void (draft.response.heaterPurge = { input: 'heat', speedPct, holdS })
+const noHeaterPurge: Change = (draft) => void delete draft.response.heaterPurge
 const follower =
   (ratio: number, parts: object = {}): Change =>
   (draft) =>
@@ -109,14 +109,14 @@ export const DANGEROUS: readonly DangerCase[] = [
   flue(
     'it stops the moment the flue is cool',
     'flue-stops-embers',
-    rules(afterRun('metal', 50, 0)),
-    rules(afterRun('metal', 50, 2700)),
+    rules(holdAfterFall('metal', 50, 0)),
+    rules(holdAfterFall('metal', 50, 2700)),
   ),
   flue(
     'ten minutes are not enough for embers',
     'flue-stops-embers',
-    rules(afterRun('metal', 50, 600)),
-    rules(afterRun('metal', 50, 1800)),
+    rules(holdAfterFall('metal', 50, 600)),
+    rules(holdAfterFall('metal', 50, 1800)),
   ),
   flue('an on/off rule is for room air', 'flue-stops-embers', rules(onOff('metal', 60, 50, 70)), [
     rules(onOff('metal', 60, 50, 70)),
@@ -129,8 +129,8 @@ export const DANGEROUS: readonly DangerCase[] = [
   flue(
     'a ramp and a run-on of no time',
     'flue-stops-embers',
-    [rules(ramp('metal', 50, 90, { below: 'nothing' })), response({ runOn: { holdS: 0, speedPct: null } })],
-    [rules(ramp('metal', 50, 90, { below: 'nothing' })), response({ runOn: { holdS: 2700, speedPct: null } })],
+    [rules(ramp('metal', 50, 90, { below: 'nothing' })), response({ finalRunOn: { holdS: 0, speedPct: null } })],
+    [rules(ramp('metal', 50, 90, { below: 'nothing' })), response({ finalRunOn: { holdS: 2700, speedPct: null } })],
   ),
   flue('no rule at all, and it may stand', 'flue-stops-burning', rules(), [rules(), floor(45)]),
   flue('the only rule is switched off', 'flue-stops-burning', off),
@@ -140,16 +140,16 @@ export const DANGEROUS: readonly DangerCase[] = [
     [
       lost(0),
       rules(onOff('metal', 60, 50, 70)),
-      response({ runOn: { holdS: 2700, speedPct: null } }),
-      (d) => void (d.response.runOn = { holdS: 0, speedPct: null }),
+      response({ finalRunOn: { holdS: 2700, speedPct: null } }),
+      (d) => void (d.response.finalRunOn = { holdS: 0, speedPct: null }),
     ],
-    [rules(afterRun('metal', 50, 2700))],
+    [rules(holdAfterFall('metal', 50, 2700))],
   ),
   flue(
     'a switch that somebody turns off',
     'flue-stops',
     [input(contact('sw', 'fan switch')), rules(switched('sw', 70))],
-    [input(contact('sw', 'fan switch')), rules(afterRun('metal', 50, 2700), switched('sw', 100))],
+    [input(contact('sw', 'fan switch')), rules(holdAfterFall('metal', 50, 2700), switched('sw', 100))],
   ),
   flue('by the clock only', 'flue-stops', rules(clock(420, 1320, 60)), [rules(clock(420, 1320, 60)), floor(45)]),
   flue('it is known that no carbon monoxide alarm hangs there', 'no-co-alarm', answer({ alarm: false })),
@@ -199,9 +199,9 @@ export const DANGEROUS: readonly DangerCase[] = [
   flue('it waits five minutes between looks', 'answers-too-slowly', response({ scanS: 900 }), response({ scanS: 30 })),
 
   // Heaters
-  door('no cool-down at all', 'cool-down-too-short', noCoolDown),
-  door('cooled for ten seconds', 'cool-down-too-short', coolDown(45, 10), coolDown(45, 60)),
-  door('cooled at a breath', 'cool-down-too-short', coolDown(25, 120), coolDown(50, 120)),
+  door('no heater purge at all', 'heater-purge-too-short', noHeaterPurge),
+  door('cooled for ten seconds', 'heater-purge-too-short', heaterPurge(45, 10), heaterPurge(45, 60)),
+  door('cooled at a breath', 'heater-purge-too-short', heaterPurge(25, 120), heaterPurge(50, 120)),
   door(
     'heat permitted while the fan stands',
     'heater-without-air',
@@ -219,13 +219,13 @@ export const DANGEROUS: readonly DangerCase[] = [
   ),
   of('door-curtain', {}, on('strip-list-house'))(
     'a controller that knows no cool-down',
-    'cool-down-too-short',
+    'heater-purge-too-short',
     [],
     on('gear-wheel-curtain'),
   ),
   of('exhaust', {}, input(HEAT))(
     'a heater in the duct and a fan that stands when it is cool',
-    'cool-down-too-short',
+    'heater-purge-too-short',
     floor(20, true),
     [floor(50), first({ fromPct: 50 })],
   ),
@@ -540,8 +540,8 @@ export const DANGEROUS: readonly DangerCase[] = [
   bath(
     'a forgotten run-on of three quarters of an hour',
     'run-on-left-over',
-    [rules(ramp('humidity', 60, 80), switched('live', 80)), response({ runOn: { holdS: 2700, speedPct: null } })],
-    [rules(ramp('humidity', 60, 80), switched('live', 80)), response({ runOn: { holdS: 1200, speedPct: null } })],
+    [rules(ramp('humidity', 60, 80), switched('live', 80)), response({ finalRunOn: { holdS: 2700, speedPct: null } })],
+    [rules(ramp('humidity', 60, 80), switched('live', 80)), response({ finalRunOn: { holdS: 1200, speedPct: null } })],
   ),
   door(
     'a forgotten run-on of ten minutes',
@@ -549,14 +549,14 @@ export const DANGEROUS: readonly DangerCase[] = [
     [
       first({}),
       (d) => void Object.assign(d.response.rules[1]!, { overrun: { kind: 'none' } }),
-      response({ runOn: { holdS: 600, speedPct: null } }),
+      response({ finalRunOn: { holdS: 600, speedPct: null } }),
     ],
     [
       (d) => void Object.assign(d.response.rules[1]!, { overrun: { kind: 'none' } }),
-      response({ runOn: { holdS: 60, speedPct: null } }),
+      response({ finalRunOn: { holdS: 60, speedPct: null } }),
     ],
   ),
-  bath('a run-on on top of an overrun', 'run-on-left-over', response({ runOn: { holdS: 300, speedPct: null } })),
+  bath('a run-on on top of an overrun', 'run-on-left-over', response({ finalRunOn: { holdS: 300, speedPct: null } })),
   cupboard(
     'on and off at nearly the same point',
     'differential-too-small',

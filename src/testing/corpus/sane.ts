@@ -1,7 +1,7 @@
 import type { Installation } from '@/core/installation/installation'
 import {
   a,
-  afterRun,
+  holdAfterFall,
   alarm,
   bypass,
   clock,
@@ -70,7 +70,7 @@ export const SANE: readonly SaneCase[] = [
       {},
       first({}),
       rules(ramp('humidity', 60, 80), switched('live', 80)),
-      response({ runOn: { holdS: 1200, speedPct: null } }),
+      response({ finalRunOn: { holdS: 1200, speedPct: null } }),
     ),
   ),
   sane('the air that the rule wants, by the map', a('extract', {}, mapped(60), wants(8), floor(20))),
@@ -121,7 +121,7 @@ export const SANE: readonly SaneCase[] = [
       {},
       input(contact('machine', 'saw runs')),
       more(switched('machine', 80)),
-      response({ runOn: { holdS: 600, speedPct: null } }),
+      response({ finalRunOn: { holdS: 600, speedPct: null } }),
     ),
   ),
   sane(
@@ -221,7 +221,7 @@ export const SANE: readonly SaneCase[] = [
   ),
   // Stove and flue
   sane('a blower of room air that stops as the fire dies: it keeps the heat', a('stove-flue')),
-  sane('the same five minutes longer', a('stove-flue', {}, response({ runOn: { holdS: 300, speedPct: null } }))),
+  sane('the same five minutes longer', a('stove-flue', {}, response({ finalRunOn: { holdS: 300, speedPct: null } }))),
   sane(
     'a blower of room air that follows the metal',
     a('stove-flue', {}, rules(ramp('metal', 50, 80, { below: 'nothing' }))),
@@ -320,7 +320,7 @@ export const SANE: readonly SaneCase[] = [
   ),
   sane(
     'a flue fan armed at forty, half an hour more than enough',
-    a('stove-flue', { moves: 'flue', normal: 70 }, rules(afterRun('metal', 45, 3600))),
+    a('stove-flue', { moves: 'flue', normal: 70 }, rules(holdAfterFall('metal', 45, 3600))),
   ),
   sane(
     'a curtain whose contact tells of heat',

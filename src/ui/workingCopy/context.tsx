@@ -7,9 +7,9 @@ import { judgeInstallation } from '@/core/advise/judge'
 import type { Judgement } from '@/core/advise/judgement'
 import { derive, type Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
+import type { UnitPreference } from '@/core/quantity/format'
 import { compareFacts } from '@/core/record/compare'
 import { facts } from '@/core/record/facts'
-import type { UnitPreference } from '@/core/quantity/format'
 import { PreferenceProvider } from '@/ui/preference'
 import { createWorkingCopyStore, type WorkingCopyState, type WorkingCopyStore } from '@/ui/workingCopy/store'
 
@@ -33,7 +33,7 @@ type Props = {
   children: ReactNode
 }
 
-/** Holds the working copy of one installation for all its stages, and tells other tabs what it kept. */
+/** Overrides the working copy of one installation for all its stages, and tells other tabs what it kept. */
 export function WorkingCopyProvider({ id, document, version, savedAt, preference, sealed, children }: Props) {
   // Other tabs are a matter of the browser: on the server, which has channels too, each page drawn would leave one open.
   const [channel] = useState(() => (typeof window === 'undefined' ? null : new BroadcastChannel(`gale:${id}`)))

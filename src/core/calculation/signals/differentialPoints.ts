@@ -12,9 +12,9 @@ export const differentialPoints = defineSum({
       'on-at-set',
       CONVENTION_IDS.map((id) => [id, CONVENTIONS[id].name] as const),
     ),
-    s: choice('sense', 'cooling', [
-      ['cooling', 'on when warm'],
-      ['heating', 'on when cold'],
+    s: choice('action', 'direct', [
+      ['direct', 'on when warm'],
+      ['reverse', 'on when cold'],
     ]),
     S: number('set point', 'temperature', 20),
     d: number('differential', 'temperatureDifference', 1, [0, 100]),

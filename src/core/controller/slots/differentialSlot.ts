@@ -4,30 +4,32 @@ import { asConvention, pointsFrom } from '@/core/response/conventions'
 import type { Differential } from '@/core/rules/differential'
 
 /** The set point that keeps the point at which it comes on, whatever the width has become. */
-function setPointFor(rule: Differential, { convention, sense }: DifferentialSlot, width: number): number {
-  const { onAt } = pointsFrom(convention, sense, 0, width)
+function setPointFor(rule: Differential, { convention, action }: DifferentialSlot, width: number): number {
+  const { onAt } = pointsFrom(convention, action, 0, width)
   return rule.onAt - onAt
 }
 
 export const differentialSlot: SlotKind<Differential, DifferentialSlot> = {
   slots: ({ differentials = [] }) => differentials,
-  takes: (slot, rule, response) => slot.input === inputKindOf(response, rule) && slot.sense === rule.sense,
+  takes: (slot, rule, response) => slot.input === inputKindOf(response, rule) && slot.action === rule.action,
   wants: {
-    'differential.width': (rule, { convention, sense }) => asConvention(convention, sense, rule).differential,
+    'differential.width': (rule, { convention, action }) => asConvention(convention, action, rule).differential,
     'differential.setPoint': (rule, slot, chosen) =>
       setPointFor(
         rule,
         slot,
-        slot.fixedWidth ?? chosen('differential.width') ?? asConvention(slot.convention, slot.sense, rule).differential,
+        slot.fixedWidth ??
+          chosen('differential.width') ??
+          asConvention(slot.convention, slot.action, rule).differential,
       ),
     'differential.speedPct': ({ speedPct }) => speedPct,
     'differential.minOnS': ({ minOnS }) => minOnS,
     'differential.minOffS': ({ minOffS }) => minOffS,
   },
-  lowerIsMore: ({ sense }) => sense === 'cooling',
+  lowerIsMore: ({ action }) => action === 'direct',
   give(rule, slot, context) {
     const { valueOf, losses } = context
-    const asked = asConvention(slot.convention, slot.sense, rule)
+    const asked = asConvention(slot.convention, slot.action, rule)
     const width = slot.fixedWidth ?? valueOf('differential.width') ?? asked.differential
     if (slot.fixedWidth !== undefined && Math.abs(width - asked.differential) > 1e-6)
       losses.push({
@@ -45,7 +47,7 @@ export const differentialSlot: SlotKind<Differential, DifferentialSlot> = {
       slot.minTimes ? (valueOf(means) ?? asked) : 0
     return {
       ...rule,
-      ...pointsFrom(slot.convention, slot.sense, setPoint, width),
+      ...pointsFrom(slot.convention, slot.action, setPoint, width),
       speedPct: slotSpeed(rule, slot.speed, 'differential.speedPct', context),
       minOnS: minS(rule.minOnS, 'differential.minOnS'),
       minOffS: minS(rule.minOffS, 'differential.minOffS'),

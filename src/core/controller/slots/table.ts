@@ -1,10 +1,10 @@
 import type { Meaning } from '@/core/controller/schema'
-import { afterRunSlot } from '@/core/controller/slots/afterRunSlot'
 import { cycleSlot } from '@/core/controller/slots/cycleSlot'
 import { differentialSlot } from '@/core/controller/slots/differentialSlot'
+import { holdAfterFallSlot } from '@/core/controller/slots/holdAfterFallSlot'
 import { rampSlot } from '@/core/controller/slots/rampSlot'
+import { rapidRiseSlot } from '@/core/controller/slots/rapidRiseSlot'
 import type { SlotKind } from '@/core/controller/slots/slotKind'
-import { surgeSlot } from '@/core/controller/slots/surgeSlot'
 import { switchSlot } from '@/core/controller/slots/switchSlot'
 import { weekSlot } from '@/core/controller/slots/weekSlot'
 import type { Rule } from '@/core/rules/table'
@@ -13,10 +13,10 @@ const SLOT_KINDS: { readonly [K in Rule['kind']]?: unknown } = {
   ramp: rampSlot,
   switch: switchSlot,
   differential: differentialSlot,
-  surge: surgeSlot,
+  'rapid-rise': rapidRiseSlot,
   week: weekSlot,
   cycle: cycleSlot,
-  'after-run': afterRunSlot,
+  'hold-after-fall': holdAfterFallSlot,
 }
 
 type AnySlotKind = SlotKind<Rule, unknown>
@@ -36,9 +36,9 @@ const GROUPS: Readonly<Record<string, Rule['kind']>> = {
   ramp: 'ramp',
   switch: 'switch',
   differential: 'differential',
-  surge: 'surge',
+  rapidRise: 'rapid-rise',
   cycle: 'cycle',
-  afterRun: 'after-run',
+  holdAfterFall: 'hold-after-fall',
 }
 
 /** The kind of rule whose slot a setting belongs to; null for settings of the whole controller. */

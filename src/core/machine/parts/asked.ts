@@ -7,9 +7,9 @@ type Pass = (memory: Float64Array, block: Columns) => void
 type Floor = { readonly floorPct: number; readonly idlePct: number }
 
 /** When no rule asks any more, the last running speed (or a set one) runs on for a time; a new ask cancels it. Null where nothing runs on. */
-function compileRunOn({ response: { runOn }, memory: plan }: PartContext, { idlePct }: Floor): Pass | null {
-  if (!runOn) return null
-  const { holdS, speedPct } = runOn
+function compileFinalRunOn({ response: { finalRunOn }, memory: plan }: PartContext, { idlePct }: Floor): Pass | null {
+  if (!finalRunOn) return null
+  const { holdS, speedPct } = finalRunOn
   const lastAt = plan.slot(0, 'timers')
   const leftAt = plan.slot(0, 'timers')
   const wasAskedAt = plan.slot(0, 'timers')
@@ -40,7 +40,7 @@ export function compileAsked(context: PartContext): Pass {
   // On a ladder the asks are of all fans together; the floor is the variable fan's own and comes in with the stages.
   const floorPct = stages ? 0 : floor.speedPct
   const figures: Floor = { floorPct, idlePct: floor.offAllowed ? 0 : floorPct }
-  const runOn = compileRunOn(context, figures)
+  const finalRunOn = compileFinalRunOn(context, figures)
 
   function putFloorIn({ start, end, askedPct, inCharge }: Columns): void {
     const { idlePct } = figures
@@ -57,7 +57,7 @@ export function compileAsked(context: PartContext): Pass {
   }
 
   return (memory, block) => {
-    runOn?.(memory, block)
+    finalRunOn?.(memory, block)
     putFloorIn(block)
     if (figures.idlePct < floorPct) raiseToFloor(block)
   }

@@ -1,7 +1,7 @@
 import type { Columns } from '@/core/machine/columns'
-import { givableAbove, givableBelow, givenFor, isInRestBand, leadBounds, type Bounds } from '@/core/machine/givable'
+import { givableAbove, givableBelow, givenFor, isInSkipBand, leadBounds, type Bounds } from '@/core/machine/givable'
 import type { PartContext } from '@/core/machine/parts/context'
-import { SAFETY_STOP } from '@/core/machine/parts/holds'
+import { SAFETY_STOP } from '@/core/machine/parts/overrides'
 import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
 
 export type CompiledLead = {
@@ -13,7 +13,7 @@ export type CompiledLead = {
   readonly lags: boolean
 }
 
-/** How the lead's output carries out what is wanted of it. Where steps, rest bands, floor, ceiling, rate and start collide, the table in
+/** How the lead's output carries out what is wanted of it. Where steps, skip bands, floor, ceiling, rate and start collide, the table in
  *  docs/control-laws.md decides. */
 export function compileLead({ response, memory: plan }: PartContext): CompiledLead {
   const bounds = leadBounds(response)
@@ -30,7 +30,7 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
   const lags = rate !== undefined || kickS > 0
   const kickPct = startKick ? Math.min(100, stepAbove(steps, startKick.speedPct)) : 0
 
-  /** Where the speed has come on its way, never waiting in a rest band or below the lowest running speed. */
+  /** Where the speed has come on its way, never waiting in a skip band or below the lowest running speed. */
   function moved(fromPct: number, aimPct: number, dtS: number): number {
     if (!rate || aimPct === fromPct) return aimPct
     const isRising = aimPct > fromPct
@@ -38,7 +38,7 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
       ? Math.min(aimPct, fromPct + rate.upPctPerS * dtS)
       : Math.max(aimPct, fromPct - rate.downPctPerS * dtS)
     if (at < lowestPct) return isRising ? Math.min(aimPct, lowestPct) : aimPct
-    const band = bands.find((candidate) => isInRestBand(candidate, at))
+    const band = bands.find((candidate) => isInSkipBand(candidate, at))
     return band ? (isRising ? band.toPct : band.fromPct) : at
   }
 
@@ -47,11 +47,11 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
     if (isFree || at === aimPct) return at
     const isRising = aimPct > lastPct
     const reached = isRising ? stepBelow(steps, at) : stepAbove(steps, at)
-    const isOpen = reached >= lowestPct && !bands.some((band) => isInRestBand(band, reached))
+    const isOpen = reached >= lowestPct && !bands.some((band) => isInSkipBand(band, reached))
     return isOpen ? reached : isRising ? givableAbove(held, reached) : givableBelow(held, reached)
   }
 
-  /** Where the output goes when this is wanted: on a step, out of rest bands, inside floor and ceiling. */
+  /** Where the output goes when this is wanted: on a step, out of skip bands, inside floor and ceiling. */
   function aim(memory: Float64Array, { start, end, leadPct, aimPct }: Columns): void {
     if (isFree) {
       const { lowPct: lowest } = bounds
@@ -70,7 +70,7 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
         lastAim = givenFor(wanted > highPct ? held : bounds, wanted, cameFrom)
         if (bands.length > 0) {
           const stepped = toStep(steps, wanted)
-          if (!bands.some((band) => isInRestBand(band, stepped))) cameFrom = stepped
+          if (!bands.some((band) => isInSkipBand(band, stepped))) cameFrom = stepped
         }
       }
       aimPct[row] = lastAim

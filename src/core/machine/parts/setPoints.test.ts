@@ -34,7 +34,7 @@ test('where two times overlap, the point that asks more counts', () => {
     id: 'd',
     kind: 'differential',
     input: 'temp',
-    sense: 'heating',
+    action: 'reverse',
     onAt: 18,
     offAt: 19,
     speedPct: 50,

@@ -91,7 +91,7 @@ test('with a least time between changes they come and go one by one, the variabl
 
 test('isolated, every fan stands at once, whatever the least time', () =>
   expect(
-    fansOver(ladder(3, 25, { minStageS: 600 }, { holds: { isolated: 'contact' } }), [
+    fansOver(ladder(3, 25, { minStageS: 600 }, { overrides: { isolated: 'contact' } }), [
       { temp: 100 },
       { temp: 100, contact: 1 },
     ])[1],

@@ -1,6 +1,6 @@
 import type { Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
-import { SAFETY_STOP } from '@/core/machine/parts/holds'
+import { SAFETY_STOP } from '@/core/machine/parts/overrides'
 
 export type CompiledStages = {
   /** Speed of the variable fan for the demand held, in percent of the whole ladder, and how many fixed fans run. A safety stop has

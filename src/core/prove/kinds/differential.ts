@@ -18,7 +18,7 @@ export function differentialChecks(
   if (!input) return []
   const shift = context.machine.shiftOf(index, base.clock ?? NaN)
   const [on, off] = [rule.onAt + shift, rule.offAt + shift]
-  const way = rule.sense === 'cooling' ? 1 : -1
+  const way = rule.action === 'direct' ? 1 : -1
   const onX = beyond(context, rule.input, on, way)
   const offX = beyond(context, rule.input, off, -way as 1 | -1)
   const betweenX = Number(((on + off) / 2).toFixed(2))

@@ -41,9 +41,9 @@ export function floorChecks(context: ProveContext): Check[] {
 }
 
 /** How long everything goes on when nothing asks any more, where no switch has shown it. */
-export function runOnChecks(context: ProveContext): Check[] {
-  const { runOn } = context.response
-  if (!runOn || context.machine.rules.some(({ kind }) => kind === 'switch')) return []
+export function finalRunOnChecks(context: ProveContext): Check[] {
+  const { finalRunOn } = context.response
+  if (!finalRunOn || context.machine.rules.some(({ kind }) => kind === 'switch')) return []
   const fast = fastMoment(context)
   const timed = timeCheck(
     context,
@@ -53,7 +53,7 @@ export function runOnChecks(context: ProveContext): Check[] {
       how: `${fast.how} It goes on for ${formatTime(expectS)}.`.trim(),
       ifFails: 'The run-on was not kept, or something still asks.',
     }),
-    { stages: [resting(context.rest), momentStage(context, fast)], ends: context.rest, guessS: runOn.holdS },
+    { stages: [resting(context.rest), momentStage(context, fast)], ends: context.rest, guessS: finalRunOn.holdS },
   )
   return timed ? [timed] : []
 }
@@ -84,7 +84,7 @@ export function reductionChecks(context: ProveContext): Check[] {
 }
 
 export const bandChecks = (context: ProveContext): Check[] =>
-  (context.response.restBands ?? []).map(({ fromPct, toPct }, index) =>
+  (context.response.skipBands ?? []).map(({ fromPct, toPct }, index) =>
     seenCheck(
       {
         id: `rest-band-${index + 1}`,

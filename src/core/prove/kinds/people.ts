@@ -1,8 +1,8 @@
+import { answerReader } from '@/core/duty/plan'
+import { DUTY_PLANS } from '@/core/duty/table'
 import { seenCheck } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import { briefOf, fanName, type ProveContext } from '@/core/prove/context'
-import { answerReader } from '@/core/duty/plan'
-import { DUTY_PLANS } from '@/core/duty/table'
 
 /** Whether an open flue is in the building, or may be. */
 function hasOpenFlue(context: ProveContext): boolean {
@@ -29,7 +29,7 @@ const spillage = (id: string, title: string, how: string): Check =>
 /** Spillage with every extract at full, and again in each fault in which more is drawn out than comes in. */
 function spillageChecks(context: ProveContext): Check[] {
   if (!hasOpenFlue(context)) return []
-  const { followers, holds } = context.response
+  const { followers, overrides } = context.response
   const most = 'Doors and windows shut, every extract in the building at full, hoods too.'
   return [
     spillage('spillage', 'Spillage test with every extract at full.', most),
@@ -40,7 +40,7 @@ function spillageChecks(context: ProveContext): Check[] {
         `${most} ${fanName(context, fan)} may fail alone: what it brings in is then missing.`,
       ),
     ),
-    ...(holds?.overheat
+    ...(overrides?.overheat
       ? [
           spillage(
             'spillage-overheated',

@@ -5,7 +5,7 @@ import { bringText, standText } from '@/core/prove/howTo'
 import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
 import { inputQuantity } from '@/core/rules/input'
-import type { Surge } from '@/core/rules/surge'
+import type { RapidRise } from '@/core/rules/rapidRise'
 import { ruleName } from '@/core/sentences/words'
 
 /** A third more than is wanted of it: surely a quick rise; a third less: surely none. */
@@ -13,7 +13,7 @@ const MORE = 4 / 3
 const LESS = 0.6
 
 /** A quick rise brings it on, a smaller one does not, and it ends by itself. */
-export function riseChecks(context: ProveContext, rule: Surge): Check[] {
+export function riseChecks(context: ProveContext, rule: RapidRise): Check[] {
   const input = measuredOf(context, rule.input)
   if (!input) return []
   const name = ruleName(context.response, rule)

@@ -50,7 +50,7 @@ export function switchChecks(context: ProveContext, rule: SwitchRule): Check[] {
   const onForS = overrun.kind === 'matched' ? Math.max(ON_FOR_S, onDelayS + 30) : onDelayS + 30
   const longestS =
     overrun.kind === 'none'
-      ? (context.response.runOn?.holdS ?? 0)
+      ? (context.response.finalRunOn?.holdS ?? 0)
       : overrun.kind === 'fixed'
         ? overrun.holdS
         : overrun.capS

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
-import { lines, telling, type Line } from '@/core/sentences/table'
 import type { Installation } from '@/core/installation/installation'
+import { lines, telling, type Line } from '@/core/sentences/table'
 import { partsText } from '@/core/sentences/words'
 import { causeColour } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
@@ -22,7 +22,7 @@ export function Sentences({ of, behind }: Props) {
       {lines(of.response).map((line) => (
         <Box
           component="li"
-          key={`${line.place}-${line.asideAt ?? ''}`}
+          key={`${line.place}-${line.switchedOffAt ?? ''}`}
           sx={{
             borderLeft: '4px solid',
             borderColor: causeColour(line.kind.cause(line.value, said, line.place)),

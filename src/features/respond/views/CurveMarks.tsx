@@ -1,25 +1,25 @@
 'use client'
 
-import type { MeasuredInput } from '@/core/rules/input'
 import { ReferenceArea, ReferenceLine } from 'recharts'
-import { inputCause } from '@/core/rules/sentence'
 import type { Target } from '@/core/brief/schema'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
-import { chartFont, HATCH_FILL } from '@/ui/chart'
+import type { MeasuredInput } from '@/core/rules/input'
+import { inputCause } from '@/core/rules/sentence'
 import { causeVar } from '@/ui/cause'
+import { chartFont, HATCH_FILL } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 
 type MarksProps = {
   input: MeasuredInput
-  restBands: Response['restBands']
+  skipBands: Response['skipBands']
   ceilingPct: number
   target: Target | null
   startPct: number | null
 }
 
-/** What stands behind the lines: where it will not turn, rest bands, the target band and limits. */
-export function CurveMarks({ input, restBands, ceilingPct, target, startPct }: MarksProps) {
+/** What stands behind the lines: where it will not turn, skip bands, the target band and limits. */
+export function CurveMarks({ input, skipBands, ceilingPct, target, startPct }: MarksProps) {
   const preference = usePreference()
   const colour = causeVar(inputCause(input))
   const unit = preferredUnit(input.kind, preference).symbol
@@ -36,7 +36,7 @@ export function CurveMarks({ input, restBands, ceilingPct, target, startPct }: M
           label={{ value: 'will not turn', position: 'insideTopRight', ...chartFont }}
         />
       )}
-      {(restBands ?? []).map(({ fromPct, toPct }) => (
+      {(skipBands ?? []).map(({ fromPct, toPct }) => (
         <ReferenceArea
           key={fromPct}
           y1={fromPct}
@@ -44,7 +44,7 @@ export function CurveMarks({ input, restBands, ceilingPct, target, startPct }: M
           fill={HATCH_FILL}
           fillOpacity={0.8}
           ifOverflow="hidden"
-          label={{ value: 'rest band, passed over', position: 'insideTopRight', ...chartFont }}
+          label={{ value: 'skip band, passed over', position: 'insideTopRight', ...chartFont }}
         />
       ))}
       {target && (

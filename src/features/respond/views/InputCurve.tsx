@@ -1,17 +1,17 @@
 'use client'
 
-import type { MeasuredInput } from '@/core/rules/input'
 import { useDeferredValue, useMemo, type ReactNode } from 'react'
 import { clamp } from '@/core/json/clamp'
-import { formatFigure, preferredUnit } from '@/core/quantity/format'
-import type { Machine } from '@/core/machine/compile'
 import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/look/curve'
+import type { Machine } from '@/core/machine/compile'
+import { formatFigure, preferredUnit } from '@/core/quantity/format'
+import type { MeasuredInput } from '@/core/rules/input'
 import { CurveMarks } from '@/features/respond/views/CurveMarks'
 import { Arrows, Curves } from '@/features/respond/views/CurvePaths'
-import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
-import { chartFont } from '@/ui/chart'
+import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
+import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
@@ -29,7 +29,7 @@ export type InputCurveProps = {
   label?: string
 }
 
-/** Speed against one input: asked (dashed) and given (solid), up and down where they differ, target band, limits, rest bands, where it
+/** Speed against one input: asked (dashed) and given (solid), up and down where they differ, target band, limits, skip bands, where it
  *  will not turn, and handles. The handles never wait for the lines: these may come a frame after the handle that is being dragged. */
 export function InputCurve({ input, also, beside = null, height, label }: InputCurveProps) {
   const { response, brief } = useDocument()
@@ -55,13 +55,13 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
     [input, preference],
   )
   const target = brief.targets.find(({ quantity }) => quantity === input.kind) ?? null
-  const { restBands } = asked.response
+  const { skipBands } = asked.response
   const ceilingPct = asked.response.ceiling.speedPct
   const startPct = lead?.startPct ?? null
   // The frame, its axes and what stands behind the curves: drawn anew only when that changes. The curves lie over it.
   const marks = useMemo(
-    () => <CurveMarks {...{ input, restBands, ceilingPct, target, startPct }} />,
-    [input, restBands, ceilingPct, target, startPct],
+    () => <CurveMarks {...{ input, skipBands, ceilingPct, target, startPct }} />,
+    [input, skipBands, ceilingPct, target, startPct],
   )
   const rules = response.rules.filter((rule) => !rule.off && 'input' in rule && rule.input === input.id)
   const nowX = values[input.id] ?? NaN

@@ -1,11 +1,11 @@
 'use client'
 
+import { clamp } from '@/core/json/clamp'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Differential } from '@/core/rules/differential'
 import type { MeasuredInput } from '@/core/rules/input'
 import type { Ramp } from '@/core/rules/ramp'
 import { inputCause } from '@/core/rules/sentence'
-import { clamp } from '@/core/json/clamp'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'
 import type { Scale } from '@/features/respond/views/Plot'
 import { settingStep } from '@/features/respond/views/settingStep'
@@ -87,7 +87,7 @@ export function DifferentialHandles({
         colour={causeVar(inputCause(input))}
         onPlace={(wanted, free) => {
           const nextX = clamp(snapped(wanted.x, stepX, free), input.from, input.to)
-          const isUpper = (end === 'onAt') === (rule.sense === 'cooling')
+          const isUpper = (end === 'onAt') === (rule.action === 'direct')
           const other = end === 'onAt' ? rule.offAt : rule.onAt
           const heldX = isUpper ? Math.max(nextX, other) : Math.min(nextX, other)
           const nextPct = clamp(snapped(wanted.y, stepPct, free), 0, 100)

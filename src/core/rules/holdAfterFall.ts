@@ -9,10 +9,10 @@ import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
 import { ROOM_TEMP } from '@/core/rules/usualInputs'
 
 /** Above `armAbove` it runs; on falling to it, it warns and runs on for `holdS`, then stops. */
-export const AfterRun = Type.Object(
+export const HoldAfterFall = Type.Object(
   {
     ...common,
-    kind: about('hold after a fall: runs above a threshold, and for a time after', Type.Literal('after-run')),
+    kind: about('hold after a fall: runs above a threshold, and for a time after', Type.Literal('hold-after-fall')),
     input: about('the input it reads', Id),
     armAbove: about('above it it runs, in the base unit of the input', Type.Number()),
     speedPct: about('its speed, percent', Percent),
@@ -20,14 +20,14 @@ export const AfterRun = Type.Object(
   },
   closed,
 )
-export type AfterRun = Static<typeof AfterRun>
+export type HoldAfterFall = Static<typeof HoldAfterFall>
 
 type Why =
-  | { readonly kind: 'after-run-armed' | 'after-run-idle'; readonly x: number; readonly edge: number }
-  | { readonly kind: 'after-run-counting'; readonly leftS: number }
+  | { readonly kind: 'hold-after-fall-armed' | 'hold-after-fall-idle'; readonly x: number; readonly edge: number }
+  | { readonly kind: 'hold-after-fall-counting'; readonly leftS: number }
 
 /** Armed while above a threshold; on falling to it, it keeps the speed for a time, then stops. Rising again cancels the countdown. */
-export const afterRunKind: RuleKind<AfterRun, Why> = {
+export const holdAfterFallKind: RuleKind<HoldAfterFall, Why> = {
   ...PLAIN,
   ...ONE_SPEED,
 
@@ -76,12 +76,12 @@ export const afterRunKind: RuleKind<AfterRun, Why> = {
       },
       why(inputs, memory) {
         const x = inputs[at]!
-        if (memory[isArmed] === 1) return { kind: 'after-run-armed', x, edge: armAbove }
+        if (memory[isArmed] === 1) return { kind: 'hold-after-fall-armed', x, edge: armAbove }
         return memory[leftS]! > 0
-          ? { kind: 'after-run-counting', leftS: memory[leftS]! }
+          ? { kind: 'hold-after-fall-counting', leftS: memory[leftS]! }
           : Number.isNaN(x)
             ? { kind: 'input-lost' }
-            : { kind: 'after-run-idle', x, edge: armAbove }
+            : { kind: 'hold-after-fall-idle', x, edge: armAbove }
       },
       settle(inputs, memory) {
         memory[isArmed] = inputs[at]! > armAbove ? 1 : 0
@@ -116,17 +116,17 @@ export const afterRunKind: RuleKind<AfterRun, Why> = {
     ]
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
-  name: (input) => `${input} after-run`,
+  name: (input) => `${input} hold after a fall`,
   title: 'run after cooling',
   trade: ({ holdS }, { time }) => `hold after a fall ${time(holdS)}`,
   formula: 'its speed above the point, and for its time after falling to it',
   whyText(why, { name, point }) {
     switch (why.kind) {
-      case 'after-run-armed':
+      case 'hold-after-fall-armed':
         return `${name} is ${point(why.x)}, above ${point(why.edge)}`
-      case 'after-run-counting':
+      case 'hold-after-fall-counting':
         return `${name} has fallen; it stops in ${formatTime(why.leftS)}`
-      case 'after-run-idle':
+      case 'hold-after-fall-idle':
         return `${name} is ${point(why.x)}, not above ${point(why.edge)}`
     }
   },
@@ -136,8 +136,8 @@ export const afterRunKind: RuleKind<AfterRun, Why> = {
       words: 'after run flue stove countdown',
       figure: { quantity: 'time', typedUnit: 'min' },
       make: ({ figure: figureS, ceilingPct, ensure }) => ({
-        id: 'afterRun',
-        kind: 'after-run',
+        id: 'holdAfterFall',
+        kind: 'hold-after-fall',
         input: ensure(ROOM_TEMP),
         armAbove: 60,
         speedPct: ceilingPct,

@@ -67,10 +67,10 @@ function lostChecks(context: ProveContext): Check[] {
 }
 
 /** Isolator and stop, the test, the heat of the controller, what a heater is left. */
-export function holdChecks(context: ProveContext): Check[] {
+export function overrideChecks(context: ProveContext): Check[] {
   const { response, rest } = context
-  const { isolated, safetyStop, overheat, test } = response.holds ?? {}
-  const { coolDown } = response
+  const { isolated, safetyStop, overheat, test } = response.overrides ?? {}
+  const { heaterPurge } = response
   const fast = fastMoment(context)
   const runsFast = fast.said === '' ? 'while the fan runs' : `while the fan runs fast (${fast.said})`
   const stop = (id: string, key: string, title: string, measureWith: string): Check =>
@@ -134,14 +134,14 @@ export function holdChecks(context: ProveContext): Check[] {
         [{ stage: standing(context, { ...rest, [test.input]: 1 }), bring: 'Turn the test switch on.' }],
       ),
     )
-  if (coolDown) {
-    const heating = { ...rest, [coolDown.input]: 1 }
+  if (heaterPurge) {
+    const heating = { ...rest, [heaterPurge.input]: 1 }
     const speed = speedCheck(
       context,
       {
         id: 'cool-down-speed',
-        title: `Let it give heat (${nameOf(context, coolDown.input)}), and read the fan.`,
-        how: `Not less than ${formatPct(coolDown.speedPct)} % while heat is given.`,
+        title: `Let it give heat (${nameOf(context, heaterPurge.input)}), and read the fan.`,
+        how: `Not less than ${formatPct(heaterPurge.speedPct)} % while heat is given.`,
         ifFails: 'The heater would be left without air: do not leave it like this.',
       },
       rest,
@@ -159,7 +159,7 @@ export function holdChecks(context: ProveContext): Check[] {
         how: `${formatTime(expectS)}, even when it is switched off.`,
         ifFails: 'The heater would be left without air: do not leave it like this.',
       }),
-      { stages: [resting(rest), standing(context, heating)], ends: rest, guessS: coolDown.holdS },
+      { stages: [resting(rest), standing(context, heating)], ends: rest, guessS: heaterPurge.holdS },
     )
     if (after) checks.push(after)
   }

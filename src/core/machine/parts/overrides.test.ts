@@ -16,8 +16,8 @@ const response: Response = responseTo([plainRamp()], {
     switchInput('isolated'),
   ],
   followers: [{ fan: 'make-up', ratio: 0.8, floorPct: 0, atLeadFloor: 'follow' }],
-  coolDown: { input: 'heat', speedPct: 45, holdS: 30 },
-  holds: {
+  heaterPurge: { input: 'heat', speedPct: 45, holdS: 30 },
+  overrides: {
     isolated: 'isolated',
     safetyStop: 'stop',
     overheat: { input: 'box', onAt: 70, offBelow: 50 },
@@ -54,7 +54,7 @@ test.each([
   { name: 'none', values: {}, lead: 20, by: null },
   { name: 'test', values: { test: 1 }, lead: 33, by: 'test' },
   { name: 'lost sensor over test', values: { test: 1, temp: NaN }, lead: 60, by: 'lost-sensor' },
-  { name: 'cool-down over test', values: { test: 1, heat: 1 }, lead: 45, by: 'cool-down' },
+  { name: 'cool-down over test', values: { test: 1, heat: 1 }, lead: 45, by: 'heater-purge' },
   { name: 'overheat over cool-down', values: { heat: 1, box: 80 }, lead: 100, by: 'overheat' },
   { name: 'safety stop over overheat', values: { heat: 1, box: 80, stop: 1 }, lead: 0, by: 'safety-stop' },
   {

@@ -4,9 +4,17 @@ import { runDown } from '@/core/rules/block'
 import { isMeasured } from '@/core/rules/input'
 
 /** What may hold the fan, weakest first; `heldBy` is a place in this list, 0 for none. */
-export const HOLD_KINDS = ['none', 'test', 'lost-sensor', 'cool-down', 'overheat', 'safety-stop', 'isolated'] as const
-export type HoldKind = (typeof HOLD_KINDS)[number]
-const placeOf = (kind: HoldKind): number => HOLD_KINDS.indexOf(kind)
+export const OVERRIDE_KINDS = [
+  'none',
+  'test',
+  'lost-sensor',
+  'heater-purge',
+  'overheat',
+  'safety-stop',
+  'isolated',
+] as const
+export type OverrideKind = (typeof OVERRIDE_KINDS)[number]
+const placeOf = (kind: OverrideKind): number => OVERRIDE_KINDS.indexOf(kind)
 /** Nothing may turn: stopped for safety. The controller itself goes on. */
 export const SAFETY_STOP = placeOf('safety-stop')
 export const ISOLATED = placeOf('isolated')
@@ -30,10 +38,10 @@ function hold({ heldPct, heldBy }: Columns, row: number, pct: number, by: number
   heldBy[row] = by
 }
 
-function testPart({ response: { holds }, inputIndex }: PartContext): Part[] {
-  if (!holds?.test) return []
-  const at = inputIndex(holds.test.input)
-  const { speedPct } = holds.test
+function testPart({ response: { overrides }, inputIndex }: PartContext): Part[] {
+  if (!overrides?.test) return []
+  const at = inputIndex(overrides.test.input)
+  const { speedPct } = overrides.test
   const by = placeOf('test')
   return [
     {
@@ -66,13 +74,13 @@ function lostPart({ response: { inputs } }: PartContext): Part[] {
   ]
 }
 
-function coolDownPart({ response: { coolDown }, memory: plan, inputIndex }: PartContext): Part[] {
-  if (!coolDown) return []
-  const at = inputIndex(coolDown.input)
-  const { holdS, speedPct } = coolDown
+function heaterPurgePart({ response: { heaterPurge }, memory: plan, inputIndex }: PartContext): Part[] {
+  if (!heaterPurge) return []
+  const at = inputIndex(heaterPurge.input)
+  const { holdS, speedPct } = heaterPurge
   const leftS = plan.slot(0, 'timers')
   const gaveHeat = plan.slot(0, 'timers')
-  const by = placeOf('cool-down')
+  const by = placeOf('heater-purge')
   return [
     {
       run(memory, block) {
@@ -96,9 +104,9 @@ function coolDownPart({ response: { coolDown }, memory: plan, inputIndex }: Part
   ]
 }
 
-function overheatPart({ response: { holds }, memory: plan, inputIndex }: PartContext): Part[] {
-  if (!holds?.overheat) return []
-  const { onAt, offBelow, input } = holds.overheat
+function overheatPart({ response: { overrides }, memory: plan, inputIndex }: PartContext): Part[] {
+  if (!overrides?.overheat) return []
+  const { onAt, offBelow, input } = overrides.overheat
   const at = inputIndex(input)
   const isHot = plan.slot(0, 'latches')
   const wasHot = plan.slot(0, 'latches')
@@ -124,9 +132,9 @@ function overheatPart({ response: { holds }, memory: plan, inputIndex }: PartCon
   ]
 }
 
-function stopPart({ response: { holds }, inputIndex }: PartContext): Part[] {
-  if (holds?.safetyStop === undefined) return []
-  const at = inputIndex(holds.safetyStop)
+function stopPart({ response: { overrides }, inputIndex }: PartContext): Part[] {
+  if (overrides?.safetyStop === undefined) return []
+  const at = inputIndex(overrides.safetyStop)
   return [
     {
       run(_memory, { start, end, inputs, heldPct, heldBy }) {
@@ -143,8 +151,8 @@ function stopPart({ response: { holds }, inputIndex }: PartContext): Part[] {
 
 /** What must be, whatever was asked, applied weakest first so that the strongest has the last word. Null where there is none.
  *  Source: the order is that of docs/control-laws.md. */
-export function compileHolds(context: PartContext): CompiledHolds | null {
-  const parts = [testPart, lostPart, coolDownPart, overheatPart, stopPart].flatMap((part) => part(context))
+export function compileOverrides(context: PartContext): CompiledHolds | null {
+  const parts = [testPart, lostPart, heaterPurgePart, overheatPart, stopPart].flatMap((part) => part(context))
   if (parts.length === 0) return null
   return {
     run(memory, block) {

@@ -3,10 +3,10 @@ import type { Check } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, standText, valueText, wayFor } from '@/core/prove/howTo'
 import { formatPct, formatTime } from '@/core/quantity/format'
-import type { AfterRun } from '@/core/rules/afterRun'
+import type { HoldAfterFall } from '@/core/rules/holdAfterFall'
 
 /** It runs above its threshold, and goes on for its time below it. */
-export function afterRunChecks(context: ProveContext, rule: AfterRun): Check[] {
+export function holdAfterFallChecks(context: ProveContext, rule: HoldAfterFall): Check[] {
   const input = measuredOf(context, rule.input)
   if (!input) return []
   const base = restFor(context, rule)

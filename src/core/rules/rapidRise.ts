@@ -11,10 +11,10 @@ import { HUMIDITY } from '@/core/rules/usualInputs'
 
 /** A quick rise: by `rise` above the lowest of the last `windowS`; over within `release` of it, or after `capS`. After its cap it comes again
  *  only once it has been back, or `rearmS` later (an hour where nothing is said): a change of the weather does not silence it for ever. */
-export const Surge = Type.Object(
+export const RapidRise = Type.Object(
   {
     ...common,
-    kind: about('an answer to a quick rise', Type.Literal('surge')),
+    kind: about('an answer to a quick rise', Type.Literal('rapid-rise')),
     input: about('the input it reads', Id),
     windowS: about(
       'how far back the lowest reading is looked for, seconds',
@@ -37,7 +37,7 @@ export const Surge = Type.Object(
   },
   closed,
 )
-export type Surge = Static<typeof Surge>
+export type RapidRise = Static<typeof RapidRise>
 
 /** Most samples remembered. Only readings lower than all after them are kept, so a window holds far fewer than it has samples. */
 const MOST = 512
@@ -50,14 +50,14 @@ const RING = MOST - 1
 const REARM_S = 3600
 
 type Why =
-  | { readonly kind: 'surge-on'; readonly x: number; readonly base: number; readonly leftS: number }
-  | { readonly kind: 'surge-idle'; readonly rise: number }
-  | { readonly kind: 'surge-capped'; readonly edge: number; readonly leftS: number }
+  | { readonly kind: 'rapid-rise-on'; readonly x: number; readonly base: number; readonly leftS: number }
+  | { readonly kind: 'rapid-rise-idle'; readonly rise: number }
+  | { readonly kind: 'rapid-rise-capped'; readonly edge: number; readonly leftS: number }
 
 /** A quick rise above the lowest reading of the last while; a slow one never triggers. After its cap it waits until it has been back, or
  *  until the lowest of the last `rearmS` is a new base. A normal end forgets nothing. Cases: `ctl.surge`; trade practice in
  *  docs/control-laws.md. */
-export const surgeKind: RuleKind<Surge, Why> = {
+export const rapidRiseKind: RuleKind<RapidRise, Why> = {
   ...PLAIN,
   ...ONE_SPEED,
 
@@ -163,10 +163,10 @@ export const surgeKind: RuleKind<Surge, Why> = {
       why(inputs, memory) {
         const x = inputs[at]!
         if (Number.isNaN(x)) return { kind: 'input-lost' }
-        if (memory[isOn] === 1) return { kind: 'surge-on', x, base: memory[base]!, leftS: capS - memory[onForS]! }
+        if (memory[isOn] === 1) return { kind: 'rapid-rise-on', x, base: memory[base]!, leftS: capS - memory[onForS]! }
         return memory[cappedForS]! >= 0
-          ? { kind: 'surge-capped', edge: memory[base]! + release, leftS: rearmS - memory[cappedForS]! }
-          : { kind: 'surge-idle', rise }
+          ? { kind: 'rapid-rise-capped', edge: memory[base]! + release, leftS: rearmS - memory[cappedForS]! }
+          : { kind: 'rapid-rise-idle', rise }
       },
       settle(_inputs, memory) {
         memory[isOn] = 0
@@ -189,14 +189,14 @@ export const surgeKind: RuleKind<Surge, Why> = {
       {
         kind: 'field',
         path: 'speedPct',
-        label: `speed during a surge of ${name}`,
+        label: `speed during a rapid rise of ${name}`,
         quantity: 'speed',
         value: rule.speedPct,
       },
       text(' until it is back within '),
       { kind: 'field', path: 'release', label: `${name}, release`, quantity, value: rule.release },
       text(' of where it was, at most '),
-      { kind: 'field', path: 'capS', label: 'longest surge', quantity: 'time', value: rule.capS },
+      { kind: 'field', path: 'capS', label: 'longest rapid rise', quantity: 'time', value: rule.capS },
       text('. A slow rise never triggers'),
       ...(rule.rearmS === undefined
         ? [text('.')]
@@ -214,17 +214,17 @@ export const surgeKind: RuleKind<Surge, Why> = {
     ]
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'humidity'),
-  name: (input) => `${input} surge`,
+  name: (input) => `${input} rapid rise`,
   title: 'answer to a quick rise',
   trade: () => 'rapid rise',
   formula: 'on when x − lowest of the window ≥ rise; off when x ≤ that lowest + release, or after the cap',
   whyText(why, { name, point, difference }) {
     switch (why.kind) {
-      case 'surge-on':
-        return `${name} has surged to ${point(why.x)} from ${point(why.base)}`
-      case 'surge-capped':
+      case 'rapid-rise-on':
+        return `${name} has risen fast to ${point(why.x)} from ${point(why.base)}`
+      case 'rapid-rise-capped':
         return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${formatTime(why.leftS)} more`
-      case 'surge-idle':
+      case 'rapid-rise-idle':
         return `${name} has not risen by ${difference(why.rise)} quickly`
     }
   },
@@ -234,8 +234,8 @@ export const surgeKind: RuleKind<Surge, Why> = {
       words: 'hum surge shower steam rise',
       figure: { quantity: 'humidity', typedUnit: '%RH' },
       make: ({ figure, ceilingPct, ensure }) => ({
-        id: 'surge',
-        kind: 'surge',
+        id: 'rapid-rise',
+        kind: 'rapid-rise',
         input: ensure(HUMIDITY),
         windowS: 300,
         rise: figure ?? 8,

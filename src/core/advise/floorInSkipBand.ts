@@ -1,9 +1,9 @@
 import type { Judge } from '@/core/advise/judgement'
-import { isInRestBand } from '@/core/machine/givable'
+import { isInSkipBand } from '@/core/machine/givable'
 import { formatPct } from '@/core/quantity/format'
 
-/** A floor, or a rule’s one speed, inside a rest band is never given: the fan runs at an edge of the band instead. */
-export const floorInRestBand: Judge = ({ response }) => {
+/** A floor, or a rule’s one speed, inside a skip band is never given: the fan runs at an edge of the band instead. */
+export const floorInSkipBand: Judge = ({ response }) => {
   const places = [
     { path: 'response.floor', name: 'The floor', pct: response.floor.speedPct },
     ...response.rules.flatMap((rule, index) =>
@@ -13,14 +13,14 @@ export const floorInRestBand: Judge = ({ response }) => {
     ),
   ]
   return places.flatMap(({ path, name, pct }) => {
-    const band = (response.restBands ?? []).find((candidate) => isInRestBand(candidate, pct))
+    const band = (response.skipBands ?? []).find((candidate) => isInSkipBand(candidate, pct))
     if (!band) return []
     return [
       {
-        id: `in-rest-band-${path}`,
+        id: `in-skip-band-${path}`,
         severity: 'wears' as const,
         path,
-        title: `${name} lies in a rest band.`,
+        title: `${name} lies in a skip band.`,
         detail: `${formatPct(pct)} % is passed over; the fan runs at ${formatPct(band.fromPct)} or ${formatPct(band.toPct)} %. Say which.`,
         cure: null,
       },

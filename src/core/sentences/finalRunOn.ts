@@ -5,13 +5,13 @@ import { text } from '@/core/rules/kind'
 import { field } from '@/core/rules/sentence'
 import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
-type RunOn = NonNullable<Response['runOn']>
+type FinalRunOn = NonNullable<Response['finalRunOn']>
 
 const SET_PCT = 40
 
 /** When everything stops asking, it runs on for a time. */
-export const runOn: BehaviourKind<RunOn> = {
-  places: onceAt('runOn'),
+export const finalRunOn: BehaviourKind<FinalRunOn> = {
+  places: onceAt('finalRunOn'),
   name: () => 'run-on',
   cause: () => 'time',
   sentence: ({ holdS, speedPct }) => [
@@ -42,14 +42,14 @@ export const runOn: BehaviourKind<RunOn> = {
     source: ofCommonPractice,
   }),
   offers: ({ response }) =>
-    response.runOn
+    response.finalRunOn
       ? []
       : [
           {
             sentence: 'When everything stops asking, run on for a time',
             words: 'run on overrun after last speed timer',
             figure: { quantity: 'time', typedUnit: 'min' },
-            add: ({ response: draft }, figureS) => void (draft.runOn = { holdS: figureS ?? 600, speedPct: null }),
+            add: ({ response: draft }, figureS) => void (draft.finalRunOn = { holdS: figureS ?? 600, speedPct: null }),
           },
         ],
 }

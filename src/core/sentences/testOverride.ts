@@ -1,14 +1,14 @@
-import type { Holds } from '@/core/response/schema'
+import type { Overrides } from '@/core/response/schema'
 import { text } from '@/core/rules/kind'
 import { field, inputName, inputPart, isSwitch } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
-import { holdNow, newInput } from '@/core/sentences/ensureInput'
+import { overrideNow, newInput } from '@/core/sentences/ensureInput'
 
-type TestHold = NonNullable<Holds['test']>
+type TestOverride = NonNullable<Overrides['test']>
 
 /** One speed while a test switch is on. */
-export const testHold: BehaviourKind<TestHold> = {
-  places: ({ holds }) => (holds?.test ? ['holds.test'] : []),
+export const testOverride: BehaviourKind<TestOverride> = {
+  places: ({ overrides }) => (overrides?.test ? ['overrides.test'] : []),
   name: ({ input }, { response }) => `test (${inputName(response, input)})`,
   cause: () => 'switch',
   sentence: ({ input, speedPct }, { response }) => [
@@ -18,10 +18,10 @@ export const testHold: BehaviourKind<TestHold> = {
     field('speedPct', 'speed of the test', 'speed', speedPct),
     text(', whatever is asked. It must not be forgotten: a test left on is no ventilation by rule.'),
   ],
-  now: holdNow('test'),
+  now: overrideNow('test'),
   why: () => ({ formula: 'held = the test’s speed; only the stronger holds overrule it', source: ofCommonPractice }),
   offers: ({ response }) =>
-    response.holds?.test
+    response.overrides?.test
       ? []
       : [
           {
@@ -30,7 +30,7 @@ export const testHold: BehaviourKind<TestHold> = {
             figure: { quantity: 'speed', typedUnit: '%' },
             add: ({ response: draft }, figurePct) => {
               const input = newInput(draft, { id: 'test', kind: 'switch', name: 'test switch' })
-              draft.holds = { ...draft.holds, test: { input, speedPct: figurePct ?? 100 } }
+              draft.overrides = { ...draft.overrides, test: { input, speedPct: figurePct ?? 100 } }
             },
           },
         ],
