@@ -41,6 +41,25 @@ export default tseslint.config(
     },
   },
   {
+    // A kind of rule is one file. What others want of it is a hook of its kind, a line in a table by kind, or the field they use.
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: ['src/core/rules/**', '**/*.test.ts', '**/*.test.tsx', 'src/testing/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['BinaryExpression', 'SwitchCase'].map((where) => ({
+          selector: `${where} > Literal[value=/^(ramp|differential|rapid-rise|week|cycle|hold-after-fall|purge)$/]`,
+          message: 'ask the kind of the rule (src/core/rules/kind.ts), or the field that is used',
+        })),
+        {
+          selector:
+            "BinaryExpression:has(MemberExpression[object.name=/[rR]ule|held|candidate/][property.name='kind']) > Literal[value='switch']",
+          message: 'ask the kind of the rule (src/core/rules/kind.ts), or the field that is used',
+        },
+      ],
+    },
+  },
+  {
     files: ['src/ui/**', 'src/features/**', 'src/app/**'],
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },

@@ -1,3 +1,5 @@
+import { withArticle } from '@/core/words/article'
+
 /** What a member of a workspace is. */
 export const ROLES = ['owner', 'technician', 'apprentice', 'reader'] as const
 export type Role = (typeof ROLES)[number]
@@ -21,8 +23,6 @@ export const RIGHTS = {
 export type Right = keyof typeof RIGHTS
 
 export const may = (role: Role, right: Right): boolean => (RIGHTS[right] as readonly Role[]).includes(role)
-
-const withArticle = (role: Role): string => `${/^[aeiou]/.test(role) ? 'an' : 'a'} ${role}`
 
 /** Why something was refused, and who may do it. */
 export function refusal(role: Role, right: Right): string {

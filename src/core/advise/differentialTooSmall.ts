@@ -9,7 +9,7 @@ const STEPS = 2
 /** A differential narrower than two of the probe’s own steps switches on its noise. Common practice, no source: 0.6 K with a 0.5 K sensor. */
 export const differentialTooSmall: Judge = ({ kit, response }) =>
   response.rules.flatMap((rule, index) => {
-    if (rule.kind !== 'differential' || rule.off) return []
+    if (!('offAt' in rule) || rule.off) return []
     const probe = kit.probes.find(({ input }) => input === rule.input)
     const width = Math.abs(rule.onAt - rule.offAt)
     if (!probe || width >= STEPS * probe.resolution) return []

@@ -28,7 +28,7 @@ const broughtDown = (
     const mended = new Set(answering(installation.response, ids))
     return withResponse(installation, {
       rules: installation.response.rules.map((rule) =>
-        mended.has(rule) && rule.kind === 'ramp' && rule.startAt < limit && rule.fullAt > limit
+        mended.has(rule) && 'fullAt' in rule && rule.startAt < limit && rule.fullAt > limit
           ? { ...rule, fullAt: limit }
           : rule,
       ),
@@ -51,7 +51,7 @@ export const fullAboveLimit = evaluating((where, { brief, response }) => {
     if (most! - atLimit! <= LATE_PCT) return []
     const ids = new Set(probes.map(({ id }) => id))
     const late = answering(response, ids)
-    const canMend = late.some((rule) => rule.kind === 'ramp' && rule.startAt < limitAbove && rule.fullAt > limitAbove)
+    const canMend = late.some((rule) => 'fullAt' in rule && rule.startAt < limitAbove && rule.fullAt > limitAbove)
     const index = late[0] ? response.rules.indexOf(late[0]) : -1
     return [
       {

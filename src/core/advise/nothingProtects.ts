@@ -7,10 +7,11 @@ import type { Installation } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
+import { highestAskPct, ruleInputId, ruleKind } from '@/core/rules/table'
 
 /** Whether something answers to a rise, or to being past a point, that is no level of speed: a quick rise, a bypass, a shutter. */
 const answersOtherwise = ({ rules, otherOutputs = [] }: Response, ids: ReadonlySet<string>): boolean =>
-  rules.some((rule) => !rule.off && rule.kind === 'rapid-rise' && ids.has(rule.input)) ||
+  rules.some((rule) => !rule.off && ruleKind(rule).trigger === 'rise' && ids.has(ruleInputId(rule) ?? '')) ||
   otherOutputs.some(
     ({ kind, onWhen }) =>
       (kind === 'bypass' || kind === 'shutter') &&
@@ -29,11 +30,10 @@ function isCarriedSteadily({ brief, response }: Installation, { lead }: Derived,
 
 /** Whether something that is no probe brings all of the air: a contact of what makes the heat, a clock. */
 const isDrivenOtherwise = (rules: Response['rules'], ceilingPct: number): boolean =>
-  rules.some(
-    (rule) =>
-      !rule.off &&
-      (rule.kind === 'switch' ? rule.speedPct >= ceilingPct - 0.5 : rule.kind === 'week' || rule.kind === 'cycle'),
-  )
+  rules.some((rule) => {
+    const { trigger } = ruleKind(rule)
+    return !rule.off && (trigger === 'clock' || (trigger === 'contact' && highestAskPct(rule) >= ceilingPct - 0.5))
+  })
 
 /** A limit in the brief, a probe that reads it, and nothing that answers: automatics switched off “to be sure” took the protection with them.
  *  A limit that nothing reads is judged only for heat, where nothing at all is automatic. */

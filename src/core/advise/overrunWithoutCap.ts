@@ -22,7 +22,7 @@ const USUAL_S: Record<Duty, number> = {
  *  as long again. */
 export const overrunWithoutCap: Judge = ({ brief, response }) =>
   response.rules.flatMap((rule, index): Judgement[] => {
-    if (rule.kind !== 'switch' || rule.off || rule.overrun.kind === 'none') return []
+    if (!('overrun' in rule) || rule.off || rule.overrun.kind === 'none') return []
     const usualS = USUAL_S[brief.duty]
     const longestS = rule.overrun.kind === 'matched' ? rule.overrun.capS : rule.overrun.holdS
     if (longestS <= usualS) return []
@@ -42,7 +42,7 @@ export const overrunWithoutCap: Judge = ({ brief, response }) =>
           apply: (installation) =>
             withResponse(installation, {
               rules: installation.response.rules.map((held) =>
-                held.id !== rule.id || held.kind !== 'switch'
+                held.id !== rule.id || !('overrun' in held)
                   ? held
                   : held.overrun.kind === 'matched'
                     ? { ...held, overrun: { ...held.overrun, capS: usualS } }

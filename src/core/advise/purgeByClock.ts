@@ -35,7 +35,7 @@ export const purgeByClock = evaluating((where, { brief, response }) => {
   )
   const floorPct = given.floor.speedPct
   return response.rules.flatMap((rule, index): Judgement[] => {
-    if (rule.kind !== 'week' || rule.off) return []
+    if (!('periods' in rule) || rule.off) return []
     return rule.periods.flatMap((period, place): Judgement[] => {
       if (period.speedPct < floorPct + FAR_PCT || !isByNight(period)) return []
       const end = period.endMin <= period.startMin ? period.endMin + 1440 : period.endMin

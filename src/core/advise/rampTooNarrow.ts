@@ -10,7 +10,7 @@ const STEPS = 4
 /** A ramp over fewer than four of the probe’s steps, or over less than the probe may be off to both sides: it hunts, or is anywhere on it. */
 export const rampTooNarrow: Judge = ({ kit, response }) =>
   response.rules.flatMap((rule, index): Judgement[] => {
-    if (rule.kind !== 'ramp' || rule.off) return []
+    if (!('fullAt' in rule) || rule.off) return []
     const input = response.inputs.find(({ id }) => id === rule.input)
     const reads = [rule.input, ...((input && isMeasured(input) && input.combines?.of) || [])]
     const probes = kit.probes.filter((probe) => reads.includes(probe.input))
@@ -39,7 +39,7 @@ export const rampTooNarrow: Judge = ({ kit, response }) =>
           apply: (installation) =>
             withResponse(installation, {
               rules: installation.response.rules.map((held) =>
-                held.id === rule.id && held.kind === 'ramp'
+                held.id === rule.id && 'fullAt' in held
                   ? { ...held, startAt: Number((held.fullAt - way * least).toFixed(3)) }
                   : held,
               ),

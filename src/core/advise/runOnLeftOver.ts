@@ -24,7 +24,7 @@ export const runOnLeftOver: Judge = ({ brief, response }) => {
   const { finalRunOn, rules } = response
   if (!finalRunOn || finalRunOn.holdS === 0) return []
   const usualS = USUAL_S[brief.duty]
-  const overrun = rules.find((rule) => !rule.off && rule.kind === 'switch' && rule.overrun.kind !== 'none')
+  const overrun = rules.find((rule) => !rule.off && 'overrun' in rule && rule.overrun.kind !== 'none')
   const isLong = finalRunOn.holdS > usualS
   if (!isLong && !overrun) return []
   return [

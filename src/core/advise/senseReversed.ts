@@ -4,6 +4,7 @@ import type { Duty } from '@/core/brief/duty'
 import { type Severity } from '@/core/json/severity'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
+import { ruleKind } from '@/core/rules/table'
 
 type Sense = { readonly kind: MeasuredInput['kind']; readonly more: 'high' | 'low'; readonly severity: Severity }
 
@@ -37,7 +38,7 @@ export const senseReversed = evaluating((where, { response }) =>
     if (atOther! - atWanted! < CLEARLY_PCT) return []
     const q = (x: number) => formatQuantity(x, inputQuantity(first))
     const index = response.rules.findIndex(
-      (rule) => !rule.off && 'input' in rule && (rule.kind === 'ramp' || rule.kind === 'differential'),
+      (rule) => !rule.off && ['level', 'threshold'].includes(ruleKind(rule).trigger),
     )
     return [
       {

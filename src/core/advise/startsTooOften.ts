@@ -1,6 +1,7 @@
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { formatNumber, formatTime } from '@/core/quantity/format'
+import { pulsesOf } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
 /** Starts an hour that a small fan motor stands for years; common practice, no source: ten, and for the even ones of a cycle timer fifteen (five
@@ -31,33 +32,29 @@ export const startsTooOften: Judge = (installation, { lead, given }) => {
     severity: 'wears',
     path: `response.rules.${installation.response.rules.findIndex(({ id }) => id === rule.id)}`,
     title: `The ${ruleName(response, rule)} may start the fan ${formatNumber(starts, 0)} times an hour.`,
-    detail: `More than ${rule.kind === 'cycle' ? MOST_CYCLES_AN_HOUR : MOST_STARTS_AN_HOUR} wear a small motor. ${because}`,
+    detail: `More than ${pulsesOf(rule) ? MOST_CYCLES_AN_HOUR : MOST_STARTS_AN_HOUR} wear a small motor. ${because}`,
     figure: { value: starts, worse: 1, step: 1 },
     cure,
   })
   const { volumeM3, allowedRiseK } = installation.brief.space
   return response.rules.flatMap((rule): Judgement[] => {
     if (rule.off) return []
-    if (rule.kind === 'cycle') {
-      const starts = 3600 / rule.periodS
-      return starts > MOST_CYCLES_AN_HOUR && rule.onS < rule.periodS
+    const pulses = pulsesOf(rule)
+    if (pulses) {
+      const starts = 3600 / pulses.periodS
+      return starts > MOST_CYCLES_AN_HOUR && pulses.onS < pulses.periodS
         ? [
             said(
               rule,
               starts,
-              `Its period is ${formatTime(rule.periodS)}; a longer one with the same share gives the same air.`,
+              `Its period is ${formatTime(pulses.periodS)}; a longer one with the same share gives the same air.`,
               longer(rule.id),
             ),
           ]
         : []
     }
-    const input = rule.kind === 'differential' ? response.inputs.find(({ id }) => id === rule.input) : undefined
-    if (
-      rule.kind !== 'differential' ||
-      input?.kind !== 'temperature' ||
-      rule.minOnS + rule.minOffS >= 3600 / MOST_STARTS_AN_HOUR
-    )
-      return []
+    if (!('offAt' in rule) || rule.minOnS + rule.minOffS >= 3600 / MOST_STARTS_AN_HOUR) return []
+    if (response.inputs.find(({ id }) => id === rule.input)?.kind !== 'temperature') return []
     const flowLs = lead?.flowAt(rule.speedPct) ?? null
     const bandK = Math.abs(rule.onAt - rule.offAt)
     if (flowLs === null || volumeM3 === null || allowedRiseK === null || bandK === 0) return []
@@ -84,7 +81,7 @@ const longer = (id: string): Judgement['cure'] => ({
   apply: (installation) =>
     withResponse(installation, {
       rules: installation.response.rules.map((rule) =>
-        rule.id === id && rule.kind === 'cycle'
+        rule.id === id && 'periodS' in rule
           ? { ...rule, onS: Math.round((rule.onS / rule.periodS) * 360), periodS: 360 }
           : rule,
       ),
@@ -96,7 +93,7 @@ const leastTimes = (id: string): Judgement['cure'] => ({
   apply: (installation) =>
     withResponse(installation, {
       rules: installation.response.rules.map((rule) =>
-        rule.id === id && rule.kind === 'differential' ? { ...rule, minOnS: 180, minOffS: 180 } : rule,
+        rule.id === id && 'minOnS' in rule ? { ...rule, minOnS: 180, minOffS: 180 } : rule,
       ),
     }),
 })

@@ -2,6 +2,7 @@ import { withResponse, type Judge } from '@/core/advise/judgement'
 import type { Duty } from '@/core/brief/duty'
 import { formatTime } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { highestAskPct, pulsesOf, ruleKind } from '@/core/rules/table'
 import { fillSpan, WEEK_MIN } from '@/core/rules/week'
 
 /** Longest that a duty may stand still; common practice, no source. Animals die without air in hours. */
@@ -15,12 +16,13 @@ const LONGEST_S: Partial<Record<Duty, number>> = {
 /** The longest time in a week in which no clock asks for air (s), where the clock alone decides; null where something else may ask. */
 function longestGapS({ rules, floor }: Response): number | null {
   // A purge brings air only while it is cooler outside.
-  const live = rules.filter(({ kind, off }) => !off && kind !== 'purge')
-  if (!floor.offAllowed || live.some(({ kind }) => kind !== 'week' && kind !== 'cycle')) return null
-  const cycles = live.flatMap((rule) => (rule.kind === 'cycle' && rule.speedPct > 0 ? [rule.periodS - rule.onS] : []))
-  const periods = live.flatMap((rule) =>
-    rule.kind === 'week' ? rule.periods.filter(({ speedPct }) => speedPct > 0) : [],
-  )
+  const live = rules.filter((rule) => !rule.off && ruleKind(rule).trigger !== 'difference')
+  if (!floor.offAllowed || live.some((rule) => ruleKind(rule).trigger !== 'clock')) return null
+  const cycles = live.flatMap((rule) => {
+    const pulses = highestAskPct(rule) > 0 ? pulsesOf(rule) : null
+    return pulses ? [pulses.periodS - pulses.onS] : []
+  })
+  const periods = live.flatMap((rule) => ('periods' in rule ? rule.periods.filter(({ speedPct }) => speedPct > 0) : []))
   const hasAir = new Uint8Array(WEEK_MIN)
   for (const period of periods) fillSpan(hasAir, period, 1)
   let [longest, gap] = [0, 0]

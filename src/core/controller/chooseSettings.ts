@@ -164,8 +164,8 @@ export function chooseSettings(
   for (const [kind, rules] of assignment.inSlots)
     rules.forEach((rule, index) => {
       const slot = slotKind(kind).slots(model)[index]
-      if (rule?.kind === 'ramp') rampTogether(rule, slot as RampSlot, index + 1)
-      if (rule?.kind === 'differential') differentialTogether(rule, slot as DifferentialSlot, index + 1)
+      if (rule && 'fullAt' in rule) rampTogether(rule, slot as RampSlot, index + 1)
+      if (rule && 'offAt' in rule) differentialTogether(rule, slot as DifferentialSlot, index + 1)
     })
 
   const losses = model.settings.flatMap((setting): Loss[] => {

@@ -110,7 +110,7 @@ type Entered = { readonly rule: string; readonly span: WeekSpan; readonly text: 
 function enteredIn({ of }: WeekSlot, { rules, inputs }: Response, preference: UnitPreference): Entered[] {
   if (of === 'speed')
     return rules.flatMap((rule) =>
-      rule.kind === 'week'
+      'periods' in rule
         ? rule.periods.map((span) => ({
             rule: rule.id,
             span,
@@ -120,7 +120,7 @@ function enteredIn({ of }: WeekSlot, { rules, inputs }: Response, preference: Un
         : [],
     )
   return rules.flatMap((rule) =>
-    (rule.kind === 'differential' || rule.kind === 'ramp') && rule.setPoints
+    'setPoints' in rule && rule.setPoints
       ? rule.setPoints.map((span) => ({
           rule: rule.id,
           span,

@@ -23,8 +23,8 @@ const SMALLEST_PCT = 0.5
 
 /** The set points of a calendar belong to the first differential, or the first ramp where there is none. */
 function withSetPoints(rule: Rule, rules: readonly Rule[], model: ControllerModel, losses: Loss[]): Rule {
-  if (rule.kind !== 'ramp' && rule.kind !== 'differential') return rule
-  const bearer = rules.find(({ kind }) => kind === 'differential') ?? rules.find(({ kind }) => kind === 'ramp')
+  if (!('onAt' in rule) && !('fullAt' in rule)) return rule
+  const bearer = rules.find((held) => 'onAt' in held) ?? rules.find((held) => 'fullAt' in held)
   const slot = bearer?.id === rule.id ? model.weeks?.find(({ of }) => of === 'set-point') : undefined
   const setPoints = giveSetPoints(rule.setPoints, slot, rule.id, losses)
   const { setPoints: _asked, ...without } = rule

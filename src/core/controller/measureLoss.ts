@@ -3,7 +3,7 @@ import { compile } from '@/core/machine/compile'
 import { quietInputs } from '@/core/machine/quietInputs'
 import type { Response } from '@/core/response/schema'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-import { ruleInputId, type Rule } from '@/core/rules/table'
+import { ruleInputId, type Rule, ruleKind } from '@/core/rules/table'
 
 /** How far two responses lie apart over the range of an input (percent of the fan's range). */
 export type CurveDifference = {
@@ -82,7 +82,7 @@ export function measureRules(asked: Response, given: Response): RuleMeasure[] {
     if (carried?.kind === rule.kind && changes.length === 0) return []
     const input = asked.inputs.find(({ id }) => id === ruleInputId(rule))
     const curve =
-      input && isMeasured(input) && rule.kind !== 'rapid-rise'
+      input && isMeasured(input) && ruleKind(rule).trigger !== 'rise'
         ? differenceOver(alone(asked, rule), alone(asked, carried), [input])
         : null
     return [{ rule: rule.id, curve, changes }]

@@ -49,7 +49,7 @@ function offSkipBands(
     ceiling: { ...response.ceiling, speedPct: Math.max(ceilingPct, floorPct) },
     rules: response.rules.map((rule): Rule => {
       if (rule.off) return rule
-      if (rule.kind !== 'ramp') return ruleKind(rule).withSpeeds(rule, (pct) => move(rule.id, pct, 'up'))
+      if (!('fromPct' in rule)) return ruleKind(rule).withSpeeds(rule, (pct) => move(rule.id, pct, 'up'))
       const ramp = {
         ...rule,
         fromPct: rule.fromPct > floorPct ? move(rule.id, rule.fromPct, 'up') : rule.fromPct,

@@ -16,7 +16,7 @@ export type Assignment = {
 function standIns(rule: Rule): Rule[] {
   const { id, off, note, modes } = rule
   const common = { id, ...(off === undefined ? {} : { off }), ...(note ? { note } : {}), ...(modes ? { modes } : {}) }
-  if (rule.kind === 'differential' && rule.onAt !== rule.offAt)
+  if ('offAt' in rule && rule.onAt !== rule.offAt)
     return [
       {
         ...common,
@@ -29,7 +29,7 @@ function standIns(rule: Rule): Rule[] {
         below: 'nothing',
       },
     ]
-  if (rule.kind === 'ramp')
+  if ('fullAt' in rule)
     return [
       {
         ...common,

@@ -58,7 +58,7 @@ const keepsWhatItWas = ({ rules, skipBands, stages, overrides }: Response): bool
   skipBands !== undefined ||
   stages !== undefined ||
   overrides?.overheat !== undefined ||
-  rules.some((rule) => ruleKind(rule).keepsWhatItWas)
+  rules.some((rule) => ruleKind(rule).memories(rule).includes('latches'))
 
 /** Walks an input over its range and, where it matters, back again, staying at every point until all is over. */
 function walked(machine: Machine, input: MeasuredInput, rest: Readonly<Record<string, number>>, andBack: boolean) {

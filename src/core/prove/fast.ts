@@ -4,7 +4,9 @@ import { brought, inputOf, type ProveContext } from '@/core/prove/context'
 import { bringText, wayFor } from '@/core/prove/howTo'
 import { clockAt } from '@/core/prove/weekClock'
 import { weekClockText } from '@/core/rules/localClock'
-import type { Rule } from '@/core/rules/table'
+import type { SwitchRule } from '@/core/rules/switchRule'
+import { ruleKind, type Rule } from '@/core/rules/table'
+import type { Week } from '@/core/rules/week'
 
 /** A moment, what is said to bring it about, how, and how long it takes to tell. */
 export type Moment = {
@@ -16,55 +18,61 @@ export type Moment = {
 
 export const momentStage = (context: ProveContext, { values, waitS }: Moment): Stage => standing(context, values, waitS)
 
-/** What makes a rule ask for all it can; null where only time does. */
-export function askMost(context: ProveContext, rule: Rule): Moment | null {
-  const base = restFor(context, rule)
-  const to = (point: number, way: 1 | -1, waitS = 0): Moment | null => {
-    if (!('input' in rule)) return null
-    const x = beyond(context, rule.input, point, way)
-    return {
-      values: brought(context, base, rule.input, x),
-      said: `bring ${bringText(context, rule.input, x)}`,
-      how: wayFor(context, rule.input, x),
-      waitS,
-    }
-  }
-  switch (rule.kind) {
-    case 'switch':
-      return {
-        values: { ...base, [rule.input]: 1 },
-        said: `switch the ${inputOf(context, rule.input)?.name ?? rule.input} on`,
-        how: '',
-        waitS: rule.onDelayS,
-      }
-    case 'ramp':
-      return to(rule.fullAt, rule.fullAt > rule.startAt ? 1 : -1)
-    case 'differential':
-      return to(rule.onAt, rule.action === 'direct' ? 1 : -1, rule.minOffS)
-    case 'hold-after-fall':
-      return to(rule.armAbove, 1)
-    case 'week': {
-      const [most] = [...rule.periods].sort((a, b) => b.speedPct - a.speedPct)
-      if (!most) return null
-      return {
-        values: { ...base, clock: clockAt(most, most.startMin + 2) },
-        said: `set the clock to ${weekClockText(clockAt(most, most.startMin + 2))}`,
-        how: 'Put the right time back afterwards.',
-        waitS: 0,
-      }
-    }
-    // More than one thing has to be brought about, or time does it.
-    case 'rapid-rise':
-    case 'cycle':
-    case 'purge':
-      return null
+type Most<R> = (context: ProveContext, rule: R, base: Values) => Moment | null
+
+/** The input of a rule brought past a point. */
+function past(context: ProveContext, base: Values, input: string, point: number, way: 1 | -1, waitS = 0): Moment {
+  const x = beyond(context, input, point, way)
+  return {
+    values: brought(context, base, input, x),
+    said: `bring ${bringText(context, input, x)}`,
+    how: wayFor(context, input, x),
+    waitS,
   }
 }
+
+const byContact: Most<SwitchRule> = (context, { input, onDelayS }, base) => ({
+  values: { ...base, [input]: 1 },
+  said: `switch the ${inputOf(context, input)?.name ?? input} on`,
+  how: '',
+  waitS: onDelayS,
+})
+
+const byClock: Most<Week> = (_context, { periods }, base) => {
+  const [most] = [...periods].sort((a, b) => b.speedPct - a.speedPct)
+  if (!most) return null
+  const clock = clockAt(most, most.startMin + 2)
+  return {
+    values: { ...base, clock },
+    said: `set the clock to ${weekClockText(clock)}`,
+    how: 'Put the right time back afterwards.',
+    waitS: 0,
+  }
+}
+
+/** More than one thing has to be brought about, or time does it. */
+const byNothing = () => null
+
+const MOST = {
+  ramp: (context, { input, startAt, fullAt }, base) => past(context, base, input, fullAt, fullAt > startAt ? 1 : -1),
+  switch: byContact,
+  differential: (context, { input, action, onAt, minOffS }, base) =>
+    past(context, base, input, onAt, action === 'direct' ? 1 : -1, minOffS),
+  'hold-after-fall': (context, { input, armAbove }, base) => past(context, base, input, armAbove, 1),
+  week: byClock,
+  'rapid-rise': byNothing,
+  cycle: byNothing,
+  purge: byNothing,
+} satisfies { [K in Rule['kind']]: Most<Extract<Rule, { kind: K }>> }
+
+/** What makes a rule ask for all it can; null where only time does. */
+export const askMost = (context: ProveContext, rule: Rule): Moment | null =>
+  (MOST[rule.kind] as Most<Rule>)(context, rule, restFor(context, rule))
 
 /** The moment in which the lead runs fastest that one thing brings about: of equals, a switch before a reading. */
 export function fastMoment(context: ProveContext): Moment {
   const rest: Moment = { values: context.rest, said: '', how: '', waitS: 0 }
-  const order = ({ kind }: Rule) => (kind === 'switch' ? 0 : 1)
+  const order = (rule: Rule) => (ruleKind(rule).trigger === 'contact' ? 0 : 1)
   const moments = [...context.machine.rules]
     .sort((a, b) => order(a) - order(b))
     .flatMap((rule) => askMost(context, rule) ?? [])

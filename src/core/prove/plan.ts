@@ -1,11 +1,7 @@
 import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
-import { assertNever } from '@/core/json/assertNever'
 import type { Check } from '@/core/prove/check'
 import { proveContext, type ProveContext } from '@/core/prove/context'
-import { cycleChecks } from '@/core/prove/kinds/cycle'
-import { differentialChecks } from '@/core/prove/kinds/differential'
-import { holdAfterFallChecks } from '@/core/prove/kinds/holdAfterFall'
 import { ladderChecks } from '@/core/prove/kinds/ladder'
 import { modeChecks } from '@/core/prove/kinds/modes'
 import { outputChecks } from '@/core/prove/kinds/outputs'
@@ -20,36 +16,9 @@ import {
   finalRunOnChecks,
 } from '@/core/prove/kinds/parts'
 import { peopleChecks } from '@/core/prove/kinds/people'
-import { purgeChecks } from '@/core/prove/kinds/purge'
-import { rampChecks } from '@/core/prove/kinds/ramp'
-import { riseChecks } from '@/core/prove/kinds/rise'
-import { switchChecks } from '@/core/prove/kinds/switchRule'
-import { setPointChecks, weekChecks } from '@/core/prove/kinds/week'
+import { checksOfRule } from '@/core/prove/kinds/rules'
+import { setPointChecks } from '@/core/prove/kinds/week'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
-import type { Rule } from '@/core/rules/table'
-
-function ruleChecks(context: ProveContext, rule: Rule, index: number): Check[] {
-  switch (rule.kind) {
-    case 'ramp':
-      return rampChecks(context, rule, index)
-    case 'switch':
-      return switchChecks(context, rule)
-    case 'differential':
-      return differentialChecks(context, rule, index)
-    case 'rapid-rise':
-      return riseChecks(context, rule)
-    case 'week':
-      return weekChecks(context, rule)
-    case 'cycle':
-      return cycleChecks(context, rule)
-    case 'hold-after-fall':
-      return holdAfterFallChecks(context, rule)
-    case 'purge':
-      return purgeChecks(context, rule)
-    default:
-      return assertNever(rule)
-  }
-}
 
 /** Everything to carry out for a given response, in the order in which a hand would do it. Each expected value is what the given machine does
  *  at the moment that is brought about; what could not be told at any reachable moment is left out. */
@@ -58,7 +27,7 @@ export function provePlan(context: ProveContext): Check[] {
   return [
     ...floorChecks(context),
     ...machine.rules.flatMap((rule, index) => [
-      ...ruleChecks(context, rule, index),
+      ...checksOfRule(context, rule, index),
       ...setPointChecks(context, rule, index),
     ]),
     ...ladderChecks(context),

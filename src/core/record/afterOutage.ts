@@ -22,19 +22,12 @@ const STAYS: Record<Memory, string> = {
 
 /** Which of its memories a response uses. */
 function used({ rules, finalRunOn, stages, overrides, light, otherOutputs = [] }: Response): Record<Memory, boolean> {
-  const has = (...kinds: readonly string[]) => rules.some(({ kind, off }) => !off && kinds.includes(kind))
+  const has = (memory: Memory) => rules.some((rule) => !rule.off && ruleKind(rule).memories(rule).includes(memory))
   return {
-    timers:
-      finalRunOn !== undefined ||
-      has('hold-after-fall', 'rapid-rise') ||
-      rules.some((rule) => rule.kind === 'switch' && !rule.off && rule.overrun.kind !== 'none'),
+    timers: finalRunOn !== undefined || has('timers'),
     cycle: has('cycle'),
     mode: light !== undefined,
-    latches:
-      rules.some((rule) => !rule.off && ruleKind(rule).keepsWhatItWas) ||
-      stages !== undefined ||
-      overrides?.overheat !== undefined ||
-      otherOutputs.length > 0,
+    latches: has('latches') || stages !== undefined || overrides?.overheat !== undefined || otherOutputs.length > 0,
   }
 }
 

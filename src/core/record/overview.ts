@@ -9,7 +9,7 @@ import type { Problem } from '@/core/json/problem'
 import { METRIC } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
 import type { Cause } from '@/core/rules/kind'
-import { ruleKind, ruleInputId } from '@/core/rules/table'
+import { ruleKind, ruleInputId, boostOf } from '@/core/rules/table'
 import { problemLine } from '@/core/words/problems'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
@@ -91,7 +91,7 @@ function shown(document: Installation, problems: readonly Problem[]): Overview {
   const lead = instant?.evaluation.fans[0]
   const rule = instant?.explanation.inCharge ?? null
   const input = response.inputs.find((candidate) => rule !== null && candidate.id === ruleInputId(rule))
-  const boost = response.rules.find((candidate) => candidate.kind === 'switch' && !candidate.off)
+  const boost = boostOf(response.rules)
   const concern = judgeInstallation(document, derived).find(
     ({ severity }) => severity === 'hurts' || severity === 'fails',
   )
@@ -103,7 +103,7 @@ function shown(document: Installation, problems: readonly Problem[]): Overview {
       startPct: derived.lead?.startPct ?? null,
       floorPct: response.floor.speedPct,
       ceilingPct: response.ceiling.speedPct,
-      boostPct: boost?.kind === 'switch' ? boost.speedPct : null,
+      boostPct: boost?.speedPct ?? null,
       nowPct: lead?.speedPct ?? null,
     },
     speedPct: lead?.speedPct ?? null,

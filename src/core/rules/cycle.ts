@@ -76,6 +76,8 @@ export const cycleKind: RuleKind<Cycle, Why> = {
   pulses: ({ onS, periodS }) => ({ onS, periodS }),
   cause: () => 'time',
   name: (input) => input,
+  trigger: 'clock',
+  memories: () => ['cycle'],
   title: 'cycle',
   trade: ({ onS, periodS }) => `interval timer, duty cycle ${formatNumber((onS / periodS) * 100, 0)} %`,
   formula: 'its speed for the first part of every period',

@@ -165,6 +165,8 @@ export const differentialKind: RuleKind<Differential, Why> = {
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} on/off`,
+  trigger: 'threshold',
+  memories: () => ['latches'],
   title: 'on/off point',
   trade: ({ onAt, offAt, action }, { difference }) =>
     `differential ${difference(Math.abs(onAt - offAt))}, ${action === 'direct' ? 'direct' : 'reverse'} action`,
@@ -202,5 +204,4 @@ export const differentialKind: RuleKind<Differential, Why> = {
   movedBy: (rule, by) => ({ ...rule, onAt: rule.onAt + by, offAt: rule.offAt + by }),
   asksWhenLow: ({ action }) => action === 'reverse',
   spans: ({ setPoints: moved = [] }) => moved,
-  keepsWhatItWas: true,
 }

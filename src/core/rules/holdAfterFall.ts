@@ -117,6 +117,8 @@ export const holdAfterFallKind: RuleKind<HoldAfterFall, Why> = {
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} hold after a fall`,
+  trigger: 'fall',
+  memories: () => ['timers'],
   title: 'run after cooling',
   trade: ({ holdS }, { time }) => `hold after a fall ${time(holdS)}`,
   formula: 'its speed above the point, and for its time after falling to it',

@@ -3,7 +3,7 @@ import type { Quantity } from '@/core/quantity/units'
 import type { Block } from '@/core/rules/block'
 import type { WeekSpan } from '@/core/rules/common'
 import type { Input } from '@/core/rules/input'
-import type { MemoryPlan } from '@/core/rules/memory'
+import type { Memory, MemoryPlan } from '@/core/rules/memory'
 
 /** A piece of a rule's sentence. A field's `path` is dotted inside the rule; the interface makes an inline field of it. */
 export type SentencePart =
@@ -38,6 +38,10 @@ export const text = (said: string): SentencePart => ({ kind: 'text', text: said 
 
 /** What colours a rule, its handle and its slider: the cause it answers to. */
 export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'light' | 'switch' | 'time'
+
+/** What a rule answers to: how high a reading is, a reading past a point, a quick rise of it, its fall, how two readings differ, a contact,
+ *  the clock. */
+export type Trigger = 'level' | 'threshold' | 'rise' | 'fall' | 'difference' | 'contact' | 'clock'
 
 /** What a rule sees of the response it stands in. */
 export type Surroundings = {
@@ -123,6 +127,9 @@ export type RuleKind<R, W = never> = {
     context: { readonly input: Input | undefined; readonly response: Surroundings },
   ) => readonly SentencePart[]
   readonly cause: (input: Input | undefined) => Cause
+  readonly trigger: Trigger
+  /** What it remembers from one moment to the next. With latches the way down may be another than the way up. */
+  readonly memories: (rule: R) => readonly Memory[]
   /** A short name in lists, of what its input is called: "room temperature ramp". */
   readonly name: (input: string) => string
   /** What a controller lacks that has none: "on/off point". */
@@ -153,8 +160,6 @@ export type RuleKind<R, W = never> = {
   readonly pulses: (rule: R) => { readonly onS: number; readonly periodS: number } | null
   /** How far back it looks at its input (s); 0 where it looks at it as it is. */
   readonly lookbackS: (rule: R) => number
-  /** Whether it may keep what it was, so that the way down is another than the way up. */
-  readonly keepsWhatItWas: boolean
 }
 
 /** What most kinds are. */
@@ -168,7 +173,7 @@ export const PLAIN = {
   spans: () => [],
   pulses: () => null,
   lookbackS: () => 0,
-  keepsWhatItWas: false,
+  memories: () => [],
 } as const
 
 /** Of a kind with one speed. */

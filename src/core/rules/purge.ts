@@ -196,6 +196,8 @@ export const purgeKind: RuleKind<Purge, Why> = {
   },
   cause: (input: Input | undefined) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} purge`,
+  trigger: 'difference',
+  memories: () => ['latches'],
   title: 'purge with cooler air',
   trade: () => 'night purge, free cooling',
   formula: `on in its hours while room − outside ≥ margin and room ≥ end + ${PURGE_REBOUND_K} K; off at the end, below half the margin, or where outside holds more water (kg a kg of dry air)`,
@@ -238,5 +240,4 @@ export const purgeKind: RuleKind<Purge, Why> = {
   widths: ({ marginK }) => [marginK],
   movedBy: (rule, by) => ({ ...rule, untilAt: rule.untilAt + by }),
   spans: ({ spans }) => spans,
-  keepsWhatItWas: true,
 }

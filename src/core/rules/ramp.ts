@@ -1,8 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
 import { about, closed, Id, Percent } from '@/core/json/vocabulary'
-import { common, setPoints } from '@/core/rules/common'
 import { raise } from '@/core/rules/block'
+import { common, setPoints } from '@/core/rules/common'
 import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
 import { text, type RuleKind, type RuleOffer, type SentencePart, type Surroundings, PLAIN } from '@/core/rules/kind'
 import { setPointActions, setPointParts } from '@/core/rules/sentence'
@@ -173,6 +173,7 @@ export const rampKind: RuleKind<Ramp, Why> = {
   },
   cause: (input) => (input?.kind === 'humidity' ? 'humidity' : input?.kind === 'pressure' ? 'pressure' : 'temperature'),
   name: (input) => `${input} ramp`,
+  trigger: 'level',
   title: 'ramp',
   trade: ({ startAt, fullAt }, { difference }) => `proportional band ${difference(Math.abs(fullAt - startAt))}`,
   formula: 'from + (to − from) × (x − start) ÷ (full − start), held between both',

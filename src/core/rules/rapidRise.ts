@@ -215,6 +215,8 @@ export const rapidRiseKind: RuleKind<RapidRise, Why> = {
   },
   cause: (input) => (input && isMeasured(input) ? input.kind : 'humidity'),
   name: (input) => `${input} rapid rise`,
+  trigger: 'rise',
+  memories: () => ['timers'],
   title: 'answer to a quick rise',
   trade: () => 'rapid rise',
   formula: 'on when x − lowest of the window ≥ rise; off when x ≤ that lowest + release, or after the cap',

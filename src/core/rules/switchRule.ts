@@ -195,6 +195,8 @@ export const switchKind: RuleKind<SwitchRule, Why> = {
   },
   cause: () => 'switch',
   name: (input) => input,
+  trigger: 'contact',
+  memories: ({ overrun }) => (overrun.kind === 'none' ? [] : ['timers']),
   title: 'contact',
   trade: ({ overrun }, { time }) =>
     overrun.kind === 'none'

@@ -49,6 +49,10 @@ export const highestAskPct = (rule: Rule): number =>
       .map(({ pct }) => pct),
   )
 
+/** The first rule that a contact asks by, of those that are switched on: what people call the boost. */
+export const boostOf = (rules: readonly Rule[]): SwitchRule | undefined =>
+  rules.find((rule): rule is SwitchRule => rule.kind === 'switch' && !rule.off)
+
 /** How a rule comes and goes by itself; null where it does not. */
 export const pulsesOf = (rule: Rule) => ruleKind(rule).pulses(rule)
 

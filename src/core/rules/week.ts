@@ -110,6 +110,7 @@ export const weekKind: RuleKind<Week, Why> = {
   ],
   cause: () => 'time',
   name: (input) => input,
+  trigger: 'clock',
   title: 'calendar',
   trade: () => 'time schedule',
   formula:

@@ -6,6 +6,7 @@ import type { Response } from '@/core/response/schema'
 import { inputQuantity } from '@/core/rules/input'
 import { ruleKind } from '@/core/rules/table'
 import { capital, ruleName } from '@/core/sentences/words'
+import { withArticle } from '@/core/words/article'
 
 const formatDifference = (x: number, kind: string | undefined, preference: UnitPreference): string =>
   kind === 'temperature'
@@ -79,7 +80,7 @@ export function lossText(
       }
     case 'rule-replaced':
       return {
-        title: `The ${nameOf(loss.rule)} becomes ${loss.given === 'ramp' ? 'a ramp' : 'an on/off rule'}.`,
+        title: `The ${nameOf(loss.rule)} becomes ${withArticle(ruleKind({ kind: loss.given }).title)}.`,
         detail: 'It has no such rule; this is the nearest it can do.',
       }
     case 'fixed-law': {

@@ -1,6 +1,7 @@
 import { givenFor, leadBounds } from '@/core/machine/givable'
 import type { Response } from '@/core/response/schema'
-import { ruleKind, type Rule } from '@/core/rules/table'
+import type { Trigger } from '@/core/rules/kind'
+import { highestAskPct, ruleKind, type Rule } from '@/core/rules/table'
 import { capital, ruleName } from '@/core/sentences/words'
 
 export type NamedSpeed = { readonly name: string; readonly pct: number }
@@ -30,7 +31,9 @@ export function namedSpeeds(response: Response): readonly NamedSpeed[] {
 export function gearsOf(response: Response): readonly { readonly rule: Rule; readonly pct: number }[] {
   const bounds = leadBounds(response)
   const held = (pct: number) => givenFor(bounds, Math.min(response.ceiling.speedPct, pct), 0)
-  const of = (kind: 'differential' | 'switch') =>
-    response.rules.flatMap((rule) => (rule.kind === kind && !rule.off ? [{ rule, pct: held(rule.speedPct) }] : []))
-  return [...of('differential'), ...of('switch')]
+  const by = (trigger: Trigger) =>
+    response.rules
+      .filter((rule) => !rule.off && ruleKind(rule).trigger === trigger)
+      .map((rule) => ({ rule, pct: held(highestAskPct(rule)) }))
+  return [...by('threshold'), ...by('contact')]
 }

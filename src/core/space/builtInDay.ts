@@ -38,8 +38,8 @@ const standsFor = ({ inputs }: Response, id: string): string[] => [
 function warmDay(input: MeasuredInput, { brief, response }: Where): At {
   const target = brief.targets.find(({ quantity }) => quantity === input.kind)
   const named = standsFor(response, input.id)
-  const ramp = response.rules.find((rule) => rule.kind === 'ramp' && named.includes(ruleInputId(rule) ?? ''))
-  const ends = ramp?.kind === 'ramp' ? [ramp.startAt, ramp.fullAt].sort((a, b) => a - b) : [input.from, input.to]
+  const ramp = response.rules.find((rule) => 'fullAt' in rule && named.includes(ruleInputId(rule) ?? ''))
+  const ends = ramp && 'fullAt' in ramp ? [ramp.startAt, ramp.fullAt].sort((a, b) => a - b) : [input.from, input.to]
   const low = target?.bandFrom ?? ends[0]!
   const high = Math.max(target?.limitAbove ?? -Infinity, ends[1]!)
   const over = ((high - low) / 2) * 0.08

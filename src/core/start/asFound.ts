@@ -7,7 +7,8 @@ import { plainCopy } from '@/core/json/plainCopy'
 import { equalJoins } from '@/core/response/equalStages'
 import type { Response } from '@/core/response/schema'
 import type { Input, MeasuredInput } from '@/core/rules/input'
-import type { Rule } from '@/core/rules/table'
+import type { Overrun } from '@/core/rules/switchRule'
+import { ruleKind, type Rule } from '@/core/rules/table'
 
 type Present = Installation['dial']['present']
 
@@ -45,60 +46,71 @@ type Slot = {
   readonly overrun?: readonly string[]
 }
 
-/** A rule of a slot's kind whose figures are all about to be put in. */
-function blank(kind: Rule['kind'], slot: Slot, id: string, input: string, floorPct: number): Rule | null {
-  const speedPct = floorPct
-  switch (kind) {
-    case 'ramp':
-      return {
-        id,
-        kind,
-        input,
-        startAt: 20,
-        fullAt: slot.falls ? 15 : 25,
-        fromPct: floorPct,
-        toPct: 100,
-        below: 'from',
-      }
-    case 'switch':
-      return {
-        id,
-        kind,
-        input,
-        speedPct,
-        onDelayS: 0,
-        overrun: slot.overrun?.includes('fixed')
-          ? { kind: 'fixed', holdS: 0 }
-          : slot.overrun?.includes('matched')
-            ? { kind: 'matched', factor: 1, floorS: 0, capS: 900 }
-            : { kind: 'none' },
-      }
-    case 'differential':
-      return {
-        id,
-        kind,
-        input,
-        action: slot.action ?? 'direct',
-        onAt: 25,
-        offAt: slot.action === 'reverse' ? 26 : 24,
-        speedPct,
-        minOnS: 0,
-        minOffS: 0,
-      }
-    case 'rapid-rise':
-      return { id, kind, input, windowS: 300, rise: 10, release: 5, speedPct, capS: 1800 }
-    case 'cycle':
-      return { id, kind, onS: 60, periodS: 600, speedPct }
-    case 'hold-after-fall':
-      return { id, kind, input, armAbove: 50, speedPct, holdS: 0 }
-    // A calendar is read period by period, not setting by setting; no controller here has a slot for a purge.
-    case 'week':
-    case 'purge':
-      return null
-  }
+type Blank<R> = (common: { readonly id: string; readonly input: string; readonly floorPct: number }, slot: Slot) => R
+
+const overrunOf = ({ overrun = [] }: Slot): Overrun => {
+  if (overrun.includes('fixed')) return { kind: 'fixed', holdS: 0 }
+  return overrun.includes('matched') ? { kind: 'matched', factor: 1, floorS: 0, capS: 900 } : { kind: 'none' }
 }
 
-const KINDS: readonly Rule['kind'][] = ['ramp', 'differential', 'rapid-rise', 'switch', 'cycle', 'hold-after-fall']
+/** Rules whose figures are all about to be put in, by kind, in the order in which slots are read. A calendar is read period by period, not
+ *  setting by setting; no controller here has a slot for a purge. */
+const BLANKS: { readonly [K in Rule['kind']]?: Blank<Extract<Rule, { kind: K }>> } = {
+  ramp: ({ id, input, floorPct }, { falls }) => ({
+    id,
+    kind: 'ramp',
+    input,
+    startAt: 20,
+    fullAt: falls ? 15 : 25,
+    fromPct: floorPct,
+    toPct: 100,
+    below: 'from',
+  }),
+  differential: ({ id, input, floorPct }, { action = 'direct' }) => ({
+    id,
+    kind: 'differential',
+    input,
+    action,
+    onAt: 25,
+    offAt: action === 'reverse' ? 26 : 24,
+    speedPct: floorPct,
+    minOnS: 0,
+    minOffS: 0,
+  }),
+  'rapid-rise': ({ id, input, floorPct }) => ({
+    id,
+    kind: 'rapid-rise',
+    input,
+    windowS: 300,
+    rise: 10,
+    release: 5,
+    speedPct: floorPct,
+    capS: 1800,
+  }),
+  switch: ({ id, input, floorPct }, slot) => ({
+    id,
+    kind: 'switch',
+    input,
+    speedPct: floorPct,
+    onDelayS: 0,
+    overrun: overrunOf(slot),
+  }),
+  cycle: ({ id, floorPct }) => ({ id, kind: 'cycle', onS: 60, periodS: 600, speedPct: floorPct }),
+  'hold-after-fall': ({ id, input, floorPct }) => ({
+    id,
+    kind: 'hold-after-fall',
+    input,
+    armAbove: 50,
+    speedPct: floorPct,
+    holdS: 0,
+  }),
+}
+
+/** What a slot of a kind reads: a contact, what its slot names, a temperature where it names nothing; nothing where time alone decides. */
+function inputOfSlot(inputs: Input[], kind: Rule['kind'], slot: Slot): string {
+  const { trigger } = ruleKind({ kind })
+  return trigger === 'clock' ? '' : inputFor(inputs, trigger === 'contact' ? 'switch' : (slot.input ?? 'temperature'))
+}
 
 /** The response that the settings on the panel mean: what `fit` does, walked the other way by the same slots. Rules whose setting says off
  *  are left out; calendars, wiring and what no setting speaks of stay as they are here. */
@@ -111,7 +123,7 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
   const ceilingPct = Math.max(valueOf('ceiling', 1) ?? 100, own.stages ? 0 : floorPct)
   const inputs = [...own.inputs]
   const rules: Rule[] = []
-  for (const kind of KINDS)
+  for (const kind of Object.keys(BLANKS) as (keyof typeof BLANKS)[])
     (slotKind(kind).slots(model) as readonly Slot[]).forEach((slot, index) => {
       const isOff = model.settings.some(
         ({ means, slot: of, off }) =>
@@ -122,10 +134,7 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
         rules.map((rule) => rule.id),
         kind,
       )
-      const input =
-        kind === 'cycle' ? '' : inputFor(inputs, kind === 'switch' ? 'switch' : (slot.input ?? 'temperature'))
-      const rule = blank(kind, slot, id, input, floorPct)
-      if (!rule) return
+      const rule = (BLANKS[kind] as Blank<Rule>)({ id, input: inputOfSlot(inputs, kind, slot), floorPct }, slot)
       rules.push(
         slotKind(kind).give(rule, slot, {
           response: own,
@@ -153,7 +162,7 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
     inputs,
     floor: { ...own.floor, speedPct: floorPct },
     ceiling: { speedPct: ceilingPct, how: model.ceiling },
-    rules: [...rules, ...own.rules.filter(({ kind }) => kind === 'week' && (model.weeks?.length ?? 0) > 0)],
+    rules: [...rules, ...own.rules.filter((rule) => 'periods' in rule && (model.weeks?.length ?? 0) > 0)],
     startKick: model.startKick === 'none' ? null : { speedPct: 100, holdS: 2 },
     followers,
     ...(finalRunOnS > 0 ? { finalRunOn: { holdS: finalRunOnS, speedPct: null } } : {}),

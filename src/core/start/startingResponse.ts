@@ -8,7 +8,7 @@ import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/q
 import { equalStages } from '@/core/response/equalStages'
 import type { FloorReason, Response } from '@/core/response/schema'
 import type { Ramp } from '@/core/rules/ramp'
-import type { Rule } from '@/core/rules/table'
+import { ruleKind, type Rule } from '@/core/rules/table'
 import { adopt } from '@/core/start/adopt'
 
 /** A starting value and where it came from, at its place in the response. */
@@ -45,7 +45,7 @@ function boosted(
   speedFor: ((flowLs: number) => number | null) | null,
   preference: UnitPreference,
 ): readonly [Rule, Origin[]] {
-  if (rule.kind !== 'switch' && rule.kind !== 'rapid-rise' && rule.kind !== 'differential') return [rule, []]
+  if (!('speedPct' in rule) || !['contact', 'rise', 'threshold'].includes(ruleKind(rule).trigger)) return [rule, []]
   const place = `rules.${rule.id}.speedPct`
   if (!most || !speedFor)
     return [
@@ -109,7 +109,7 @@ function withOtherFans(response: Response, { kit, brief }: Installation): readon
     return [
       {
         ...response,
-        rules: response.rules.map((rule) => (rule.kind === 'ramp' ? { ...rule, fromPct: 0 } : rule)),
+        rules: response.rules.map((rule) => ('fromPct' in rule ? { ...rule, fromPct: 0 } : rule)),
         stages: equalStages(others.map(({ id }) => id)),
       },
       [
@@ -155,7 +155,7 @@ export function startingResponse(installation: Installation, preference: UnitPre
   const floorPct = floored.floor.speedPct
   const origins: Origin[] = [floorOrigin]
   const rules = floored.rules.map((rule): Rule => {
-    if (rule.kind === 'ramp') {
+    if ('fullAt' in rule) {
       const input = floored.inputs.find(({ id }) => id === rule.input)
       const find = (targets: readonly Target[]) => targets.find(({ quantity }) => quantity === input?.kind)
       const q = (x: number) => formatQuantity(x, input?.kind === 'humidity' ? 'humidity' : 'temperature', preference)

@@ -23,7 +23,7 @@ const KINDS: Names = new Map([
 ])
 const RULE_KEYS: Names = new Map([['sense', 'action']])
 /** What a cooling and a heating rule, or slot, do. */
-export const ACTIONS: Names = new Map([
+const ACTIONS: Names = new Map([
   ['cooling', 'direct'],
   ['heating', 'reverse'],
 ])

@@ -1,6 +1,5 @@
 'use client'
 
-import { isMeasured } from '@/core/rules/input'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
@@ -10,8 +9,9 @@ import { sensorOffset, type SensorVerdict } from '@/core/calibration/sensorOffse
 import type { Probe } from '@/core/kit/schema'
 import { formatQuantity } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
-import { usePreference } from '@/ui/preference'
+import { isMeasured } from '@/core/rules/input'
 import { QuantityField } from '@/ui/QuantityField'
+import { usePreference } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const VERDICTS: Record<SensorVerdict['verdict'], string> = {
@@ -112,7 +112,7 @@ function ProbeReadings({ probe }: { probe: Probe }) {
               onClick={() =>
                 edit(`offset of ${probe.name}`, (draft) => {
                   const held = draft.response.inputs.find(({ id }) => id === probe.input)
-                  if (held && held.kind !== 'switch') held.offset = found.offset
+                  if (held && isMeasured(held)) held.offset = found.offset
                 })
               }
             >

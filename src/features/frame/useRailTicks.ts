@@ -1,7 +1,7 @@
-import type { SwitchRule } from '@/core/rules/switchRule'
 import { useMemo } from 'react'
-import { ruleName } from '@/core/sentences/words'
 import { formatPct } from '@/core/quantity/format'
+import { boostOf } from '@/core/rules/table'
+import { ruleName } from '@/core/sentences/words'
 import type { RailTick } from '@/ui/rail/RailHandles'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -12,7 +12,7 @@ export function useRailTicks(): { ticks: RailTick[]; onSet: (id: string, pct: nu
   const onDone = useWorkingCopy((state) => state.endGesture)
   const ticks = useMemo(() => {
     const { floor, ceiling, rules, startKick } = response
-    const boost = rules.find((rule): rule is SwitchRule => rule.kind === 'switch' && !rule.off)
+    const boost = boostOf(rules)
     const boostPct = boost ? Math.min(boost.speedPct, ceiling.speedPct) : ceiling.speedPct
     const kickPct = startKick?.speedPct ?? 100
     const floorMost = Math.min(boostPct, kickPct)
@@ -64,7 +64,7 @@ export function useRailTicks(): { ticks: RailTick[]; onSet: (id: string, pct: nu
         else if (id === 'ceiling') draft.response.ceiling.speedPct = pct
         else {
           const rule = draft.response.rules.find((candidate) => `boost:${candidate.id}` === id)
-          if (rule?.kind === 'switch') rule.speedPct = pct
+          if (rule && 'speedPct' in rule) rule.speedPct = pct
         }
       },
       `rail-${id}`,

@@ -4,11 +4,12 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { emptyCalibration } from '@/core/calibration/empty'
-import { freeId } from '@/core/json/freeId'
 import type { ControllerModel } from '@/core/controller/schema'
-import { lossText } from '@/core/sentences/lossText'
-import { rankModels } from '@/core/kit/rankModels'
 import { chooseController } from '@/core/installation/chooseController'
+import { freeId } from '@/core/json/freeId'
+import { rankModels } from '@/core/kit/rankModels'
+import { isMeasured } from '@/core/rules/input'
+import { lossText } from '@/core/sentences/lossText'
 import { FanForm } from '@/features/kit/FanForm'
 import { InputRoles } from '@/features/kit/InputRoles'
 import { Mounting } from '@/features/kit/Mounting'
@@ -54,7 +55,7 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
 
   function addProbe(): void {
     edit('add a probe', (draft) => {
-      const input = draft.response.inputs.find((candidate) => candidate.kind !== 'switch')
+      const input = draft.response.inputs.find(isMeasured)
       if (!input) return
       draft.kit.probes.push({
         id: freeId(

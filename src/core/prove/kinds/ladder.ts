@@ -4,11 +4,12 @@ import { brought, fanName, measuredOf, terminals, type ProveContext } from '@/co
 import { bringText, wayFor } from '@/core/prove/howTo'
 import { formatPct } from '@/core/quantity/format'
 import type { MeasuredInput } from '@/core/rules/input'
+import { ruleInputId } from '@/core/rules/table'
 
 /** The input that drives the demand: that of the first ramp. */
 function driverOf(context: ProveContext): MeasuredInput | undefined {
-  const ramp = context.machine.rules.find(({ kind }) => kind === 'ramp')
-  return ramp?.kind === 'ramp' ? measuredOf(context, ramp.input) : undefined
+  const ramp = context.machine.rules.find((rule) => 'fullAt' in rule)
+  return ramp && measuredOf(context, ruleInputId(ramp) ?? '')
 }
 
 const PLACES = 240

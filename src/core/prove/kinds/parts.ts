@@ -15,7 +15,7 @@ import { brought, fanName, terminals, type ProveContext } from '@/core/prove/con
 import { askMost, fastMoment, momentStage, type Moment } from '@/core/prove/fast'
 import { bringText, outputMeter, wayFor } from '@/core/prove/howTo'
 import { formatPct, formatTime } from '@/core/quantity/format'
-import { pulsesOf } from '@/core/rules/table'
+import { pulsesOf, ruleKind } from '@/core/rules/table'
 
 const start = (said: string): string => (said === '' ? 'Let it run' : `${said.charAt(0).toUpperCase()}${said.slice(1)}`)
 
@@ -43,7 +43,7 @@ export function floorChecks(context: ProveContext): Check[] {
 /** How long everything goes on when nothing asks any more, where no switch has shown it. */
 export function finalRunOnChecks(context: ProveContext): Check[] {
   const { finalRunOn } = context.response
-  if (!finalRunOn || context.machine.rules.some(({ kind }) => kind === 'switch')) return []
+  if (!finalRunOn || context.machine.rules.some((rule) => ruleKind(rule).trigger === 'contact')) return []
   const fast = fastMoment(context)
   const timed = timeCheck(
     context,

@@ -45,7 +45,7 @@ export function setPointChecks(context: ProveContext, rule: Rule, index: number)
     const base = { ...rest, clock: clockAt(span, span.startMin + 2) }
     const suffix = `-week-${place + 1}`
     const checks =
-      rule.kind === 'ramp'
+      'fullAt' in rule
         ? rampChecks(context, rule, index, base, suffix).slice(0, 1)
         : differentialChecks(context, rule, index, base, suffix)
     return checks.map((check) => ({

@@ -1,21 +1,21 @@
 'use client'
 
-import type { MeasuredInput } from '@/core/rules/input'
-import type { Ramp } from '@/core/rules/ramp'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { answerReader } from '@/core/duty/plan'
 import { headPressure } from '@/core/duty/headPressure'
+import { answerReader } from '@/core/duty/plan'
 import { clamp } from '@/core/json/clamp'
-import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
 import { curveAgainst } from '@/core/look/curve'
 import { scaleMark } from '@/core/physics/condenserScale'
 import { REFRIGERANTS, type Refrigerant } from '@/core/physics/saturation'
+import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import type { Ramp } from '@/core/rules/ramp'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
-import { chartFont } from '@/ui/chart'
 import { useTryIt } from '@/ui/TryItValues'
+import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
@@ -38,8 +38,8 @@ export function CondenserScale() {
   const answered = answerReader(headPressure, brief).choice('fluid') as Refrigerant | null
   const [fluid, setFluid] = useState<Refrigerant>(answered ?? 'R-134a')
   const [belowK, setBelowK] = useState(0)
-  const ramp = response.rules.find((rule): rule is Ramp => rule.kind === 'ramp' && !rule.off)
-  const input = response.inputs.find((held): held is MeasuredInput => held.kind !== 'switch' && held.id === ramp?.input)
+  const ramp = response.rules.find((rule): rule is Ramp => 'fullAt' in rule && !rule.off)
+  const input = response.inputs.find((held): held is MeasuredInput => isMeasured(held) && held.id === ramp?.input)
   const { machine } = given
   if (!ramp || !input || !machine)
     return <Typography variant="body2">A ramp on a coil probe is needed for this scale.</Typography>

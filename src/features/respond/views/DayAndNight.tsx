@@ -1,9 +1,9 @@
 'use client'
 
-import type { MeasuredInput } from '@/core/rules/input'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { modeInputs } from '@/core/machine/modeInputs'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { InputCurve } from '@/features/respond/views/InputCurve'
 import { useDocument } from '@/ui/workingCopy/context'
 
@@ -12,7 +12,7 @@ export function DayAndNight() {
   const { response } = useDocument()
   const input = response.inputs.find(
     (held): held is MeasuredInput =>
-      held.kind !== 'switch' &&
+      isMeasured(held) &&
       held.kind !== 'light' &&
       response.rules.some((rule) => 'input' in rule && rule.input === held.id),
   )

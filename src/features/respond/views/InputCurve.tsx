@@ -91,9 +91,9 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
             />
           )}
           {rules.map((rule) =>
-            rule.kind === 'ramp' ? (
+            'fullAt' in rule ? (
               <RampHandles key={rule.id} scale={scale} ramp={rule} input={input} />
-            ) : rule.kind === 'differential' ? (
+            ) : 'offAt' in rule ? (
               <DifferentialHandles key={rule.id} scale={scale} rule={rule} input={input} />
             ) : null,
           )}

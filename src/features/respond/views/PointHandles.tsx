@@ -45,7 +45,7 @@ export function RampHandles({ scale, ramp, input }: { scale: Scale; ramp: Ramp; 
             `${input.name} ramp`,
             ({ response }) => {
               const rule = response.rules.find(({ id }) => id === ramp.id)
-              if (rule?.kind !== 'ramp') return
+              if (!rule) return
               if (isStart) Object.assign(rule, { startAt: heldX, fromPct: nextPct })
               else Object.assign(rule, { fullAt: heldX, toPct: nextPct })
             },
@@ -95,7 +95,7 @@ export function DifferentialHandles({
             `${input.name} on/off`,
             ({ response }) => {
               const held = response.rules.find(({ id }) => id === rule.id)
-              if (held?.kind === 'differential') Object.assign(held, { [end]: heldX, speedPct: nextPct })
+              if (held) Object.assign(held, { [end]: heldX, speedPct: nextPct })
             },
             `handle-${rule.id}-${end}`,
           )

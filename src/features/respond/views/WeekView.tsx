@@ -1,6 +1,5 @@
 'use client'
 
-import type { Period, Week } from '@/core/rules/week'
 import '@fullcalendar/react/skeleton.css'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
@@ -14,6 +13,7 @@ import { useMemo, useState } from 'react'
 import { formatPct } from '@/core/quantity/format'
 import { copyDay, paint, painted, reshape, wipe, type Stroke } from '@/core/response/paintWeek'
 import { addSeason, changeOver } from '@/core/response/seasons'
+import type { Period, Week } from '@/core/rules/week'
 import { RunsWhenLine } from '@/features/respond/views/RunsWhenLine'
 import { Choice } from '@/ui/Choice'
 import { DAY_OPTIONS, DaysField } from '@/ui/DaysField'
@@ -40,7 +40,7 @@ const strokeOf = (start: Date, end: Date): Stroke => ({
 export function WeekView() {
   const { response } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
-  const weeks = response.rules.filter((rule): rule is Week => rule.kind === 'week')
+  const weeks = response.rules.filter((rule): rule is Week => 'periods' in rule)
   const [chosen, setChosen] = useState<string | null>(null)
   const [brushPct, setBrush] = useState<number | null>(null)
   const [fromDay, setFromDay] = useState('0')
@@ -70,7 +70,7 @@ export function WeekView() {
   const change = (label: string, next: (periods: readonly Period[]) => Period[]) =>
     edit(label, (draft) => {
       const rule = draft.response.rules.find(({ id }) => id === week.id)
-      if (rule?.kind !== 'week') return
+      if (!rule || !('periods' in rule)) return
       const after = next(rule.periods)
       // A week keeps a period: to have none, remove or switch off the rule.
       if (after.length > 0) rule.periods = after
