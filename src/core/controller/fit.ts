@@ -1,11 +1,12 @@
 import { chooseSettings } from '@/core/controller/chooseSettings'
+import { given, givenList, made, type Given } from '@/core/controller/given'
 import { giveBounds } from '@/core/controller/giveBounds'
 import { giveParts } from '@/core/controller/giveParts'
 import type { Loss } from '@/core/controller/loss'
 import { measureCurve } from '@/core/controller/measureLoss'
 import { prepareAsked } from '@/core/controller/prepareAsked'
 import type { Place } from '@/core/controller/safeSide'
-import type { ControllerModel, SettingValue } from '@/core/controller/schema'
+import type { ControllerModel, Meaning, SettingValue } from '@/core/controller/schema'
 import { slotKind } from '@/core/controller/slots/table'
 import { giveSetPoints } from '@/core/controller/slots/weekSlot'
 import { assign, type Assignment } from '@/core/controller/wanted'
@@ -22,81 +23,86 @@ export type Fit = {
 const SMALLEST_PCT = 0.5
 
 /** The set points of a calendar belong to the first differential, or the first ramp where there is none. */
-function withSetPoints(rule: Rule, rules: readonly Rule[], model: ControllerModel, losses: Loss[]): Rule {
-  if (!('onAt' in rule) && !('fullAt' in rule)) return rule
+function withSetPoints(rule: Rule, rules: readonly Rule[], model: ControllerModel): Given<Rule> {
+  if (!('onAt' in rule) && !('fullAt' in rule)) return given(rule)
   const bearer = rules.find((held) => 'onAt' in held) ?? rules.find((held) => 'fullAt' in held)
   const slot = bearer?.id === rule.id ? model.weeks?.find(({ of }) => of === 'set-point') : undefined
-  const setPoints = giveSetPoints(rule.setPoints, slot, rule.id, losses)
-  const { setPoints: _asked, ...without } = rule
-  return setPoints ? { ...without, setPoints } : without
+  const { setPoints: asked, ...without } = rule
+  return made(giveSetPoints(asked, slot, rule.id), (setPoints) => (setPoints ? { ...without, setPoints } : without))
 }
 
+/** The rules as this controller carries them out, in the order in which they were asked. */
 function giveRules(
   response: Response,
   model: ControllerModel,
   { inSlots, replaced, leftOver }: Assignment,
-  context: Omit<Parameters<ReturnType<typeof slotKind>['give']>[2], 'valueOf' | 'response' | 'model'>,
-  valueOf: ReturnType<typeof chooseSettings>['valueOf'],
-): Rule[] {
-  const { losses } = context
+  bounds: { readonly floorPct: number; readonly ceilingPct: number },
+  valueOf: (means: Meaning, slot: number) => number | undefined,
+): Given<Rule[]> {
   const rules = [...inSlots].flatMap(([kind, slots]) =>
-    slots.flatMap((rule, index): Rule[] => {
+    slots.flatMap((rule, index): Given<Rule>[] => {
       if (!rule) return []
       const slot = slotKind(kind).slots(model)[index]
-      return [
-        slotKind(kind).give(rule, slot, {
-          ...context,
-          response,
-          model,
-          valueOf: (means) => valueOf(means, index + 1),
-        }),
-      ]
+      const ofSlot = (means: Meaning) => valueOf(means, index + 1)
+      return [slotKind(kind).give(rule, slot, { ...bounds, response, model, valueOf: ofSlot })]
     }),
   )
-  for (const { id, kind } of replaced) losses.push({ kind: 'rule-replaced', rule: id, given: kind })
-  for (const { id } of leftOver) losses.push({ kind: 'rule-left-out', rule: id })
+  const { value, losses } = givenList(rules)
   const order = response.rules.map(({ id }) => id)
-  const sorted = rules.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
-  return sorted.map((rule) => withSetPoints(rule, sorted, model, losses))
+  const sorted = value.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
+  const pointed = givenList(sorted.map((rule) => withSetPoints(rule, sorted, model)))
+  return given(
+    pointed.value,
+    ...losses,
+    ...replaced.map(({ id, kind }): Loss => ({ kind: 'rule-replaced', rule: id, given: kind })),
+    ...leftOver.map(({ id }): Loss => ({ kind: 'rule-left-out', rule: id })),
+    ...pointed.losses,
+  )
 }
 
 /** Without the keys that say nothing, as JSON has it. */
 const withoutUndefined = <T extends object>(value: T): T =>
   Object.fromEntries(Object.entries(value).filter(([, held]) => held !== undefined)) as T
 
+/** The lowest speed, and whether it may stand still under it. */
+function giveFloor({ floor }: Response, model: ControllerModel, speedPct: number): Given<Response['floor']> {
+  const canBeOff = model.abilities?.offAllowed ?? false
+  return given(
+    withoutUndefined({ ...floor, speedPct, offAllowed: (floor.offAllowed && canBeOff) || undefined }),
+    floor.offAllowed && !canBeOff && { kind: 'part-left-out', part: 'off-allowed', name: '' },
+  )
+}
+
 /** From response, model and place: the settings, the response this controller will really carry out, and what is lost between the two. */
 export function fit(asked: Response, model: ControllerModel, place: Place): Fit {
-  const losses: Loss[] = []
-  const response = prepareAsked(asked, model, losses)
+  const { value: response, losses: preparing } = prepareAsked(asked, model)
   const assignment = assign(response, model)
   // A ceiling that was moved out of a skip band must not be rounded back into it.
   const sides = response.ceiling.speedPct === asked.ceiling.speedPct ? {} : ({ ceiling: 'down' } as const)
-  const chosen = chooseSettings(response, model, place, assignment, sides)
-  losses.push(...chosen.losses)
-  const { settings, valueOf } = chosen
-  const { floorPct, ceilingPct } = chosen.bounds
-  const { floor } = response
-  const canBeOff = model.abilities?.offAllowed ?? false
-  if (floor.offAllowed && !canBeOff) losses.push({ kind: 'part-left-out', part: 'off-allowed', name: '' })
+  const {
+    settings,
+    valueOf,
+    bounds: chosen,
+    losses: choosing,
+  } = chooseSettings(response, model, place, assignment, sides)
+  const floor = giveFloor(response, model, chosen.floorPct)
+  const parts = giveParts(response, model, chosen.floorPct, valueOf)
   const [first] = model.outputs
   const stepPct = Math.max(...model.outputs.map((output) => output.stepPct))
   const bounded = giveBounds(
     withoutUndefined<Response>({
       ...response,
-      floor: withoutUndefined({
-        ...floor,
-        speedPct: floorPct,
-        offAllowed: (floor.offAllowed && canBeOff) || undefined,
-      }),
-      ceiling: { speedPct: ceilingPct, how: model.ceiling },
+      floor: floor.value,
+      ceiling: { speedPct: chosen.ceilingPct, how: model.ceiling },
       steps: { stepPct, rounding: model.rounding, ...(first?.levelsPct ? { levelsPct: first.levelsPct } : {}) },
-      ...giveParts(response, model, floorPct, valueOf, losses),
+      ...parts.value,
     }),
-    losses,
   )
-  const bounds = { floorPct: bounded.floor.speedPct, ceilingPct: bounded.ceiling.speedPct }
-  const given = { ...bounded, rules: giveRules(response, model, assignment, { ...bounds, losses }, valueOf) }
-  const curve = measureCurve(asked, given)
-  if (curve && curve.greatestPct > SMALLEST_PCT) losses.push({ kind: 'steps', stepPct, curve })
-  return { settings, given, losses }
+  const bounds = { floorPct: bounded.value.floor.speedPct, ceilingPct: bounded.value.ceiling.speedPct }
+  const rules = giveRules(response, model, assignment, bounds, valueOf)
+  const carried = { ...bounded.value, rules: rules.value }
+  const curve = measureCurve(asked, carried)
+  const steps: Loss[] = curve && curve.greatestPct > SMALLEST_PCT ? [{ kind: 'steps', stepPct, curve }] : []
+  const losses = [preparing, choosing, floor.losses, parts.losses, bounded.losses, rules.losses, steps].flat()
+  return { settings, given: carried, losses }
 }

@@ -1,109 +1,151 @@
+import { given, givenList, givenParts, type Given } from '@/core/controller/given'
 import type { Loss, PartKind } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import { equalJoins } from '@/core/response/equalStages'
-import type { Follower, Overrides, Response } from '@/core/response/schema'
-import { isMeasured, type Input } from '@/core/rules/input'
+import type { Follower, Overrides, Response, Stages } from '@/core/response/schema'
+import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
 
 type ValueOf = (means: Meaning, slot: number) => number | undefined
 
-function giveFollowers({ followers }: Response, model: ControllerModel, valueOf: ValueOf, losses: Loss[]): Follower[] {
-  return followers.flatMap((follower, index): Follower[] => {
-    const slot = model.followers[index]
-    if (!slot) {
-      losses.push({ kind: 'follower-left-out', fan: follower.fan })
-      return []
-    }
-    if (slot.atLeadFloor !== follower.atLeadFloor)
-      losses.push({
-        kind: 'follower-at-floor',
-        fan: follower.fan,
-        asked: follower.atLeadFloor,
-        given: slot.atLeadFloor,
-      })
-    const ratio = (valueOf('follower.ratioPct', index + 1) ?? follower.ratio * 100) / 100
-    return [{ ...follower, ratio, floorPct: Math.max(slot.floorPct, follower.floorPct), atLeadFloor: slot.atLeadFloor }]
-  })
+const leftOut = (part: PartKind, name = ''): Loss => ({ kind: 'part-left-out', part, name })
+
+const someOf = <T>(list: readonly T[]): T[] | undefined => (list.length > 0 ? [...list] : undefined)
+
+/** A part as it is where the controller has it; lost where it is asked and the controller has not. */
+const orLeft = <T>(asked: T | undefined, can: boolean, part: PartKind): Given<T | undefined> =>
+  can ? given(asked) : given(undefined, asked !== undefined && leftOut(part))
+
+function giveFollower(follower: Follower, index: number, model: ControllerModel, valueOf: ValueOf): Given<Follower[]> {
+  const slot = model.followers[index]
+  if (!slot) return given([], { kind: 'follower-left-out', fan: follower.fan })
+  const ratio = (valueOf('follower.ratioPct', index + 1) ?? follower.ratio * 100) / 100
+  return given(
+    [{ ...follower, ratio, floorPct: Math.max(slot.floorPct, follower.floorPct), atLeadFloor: slot.atLeadFloor }],
+    slot.atLeadFloor !== follower.atLeadFloor && {
+      kind: 'follower-at-floor',
+      fan: follower.fan,
+      asked: follower.atLeadFloor,
+      given: slot.atLeadFloor,
+    },
+  )
 }
 
-function giveInputs(
-  { inputs }: Response,
+/** The speed when an input has no reading; undefined where its rules simply stop asking. */
+function lostPctOf(
+  { lostPct }: MeasuredInput,
+  { abilities = {} }: ControllerModel,
+  floorPct: number,
+  set: number | undefined,
+): number | undefined {
+  const { lost = 'nothing' } = abilities
+  if (lost === 'nothing') return undefined
+  return lost === 'set' ? (set ?? lostPct) : { full: 100, floor: floorPct, off: 0 }[lost]
+}
+
+function giveInput(
+  input: Input,
+  slot: number,
   model: ControllerModel,
   floorPct: number,
   valueOf: ValueOf,
-  losses: Loss[],
-): Input[] {
-  const { lost = 'nothing', combine = [], offsets = false } = model.abilities ?? {}
-  const slotOf = (input: Input): number => {
-    const place = inputs.filter(({ kind }) => kind === input.kind).indexOf(input)
-    const own = (model.inputs ?? []).flatMap(({ kind }, index) => (kind === input.kind ? [index + 1] : []))
-    return own[place] ?? 0
-  }
-  return inputs.map((input): Input => {
-    if (!isMeasured(input)) return input
-    const { lostPct: askedPct, combines, ...rest } = input
-    const givenPct =
-      lost === 'nothing'
-        ? undefined
-        : lost === 'set'
-          ? (valueOf('lost.speedPct', slotOf(input)) ?? askedPct)
-          : { full: 100, floor: floorPct, off: 0 }[lost]
-    if (askedPct !== undefined && givenPct !== askedPct)
-      losses.push({ kind: 'lost-sensor', input: input.id, askedPct, givenPct: givenPct ?? null })
-    const canCombine = combines !== undefined && combine.includes(combines.how)
-    if (combines && !canCombine) losses.push({ kind: 'part-left-out', part: 'combined-input', name: input.name })
-    const offset = offsets ? (valueOf('input.offset', slotOf(input)) ?? input.offset) : undefined
-    const { offset: _offset, ...plain } = rest
-    return {
+): Given<Input> {
+  if (!isMeasured(input)) return given(input)
+  const { combine = [], offsets = false } = model.abilities ?? {}
+  const { lostPct: askedPct, combines, offset: askedOffset, ...plain } = input
+  const givenPct = lostPctOf(input, model, floorPct, valueOf('lost.speedPct', slot))
+  const canCombine = combines !== undefined && combine.includes(combines.how)
+  const offset = offsets ? (valueOf('input.offset', slot) ?? askedOffset) : undefined
+  return given(
+    {
       ...plain,
       ...(offset === undefined || offset === 0 ? {} : { offset }),
       ...(givenPct === undefined ? {} : { lostPct: givenPct }),
       // What it cannot combine it reads from the first of them.
       ...(combines ? { combines: canCombine ? combines : { of: combines.of.slice(0, 1), how: 'highest' } } : {}),
-    }
-  })
+    },
+    askedPct !== undefined &&
+      givenPct !== askedPct && { kind: 'lost-sensor', input: input.id, askedPct, givenPct: givenPct ?? null },
+    combines !== undefined && !canCombine && leftOut('combined-input', input.name),
+  )
 }
 
-function giveOverrides(
-  { overrides }: Response,
-  model: ControllerModel,
-  leaveOut: (part: PartKind) => void,
-): Overrides | undefined {
-  if (!overrides) return undefined
+/** The number of the model's input, counted from 1, that reads this one; 0 where none does. */
+function slotOf(input: Input, { inputs }: Response, model: ControllerModel): number {
+  const index = inputs.filter(({ kind }) => kind === input.kind).indexOf(input)
+  const own = (model.inputs ?? []).flatMap(({ kind }, at) => (kind === input.kind ? [at + 1] : []))
+  return own[index] ?? 0
+}
+
+function giveOverrides({ overrides }: Response, model: ControllerModel): Given<Overrides | undefined> {
+  if (!overrides) return given(undefined)
   const can = model.abilities?.overrides ?? []
   const { isolated, safetyStop, overheat, test } = overrides
-  if (safetyStop !== undefined && !can.includes('safetyStop')) leaveOut('safety-stop')
-  if (overheat && !can.includes('overheat')) leaveOut('overheat')
-  if (test && !can.includes('test')) leaveOut('test')
-  return {
-    // The isolator is beside the controller, not in it.
-    ...(isolated === undefined ? {} : { isolated }),
-    ...(safetyStop !== undefined && can.includes('safetyStop') ? { safetyStop } : {}),
-    ...(overheat && can.includes('overheat') ? { overheat } : {}),
-    ...(test && can.includes('test') ? { test } : {}),
-  }
+  return given(
+    {
+      // The isolator is beside the controller, not in it.
+      ...(isolated === undefined ? {} : { isolated }),
+      ...(safetyStop !== undefined && can.includes('safetyStop') ? { safetyStop } : {}),
+      ...(overheat && can.includes('overheat') ? { overheat } : {}),
+      ...(test && can.includes('test') ? { test } : {}),
+    },
+    safetyStop !== undefined && !can.includes('safetyStop') && leftOut('safety-stop'),
+    overheat !== undefined && !can.includes('overheat') && leftOut('overheat'),
+    test !== undefined && !can.includes('test') && leftOut('test'),
+  )
 }
 
-function giveStages(response: Response, model: ControllerModel, valueOf: ValueOf, leaveOut: (part: PartKind) => void) {
-  const { stages } = response
-  if (!stages) return undefined
+function giveStages({ stages }: Response, model: ControllerModel, valueOf: ValueOf): Given<Stages | undefined> {
+  if (!stages) return given(undefined)
   const count = Math.min(stages.fixed.length, model.stages?.fixed ?? 0)
-  if (count < stages.fixed.length) leaveOut('stages')
-  if (count === 0) return undefined
+  const loss = count < stages.fixed.length && leftOut('stages')
+  if (count === 0) return given(undefined, loss)
   const hasJoins = model.settings.some(({ means }) => means === 'stages.joinPct')
   const equal = equalJoins(count)
-  return {
-    fixed: stages.fixed.slice(0, count).map(({ fan }, index) => ({
-      fan,
-      joinsAtPct: hasJoins ? (valueOf('stages.joinPct', index + 1) ?? equal[index]!) : equal[index]!,
-    })),
-    offBelowPct: valueOf('stages.offBelowPct', 1) ?? stages.offBelowPct,
-    minStageS: valueOf('stages.minStageS', 1) ?? stages.minStageS,
-  }
+  return given(
+    {
+      fixed: stages.fixed.slice(0, count).map(({ fan }, index) => ({
+        fan,
+        joinsAtPct: hasJoins ? (valueOf('stages.joinPct', index + 1) ?? equal[index]!) : equal[index]!,
+      })),
+      offBelowPct: valueOf('stages.offBelowPct', 1) ?? stages.offBelowPct,
+      minStageS: valueOf('stages.minStageS', 1) ?? stages.minStageS,
+    },
+    loss,
+  )
 }
 
-const orLeft = <T>(asked: T | undefined, can: boolean, leave: () => void): T | undefined => {
-  if (asked !== undefined && !can) leave()
-  return can ? asked : undefined
+function giveReductions({ reductions = [] }: Response, most: number, valueOf: ValueOf): Given<Response['reductions']> {
+  const kept = reductions.slice(0, most).map((reduction, index) => ({
+    ...reduction,
+    at: valueOf('reduction.at', index + 1) ?? reduction.at,
+    byPct: valueOf('reduction.byPct', index + 1) ?? reduction.byPct,
+  }))
+  return given(someOf(kept), reductions.length > most && leftOut('reduction'))
+}
+
+/** With the figures that the controller is put to, where it has settings for them. */
+function withFigures<T extends object>(
+  part: Given<T | undefined>,
+  group: 'light' | 'finalRunOn' | 'heaterPurge',
+  keys: readonly (keyof T & string)[],
+  valueOf: ValueOf,
+): Given<T | undefined> {
+  const { value, losses } = part
+  if (!value) return part
+  const set = keys.flatMap((key) => {
+    const figure = valueOf(`${group}.${key}` as Meaning, 1)
+    return figure === undefined ? [] : [[key, figure] as const]
+  })
+  return { value: { ...value, ...Object.fromEntries(set) }, losses }
+}
+
+function giveKick({ startKick }: Response, model: ControllerModel, floorPct: number, valueOf: ValueOf) {
+  if (!startKick) return given(null)
+  if (model.startKick === 'none') return given(null, { kind: 'no-kick' })
+  return given({
+    speedPct: Math.max(floorPct, valueOf('kick.speedPct', 1) ?? startKick.speedPct),
+    holdS: valueOf('kick.holdS', 1) ?? startKick.holdS,
+  })
 }
 
 /** Everything of a response but its rules, floor, ceiling and steps, as this controller carries it out. */
@@ -112,68 +154,50 @@ export function giveParts(
   model: ControllerModel,
   floorPct: number,
   valueOf: ValueOf,
-  losses: Loss[],
-): Partial<Response> {
+): Given<Partial<Response>> {
   const { abilities = {} } = model
-  const leaveOut = (part: PartKind) => losses.push({ kind: 'part-left-out', part, name: '' })
-  const { startKick, reductions = [], skipBands = [], otherOutputs = [] } = response
-  if (startKick && model.startKick === 'none') losses.push({ kind: 'no-kick' })
-  const finalRunOn = orLeft(response.finalRunOn, abilities.finalRunOn ?? false, () => leaveOut('run-on'))
-  const heaterPurge = orLeft(response.heaterPurge, abilities.heaterPurge ?? false, () => leaveOut('heater-purge'))
-  const light = orLeft(response.light, abilities.modes?.includes('light') ?? false, () => leaveOut('light-modes'))
-  const mostReductions = abilities.reductions ?? 0
-  if (reductions.length > mostReductions) leaveOut('reduction')
-  const outputs = otherOutputs.filter(({ kind, name }) => {
-    const can = abilities.otherOutputs?.includes(kind) ?? false
-    if (!can) losses.push({ kind: 'output-left-out', name })
-    return can
-  })
-  if (response.keeps?.some((memory) => !abilities.keeps?.includes(memory))) leaveOut('power-memory')
+  const { inputs, followers, skipBands = [], otherOutputs = [], keeps } = response
+  const modes = abilities.modes ?? []
   const wins = model.wins ?? 'highest'
-  if (wins !== (response.wins ?? 'highest')) losses.push({ kind: 'wins', asked: response.wins ?? 'highest' })
-  return {
-    inputs: giveInputs(response, model, floorPct, valueOf, losses),
-    startKick:
-      startKick && model.startKick !== 'none'
-        ? {
-            speedPct: Math.max(floorPct, valueOf('kick.speedPct', 1) ?? startKick.speedPct),
-            holdS: valueOf('kick.holdS', 1) ?? startKick.holdS,
-          }
-        : null,
-    followers: giveFollowers(response, model, valueOf, losses),
-    wins: wins === 'first' ? 'first' : undefined,
-    light: light && {
-      ...light,
-      level: valueOf('light.level', 1) ?? light.level,
-      delayS: valueOf('light.delayS', 1) ?? light.delayS,
-    },
-    dayByWeek: orLeft(response.dayByWeek, abilities.modes?.includes('week') ?? false, () => leaveOut('week-modes')),
-    finalRunOn: finalRunOn && { ...finalRunOn, holdS: valueOf('finalRunOn.holdS', 1) ?? finalRunOn.holdS },
-    reductions: someOf(
-      reductions.slice(0, mostReductions).map((reduction, index) => ({
-        ...reduction,
-        at: valueOf('reduction.at', index + 1) ?? reduction.at,
-        byPct: valueOf('reduction.byPct', index + 1) ?? reduction.byPct,
-      })),
+  const asked = response.wins ?? 'highest'
+  const hasOutput = ({ kind }: { kind: (typeof otherOutputs)[number]['kind'] }) =>
+    abilities.otherOutputs?.includes(kind) ?? false
+  const bands = skipBands.slice(0, abilities.skipBands ?? 0).map((band, index) => ({
+    fromPct: valueOf('skipBand.fromPct', index + 1) ?? band.fromPct,
+    toPct: valueOf('skipBand.toPct', index + 1) ?? band.toPct,
+  }))
+  const finalRunOn = orLeft(response.finalRunOn, abilities.finalRunOn ?? false, 'run-on')
+  const heaterPurge = orLeft(response.heaterPurge, abilities.heaterPurge ?? false, 'heater-purge')
+  const followed = givenList(followers.map((follower, index) => giveFollower(follower, index, model, valueOf)))
+  return givenParts<Partial<Response>>({
+    startKick: giveKick(response, model, floorPct, valueOf),
+    finalRunOn: withFigures(finalRunOn, 'finalRunOn', ['holdS'], valueOf),
+    heaterPurge: withFigures(heaterPurge, 'heaterPurge', ['speedPct', 'holdS'], valueOf),
+    light: withFigures(
+      orLeft(response.light, modes.includes('light'), 'light-modes'),
+      'light',
+      ['level', 'delayS'],
+      valueOf,
     ),
-    heaterPurge: heaterPurge && {
-      ...heaterPurge,
-      speedPct: valueOf('heaterPurge.speedPct', 1) ?? heaterPurge.speedPct,
-      holdS: valueOf('heaterPurge.holdS', 1) ?? heaterPurge.holdS,
-    },
-    overrides: giveOverrides(response, model, leaveOut),
-    skipBands: someOf(
-      skipBands.slice(0, abilities.skipBands ?? 0).map((band, index) => ({
-        fromPct: valueOf('skipBand.fromPct', index + 1) ?? band.fromPct,
-        toPct: valueOf('skipBand.toPct', index + 1) ?? band.toPct,
-      })),
+    reductions: giveReductions(response, abilities.reductions ?? 0, valueOf),
+    otherOutputs: given(
+      someOf(otherOutputs.filter(hasOutput)),
+      ...otherOutputs.map((output) => !hasOutput(output) && ({ kind: 'output-left-out', name: output.name } as const)),
     ),
-    stages: giveStages(response, model, valueOf, leaveOut),
-    otherOutputs: someOf(outputs),
-    rate: orLeft(response.rate, abilities.rate ?? false, () => leaveOut('rate')),
-    scanS: abilities.scanS,
-    keeps: abilities.keeps,
-  }
+    keeps: given(
+      abilities.keeps,
+      keeps?.some((memory) => !abilities.keeps?.includes(memory)) && leftOut('power-memory'),
+    ),
+    wins: given(wins === 'first' ? 'first' : undefined, wins !== asked && { kind: 'wins', asked }),
+    inputs: givenList(
+      inputs.map((input) => giveInput(input, slotOf(input, response, model), model, floorPct, valueOf)),
+    ),
+    followers: { ...followed, value: followed.value.flat() },
+    dayByWeek: orLeft(response.dayByWeek, modes.includes('week'), 'week-modes'),
+    overrides: giveOverrides(response, model),
+    skipBands: given(someOf(bands)),
+    stages: giveStages(response, model, valueOf),
+    rate: orLeft(response.rate, abilities.rate ?? false, 'rate'),
+    scanS: given(abilities.scanS),
+  })
 }
-
-const someOf = <T>(list: T[]): T[] | undefined => (list.length > 0 ? list : undefined)

@@ -1,17 +1,18 @@
+import { given, givenList, made, type Given } from '@/core/controller/given'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
 import { isInSkipBand } from '@/core/machine/givable'
 import type { SkipBand, Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
+import type { Ramp } from '@/core/rules/ramp'
 import { ruleInputId, ruleKind, type Rule } from '@/core/rules/table'
 
 /** An offset the controller cannot hold goes into the points: what starts at 20 with a probe that reads 1 low starts at 19 of its own. */
-function offsetsIntoPoints(response: Response, losses: Loss[]): Response {
+function offsetsIntoPoints(response: Response): Given<Response> {
   const moved = response.inputs.filter(isMeasured).filter(({ offset = 0 }) => offset !== 0)
-  if (moved.length === 0) return response
-  for (const { id, offset = 0 } of moved) losses.push({ kind: 'offset-in-points', input: id, offset })
+  if (moved.length === 0) return given(response)
   const offsetOf = (rule: Rule): number => moved.find(({ id }) => id === ruleInputId(rule))?.offset ?? 0
-  return {
+  const prepared = {
     ...response,
     inputs: response.inputs.map((input) => {
       if (!isMeasured(input)) return input
@@ -23,57 +24,76 @@ function offsetsIntoPoints(response: Response, losses: Loss[]): Response {
       return by === 0 ? rule : ruleKind(rule).movedBy(rule, -by)
     }),
   }
+  return given(prepared, ...moved.map(({ id, offset = 0 }): Loss => ({ kind: 'offset-in-points', input: id, offset })))
 }
 
-/** Speeds that would rest in a band the controller cannot skip move out of it: up, a ceiling down. A ramp that would cross it starts above
- *  it where its foot is its own and it may ask for nothing before. */
-function offSkipBands(
-  response: Response,
-  model: ControllerModel,
-  bands: readonly SkipBand[],
-  losses: Loss[],
-): Response {
-  const move = (what: string, askedPct: number, way: 'up' | 'down'): number => {
-    const band = bands.find((candidate) => isInSkipBand(candidate, askedPct))
-    if (!band) return askedPct
-    const givenPct = way === 'up' ? band.toPct : band.fromPct
-    losses.push({ kind: 'off-skip-band', what, band, askedPct, givenPct })
-    return givenPct
-  }
-  const floorPct = move('floor', response.floor.speedPct, 'up')
-  const ceilingPct = move('ceiling', response.ceiling.speedPct, 'down')
+/** A speed that would rest in one of these bands moves out of it. */
+function moved(what: string, askedPct: number, way: 'up' | 'down', bands: readonly SkipBand[]): Given<number> {
+  const band = bands.find((candidate) => isInSkipBand(candidate, askedPct))
+  if (!band) return given(askedPct)
+  const givenPct = way === 'up' ? band.toPct : band.fromPct
+  return given(givenPct, { kind: 'off-skip-band', what, band, askedPct, givenPct })
+}
+
+/** A ramp with its ends out of these bands. One that would cross a band starts above it where its foot may be its own. */
+function rampOffBands(ramp: Ramp, bands: readonly SkipBand[], floorPct: number, ownFoot: boolean): Given<Ramp> {
+  const from = ramp.fromPct > floorPct ? moved(ramp.id, ramp.fromPct, 'up', bands) : given(ramp.fromPct)
+  const to = moved(ramp.id, ramp.toPct, 'up', bands)
+  const onEdges = { ...ramp, fromPct: from.value, toPct: to.value }
+  const losses = [...from.losses, ...to.losses]
+  const lowest = Math.max(onEdges.fromPct, floorPct)
+  const crossed = bands.filter(({ fromPct, toPct }) => lowest <= fromPct && onEdges.toPct >= toPct)
+  const top = crossed.at(-1)
+  if (!top) return given(onEdges, ...losses)
+  if (!ownFoot)
+    return given(
+      onEdges,
+      ...losses,
+      ...crossed.map((band): Loss => ({ kind: 'crosses-skip-band', rule: ramp.id, band })),
+    )
+  return given({ ...onEdges, fromPct: top.toPct, below: 'nothing' }, ...losses, {
+    kind: 'off-skip-band',
+    what: ramp.id,
+    band: top,
+    askedPct: onEdges.fromPct,
+    givenPct: top.toPct,
+  })
+}
+
+/** Any other rule with each of its speeds out of these bands. */
+function ruleOffBands(rule: Rule, bands: readonly SkipBand[]): Given<Rule> {
+  const speeds = ruleKind(rule)
+    .speeds(rule)
+    .map(({ pct }) => moved(rule.id, pct, 'up', bands))
+  return made(givenList(speeds), () => ruleKind(rule).withSpeeds(rule, (pct) => moved(rule.id, pct, 'up', bands).value))
+}
+
+/** Speeds that would rest in a band the controller cannot skip move out of it: up, a ceiling down. */
+function offSkipBands(response: Response, model: ControllerModel, bands: readonly SkipBand[]): Given<Response> {
+  const floor = moved('floor', response.floor.speedPct, 'up', bands)
+  const ceiling = moved('ceiling', response.ceiling.speedPct, 'down', bands)
   const ownFoot = model.ramps.some(({ from, below }) => from === 'own' && below === 'nothing')
-  return {
-    ...response,
-    floor: { ...response.floor, speedPct: floorPct },
-    ceiling: { ...response.ceiling, speedPct: Math.max(ceilingPct, floorPct) },
-    rules: response.rules.map((rule): Rule => {
-      if (rule.off) return rule
-      if (!('fromPct' in rule)) return ruleKind(rule).withSpeeds(rule, (pct) => move(rule.id, pct, 'up'))
-      const ramp = {
-        ...rule,
-        fromPct: rule.fromPct > floorPct ? move(rule.id, rule.fromPct, 'up') : rule.fromPct,
-        toPct: move(rule.id, rule.toPct, 'up'),
-      }
-      const lowest = Math.max(ramp.fromPct, floorPct)
-      const crossed = bands.filter(({ fromPct, toPct }) => lowest <= fromPct && ramp.toPct >= toPct)
-      const top = crossed[crossed.length - 1]
-      if (!top) return ramp
-      if (!ownFoot) {
-        for (const band of crossed) losses.push({ kind: 'crosses-skip-band', rule: rule.id, band })
-        return ramp
-      }
-      losses.push({ kind: 'off-skip-band', what: rule.id, band: top, askedPct: ramp.fromPct, givenPct: top.toPct })
-      return { ...ramp, fromPct: top.toPct, below: 'nothing' }
+  const rules = givenList(
+    response.rules.map((rule): Given<Rule> => {
+      if (rule.off) return given(rule)
+      return 'fromPct' in rule ? rampOffBands(rule, bands, floor.value, ownFoot) : ruleOffBands(rule, bands)
     }),
+  )
+  const prepared = {
+    ...response,
+    floor: { ...response.floor, speedPct: floor.value },
+    ceiling: { ...response.ceiling, speedPct: Math.max(ceiling.value, floor.value) },
+    rules: rules.value,
   }
+  return given(prepared, ...floor.losses, ...ceiling.losses, ...rules.losses)
 }
 
 /** What is asked, put in terms this controller can be set to. */
-export function prepareAsked(response: Response, model: ControllerModel, losses: Loss[]): Response {
+export function prepareAsked(response: Response, model: ControllerModel): Given<Response> {
   const { offsets = false, skipBands = 0 } = model.abilities ?? {}
   const bands = response.skipBands ?? []
-  const withOffsets = offsets ? response : offsetsIntoPoints(response, losses)
+  const withOffsets = offsets ? given(response) : offsetsIntoPoints(response)
   if (bands.length <= skipBands) return withOffsets
-  return offSkipBands(withOffsets, model, bands.slice(skipBands), losses)
+  const off = offSkipBands(withOffsets.value, model, bands.slice(skipBands))
+  return given(off.value, ...withOffsets.losses, ...off.losses)
 }

@@ -141,9 +141,8 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
           model,
           floorPct,
           ceilingPct,
-          losses: [],
           valueOf: (means) => valueOf(means, index + 1),
-        }),
+        }).value,
       )
     })
   const finalRunOnS = valueOf('finalRunOn.holdS', 1) ?? 0
@@ -176,6 +175,6 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
         }
       : {}),
   }
-  const parts = giveParts(asked, model, floorPct, valueOf, [])
+  const parts = giveParts(asked, model, floorPct, valueOf).value
   return plainCopy({ ...asked, ...parts })
 }

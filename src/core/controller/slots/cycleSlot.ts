@@ -1,3 +1,4 @@
+import { made } from '@/core/controller/given'
 import type { CycleSlot } from '@/core/controller/schema'
 import { slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { Cycle } from '@/core/rules/cycle'
@@ -11,10 +12,11 @@ export const cycleSlot: SlotKind<Cycle, CycleSlot> = {
     'cycle.speedPct': ({ speedPct }) => speedPct,
   },
   lowerIsMore: () => true,
-  give: (rule, slot, context) => ({
-    ...rule,
-    onS: context.valueOf('cycle.onS') ?? rule.onS,
-    periodS: context.valueOf('cycle.periodS') ?? rule.periodS,
-    speedPct: slotSpeed(rule, slot.speed, 'cycle.speedPct', context),
-  }),
+  give: (rule, slot, context) =>
+    made(slotSpeed(rule, slot.speed, 'cycle.speedPct', context), (speedPct) => ({
+      ...rule,
+      onS: context.valueOf('cycle.onS') ?? rule.onS,
+      periodS: context.valueOf('cycle.periodS') ?? rule.periodS,
+      speedPct,
+    })),
 }

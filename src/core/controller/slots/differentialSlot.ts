@@ -1,3 +1,4 @@
+import { given, givenParts, made } from '@/core/controller/given'
 import type { DifferentialSlot } from '@/core/controller/schema'
 import { inputKindOf, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import { asConvention, pointsFrom } from '@/core/response/conventions'
@@ -28,29 +29,34 @@ export const differentialSlot: SlotKind<Differential, DifferentialSlot> = {
   },
   lowerIsMore: ({ action }) => action === 'direct',
   give(rule, slot, context) {
-    const { valueOf, losses } = context
+    const { valueOf } = context
     const asked = asConvention(slot.convention, slot.action, rule)
     const width = slot.fixedWidth ?? valueOf('differential.width') ?? asked.differential
-    if (slot.fixedWidth !== undefined && Math.abs(width - asked.differential) > 1e-6)
-      losses.push({
-        kind: 'fixed-figure',
-        rule: rule.id,
-        what: 'differential',
-        quantity: 'temperatureDifference',
-        asked: asked.differential,
-        given: width,
-      })
+    const isFixed = slot.fixedWidth !== undefined && Math.abs(width - asked.differential) > 1e-6
     const setPoint = valueOf('differential.setPoint') ?? setPointFor(rule, slot, width)
-    if (!slot.minTimes && (rule.minOnS > 0 || rule.minOffS > 0))
-      losses.push({ kind: 'part-left-out', part: 'min-times', name: rule.id })
-    const minS = (asked: number, means: 'differential.minOnS' | 'differential.minOffS') =>
-      slot.minTimes ? (valueOf(means) ?? asked) : 0
-    return {
-      ...rule,
-      ...pointsFrom(slot.convention, slot.action, setPoint, width),
-      speedPct: slotSpeed(rule, slot.speed, 'differential.speedPct', context),
-      minOnS: minS(rule.minOnS, 'differential.minOnS'),
-      minOffS: minS(rule.minOffS, 'differential.minOffS'),
-    }
+    const minS = (wantedS: number, means: 'differential.minOnS' | 'differential.minOffS') =>
+      slot.minTimes ? (valueOf(means) ?? wantedS) : 0
+    return made(
+      givenParts({
+        points: given(
+          pointsFrom(slot.convention, slot.action, setPoint, width),
+          isFixed && {
+            kind: 'fixed-figure',
+            rule: rule.id,
+            what: 'differential',
+            quantity: 'temperatureDifference',
+            asked: asked.differential,
+            given: width,
+          },
+        ),
+        times: given(
+          { minOnS: minS(rule.minOnS, 'differential.minOnS'), minOffS: minS(rule.minOffS, 'differential.minOffS') },
+          !slot.minTimes &&
+            (rule.minOnS > 0 || rule.minOffS > 0) && { kind: 'part-left-out', part: 'min-times', name: rule.id },
+        ),
+        speedPct: slotSpeed(rule, slot.speed, 'differential.speedPct', context),
+      }),
+      ({ points, times, speedPct }) => ({ ...rule, ...points, speedPct, ...times }),
+    )
   },
 }

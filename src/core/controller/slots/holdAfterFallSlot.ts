@@ -1,3 +1,4 @@
+import { givenParts, made } from '@/core/controller/given'
 import type { HoldAfterFallSlot } from '@/core/controller/schema'
 import { inputKindOf, settingOrFixed, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { HoldAfterFall } from '@/core/rules/holdAfterFall'
@@ -11,20 +12,18 @@ export const holdAfterFallSlot: SlotKind<HoldAfterFall, HoldAfterFallSlot> = {
     'holdAfterFall.speedPct': ({ speedPct }) => speedPct,
   },
   lowerIsMore: () => true,
-  give(rule, slot, context) {
-    const { valueOf, losses } = context
-    return {
-      ...rule,
-      armAbove: valueOf('holdAfterFall.armAbove') ?? rule.armAbove,
-      holdS: settingOrFixed(
-        rule,
-        rule.holdS,
-        valueOf('holdAfterFall.holdS'),
-        slot.holdS,
-        { what: 'time after', quantity: 'time' },
-        losses,
-      ),
-      speedPct: slotSpeed(rule, slot.speed, 'holdAfterFall.speedPct', context),
-    }
-  },
+  give: (rule, slot, context) =>
+    made(
+      givenParts({
+        holdS: settingOrFixed(rule, {
+          what: 'time after',
+          quantity: 'time',
+          asked: rule.holdS,
+          set: context.valueOf('holdAfterFall.holdS'),
+          fixed: slot.holdS,
+        }),
+        speedPct: slotSpeed(rule, slot.speed, 'holdAfterFall.speedPct', context),
+      }),
+      (figures) => ({ ...rule, armAbove: context.valueOf('holdAfterFall.armAbove') ?? rule.armAbove, ...figures }),
+    ),
 }

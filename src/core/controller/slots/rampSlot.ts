@@ -1,3 +1,4 @@
+import { given } from '@/core/controller/given'
 import type { RampSlot } from '@/core/controller/schema'
 import { inputKindOf, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { Ramp } from '@/core/rules/ramp'
@@ -27,41 +28,48 @@ export const rampSlot: SlotKind<Ramp, RampSlot> = {
     'ramp.toPct': ({ toPct }) => toPct,
   },
   lowerIsMore: (ramp) => !falls(ramp),
-  give(ramp, slot, { response, model, valueOf, floorPct, ceilingPct, losses }) {
+  give(ramp, slot, { response, model, valueOf, floorPct, ceilingPct }) {
     const startAt = slot.fixed?.startAt ?? valueOf('ramp.startAt') ?? ramp.startAt
     const span = slot.fixedSpan ?? valueOf('ramp.span') ?? Math.abs(ramp.fullAt - ramp.startAt)
     const fullAt = slot.fixed?.fullAt ?? (falls(ramp) ? startAt - span : startAt + span)
     const { fromPct, toPct } = rampEnds(ramp, slot, { valueOf, floorPct, ceilingPct })
     const isBuiltIn = slot.fixed !== undefined || slot.fixedSpan !== undefined
-    if (isBuiltIn && (Math.abs(startAt - ramp.startAt) > NEAR || Math.abs(fullAt - ramp.fullAt) > NEAR)) {
-      const { startAt: askedStartAt, fullAt: askedFullAt } = ramp
-      losses.push({ kind: 'fixed-law', rule: ramp.id, startAt, fullAt, askedStartAt, askedFullAt })
-    }
+    const hasMoved = Math.abs(startAt - ramp.startAt) > NEAR || Math.abs(fullAt - ramp.fullAt) > NEAR
     const wantedFromPct = slot.from === 'floor' ? response.floor.speedPct : slot.from === 'zero' ? 0 : ramp.fromPct
-    if (Math.abs(ramp.fromPct - wantedFromPct) > NEAR)
-      losses.push({
+    // A controller that rescales squeezes its full-speed end down to the ceiling.
+    const endPct = model.ceiling === 'rescale' ? Math.min(toPct, ceilingPct) : toPct
+    const below = slot.below ?? 'from'
+    // At or under the floor it makes no difference: the floor asks as much.
+    const isHeard = Math.max(ramp.fromPct, fromPct) > response.floor.speedPct + NEAR
+    return given(
+      { ...ramp, startAt, fullAt, fromPct, toPct, below },
+      isBuiltIn &&
+        hasMoved && {
+          kind: 'fixed-law',
+          rule: ramp.id,
+          startAt,
+          fullAt,
+          askedStartAt: ramp.startAt,
+          askedFullAt: ramp.fullAt,
+        },
+      Math.abs(ramp.fromPct - wantedFromPct) > NEAR && {
         kind: 'end-follows',
         rule: ramp.id,
         end: 'from',
         takes: slot.from === 'zero' ? 'nothing' : 'the floor',
         askedPct: ramp.fromPct,
         givenPct: fromPct,
-      })
-    // A controller that rescales squeezes its full-speed end down to the ceiling.
-    const endPct = model.ceiling === 'rescale' ? Math.min(toPct, ceilingPct) : toPct
-    if (slot.to !== 'own' && Math.abs(ramp.toPct - endPct) > NEAR)
-      losses.push({
-        kind: 'end-follows',
-        rule: ramp.id,
-        end: 'to',
-        takes: endPct === 100 ? 'full speed' : 'the ceiling',
-        askedPct: ramp.toPct,
-        givenPct: endPct,
-      })
-    const below = slot.below ?? 'from'
-    // At or under the floor it makes no difference: the floor asks as much.
-    if (below !== ramp.below && Math.max(ramp.fromPct, fromPct) > response.floor.speedPct + NEAR)
-      losses.push({ kind: below === 'from' ? 'below-holds' : 'below-stops', rule: ramp.id })
-    return { ...ramp, startAt, fullAt, fromPct, toPct, below }
+      },
+      slot.to !== 'own' &&
+        Math.abs(ramp.toPct - endPct) > NEAR && {
+          kind: 'end-follows',
+          rule: ramp.id,
+          end: 'to',
+          takes: endPct === 100 ? 'full speed' : 'the ceiling',
+          askedPct: ramp.toPct,
+          givenPct: endPct,
+        },
+      below !== ramp.below && isHeard && { kind: below === 'from' ? 'below-holds' : 'below-stops', rule: ramp.id },
+    )
   },
 }

@@ -1,3 +1,4 @@
+import { givenParts, made } from '@/core/controller/given'
 import type { RapidRiseSlot } from '@/core/controller/schema'
 import { inputKindOf, settingOrFixed, slotSpeed, type SlotKind } from '@/core/controller/slots/slotKind'
 import type { RapidRise } from '@/core/rules/rapidRise'
@@ -14,40 +15,30 @@ export const rapidRiseSlot: SlotKind<RapidRise, RapidRiseSlot> = {
   },
   lowerIsMore: () => true,
   give(rule, slot, context) {
-    const { valueOf, losses } = context
     const quantity = slot.input === 'temperature' ? 'temperatureDifference' : 'humidity'
-    const rise = settingOrFixed(
-      rule,
-      rule.rise,
-      valueOf('rapidRise.rise'),
-      slot.rise,
-      { what: 'rise', quantity },
-      losses,
-    )
-    const release = settingOrFixed(
-      rule,
-      rule.release,
-      valueOf('rapidRise.release'),
-      slot.release,
-      { what: 'release', quantity },
-      losses,
-    )
-    const time = { quantity: 'time' } as const
-    return {
-      ...rule,
-      rise,
+    const figure = (key: 'rise' | 'release' | 'windowS' | 'capS', what: string, of: typeof quantity | 'time') =>
+      settingOrFixed(rule, {
+        what,
+        quantity: of,
+        asked: rule[key],
+        set: context.valueOf(`rapidRise.${key}`),
+        fixed: slot[key],
+      })
+    return made(
+      givenParts({
+        rise: figure('rise', 'rise', quantity),
+        release: figure('release', 'release', quantity),
+        windowS: figure('windowS', 'window', 'time'),
+        capS: figure('capS', 'cap', 'time'),
+        speedPct: slotSpeed(rule, slot.speed, 'rapidRise.speedPct', context),
+      }),
       // A release at or above the rise would never end it.
-      release: release < rise ? release : rise / 2,
-      windowS: settingOrFixed(
-        rule,
-        rule.windowS,
-        valueOf('rapidRise.windowS'),
-        slot.windowS,
-        { what: 'window', ...time },
-        losses,
-      ),
-      capS: settingOrFixed(rule, rule.capS, valueOf('rapidRise.capS'), slot.capS, { what: 'cap', ...time }, losses),
-      speedPct: slotSpeed(rule, slot.speed, 'rapidRise.speedPct', context),
-    }
+      ({ rise, release, ...figures }) => ({
+        ...rule,
+        rise,
+        release: release < rise ? release : rise / 2,
+        ...figures,
+      }),
+    )
   },
 }

@@ -1,4 +1,4 @@
-import type { Loss } from '@/core/controller/loss'
+import { given, type Given } from '@/core/controller/given'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import type { Response } from '@/core/response/schema'
 import type { Rule } from '@/core/rules/table'
@@ -10,7 +10,6 @@ export type GiveContext = {
   readonly valueOf: (means: Meaning) => number | undefined
   readonly floorPct: number
   readonly ceilingPct: number
-  readonly losses: Loss[]
 }
 
 /** What a controller's slot makes of one kind of rule. `R` is the rule, `S` the slot. */
@@ -20,8 +19,8 @@ export type SlotKind<R extends Rule, S> = {
   readonly takes: (slot: S, rule: R, response: Response) => boolean
   /** What the rule wants of each setting of the slot. `chosen` gives what was chosen before: widths and spans come first. */
   readonly wants: Partial<Record<Meaning, (rule: R, slot: S, chosen: (means: Meaning) => number | undefined) => number>>
-  /** The rule as this controller will carry it out; pushes what is lost. */
-  readonly give: (rule: R, slot: S, context: GiveContext) => R
+  /** The rule as this controller will carry it out, and what is lost. */
+  readonly give: (rule: R, slot: S, context: GiveContext) => Given<R>
   /** Where a smaller figure of its points means more air: false for falling ramps and heating. */
   readonly lowerIsMore: (rule: R) => boolean
 }
@@ -31,37 +30,38 @@ export function slotSpeed(
   rule: Exclude<Rule, { kind: 'ramp' | 'week' }>,
   takes: 'own' | 'ceiling' | 'full' | 'floor',
   means: Meaning,
-  { valueOf, floorPct, ceilingPct, losses }: GiveContext,
-): number {
-  if (takes === 'own') return valueOf(means) ?? rule.speedPct
+  { valueOf, floorPct, ceilingPct }: GiveContext,
+): Given<number> {
+  if (takes === 'own') return given(valueOf(means) ?? rule.speedPct)
   const givenPct = { ceiling: ceilingPct, full: 100, floor: floorPct }[takes]
-  if (Math.abs(givenPct - rule.speedPct) > 1e-6)
-    losses.push({
+  return given(
+    givenPct,
+    Math.abs(givenPct - rule.speedPct) > 1e-6 && {
       kind: 'speed-follows',
       rule: rule.id,
       takes: { ceiling: 'the ceiling', full: 'full speed', floor: 'the floor' }[takes],
       askedPct: rule.speedPct,
       givenPct,
-    })
-  return givenPct
+    },
+  )
+}
+
+type Figure = {
+  readonly what: string
+  readonly quantity: 'time' | 'speed' | 'temperature' | 'temperatureDifference' | 'humidity'
+  readonly asked: number
+  readonly set: number | undefined
+  readonly fixed: number | undefined
 }
 
 /** A figure that is a setting, else fixed in the controller (said as a loss where it differs), else as asked. */
-export function settingOrFixed(
-  rule: Rule,
-  asked: number,
-  set: number | undefined,
-  fixed: number | undefined,
-  said: {
-    readonly what: string
-    readonly quantity: 'time' | 'speed' | 'temperature' | 'temperatureDifference' | 'humidity'
-  },
-  losses: Loss[],
-): number {
-  if (set !== undefined) return set
-  if (fixed === undefined) return asked
-  if (Math.abs(fixed - asked) > 1e-6) losses.push({ kind: 'fixed-figure', rule: rule.id, ...said, asked, given: fixed })
-  return fixed
+export function settingOrFixed(rule: Rule, { what, quantity, asked, set, fixed }: Figure): Given<number> {
+  if (set !== undefined) return given(set)
+  if (fixed === undefined) return given(asked)
+  return given(
+    fixed,
+    Math.abs(fixed - asked) > 1e-6 && { kind: 'fixed-figure', rule: rule.id, what, quantity, asked, given: fixed },
+  )
 }
 
 export const inputKindOf = (response: Response, rule: Rule): string | undefined =>

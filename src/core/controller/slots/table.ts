@@ -1,3 +1,4 @@
+import { given } from '@/core/controller/given'
 import type { Meaning } from '@/core/controller/schema'
 import { cycleSlot } from '@/core/controller/slots/cycleSlot'
 import { differentialSlot } from '@/core/controller/slots/differentialSlot'
@@ -26,7 +27,7 @@ const NO_SLOT: AnySlotKind = {
   slots: () => [],
   takes: () => false,
   wants: {},
-  give: (rule) => rule,
+  give: (rule) => given(rule),
   lowerIsMore: () => true,
 }
 
