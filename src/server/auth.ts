@@ -1,4 +1,4 @@
-import { APIError, betterAuth } from 'better-auth'
+import { APIError, betterAuth, type BetterAuthOptions } from 'better-auth'
 import { createAuthMiddleware } from 'better-auth/api'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { nextCookies } from 'better-auth/next-js'
@@ -42,10 +42,122 @@ const checkSaid = createAuthMiddleware((ctx) => {
   return Promise.resolve()
 })
 
+/** Accounts by address and password, and the letters about them. */
+const emailAndPassword = (url: string) =>
+  ({
+    enabled: true,
+    minPasswordLength: SHORTEST_PASSWORD,
+    maxPasswordLength: LONGEST_PASSWORD,
+    // With this, signing up answers the same whether or not there is an account of that address.
+    requireEmailVerification: true,
+    revokeSessionsOnPasswordReset: true,
+    resetPasswordTokenExpiresIn: HOUR_S,
+    sendResetPassword: ({ user, url: link }) =>
+      sendLetter({
+        to: user.email,
+        subject: 'Soft Gale: a new password',
+        text: `Somebody asked for a new password for ${user.email}. If it was you, open this within an hour:\n\n${link}\n\nIf it was not, do nothing: the old one goes on being good.`,
+      }),
+    onExistingUserSignUp: ({ user }) =>
+      sendLetter({
+        to: user.email,
+        subject: 'Soft Gale: you have an account already',
+        text: `Somebody tried to make an account for ${user.email}, and there is one. If it was you, sign in at ${url}/sign-in, or ask there for a new password. If it was not, do nothing.`,
+      }),
+  }) satisfies BetterAuthOptions['emailAndPassword']
+
+const EMAIL_VERIFICATION = {
+  sendOnSignUp: true,
+  sendOnSignIn: true,
+  autoSignInAfterVerification: true,
+  expiresIn: 24 * HOUR_S,
+  sendVerificationEmail: ({ user, url: link }) =>
+    sendLetter({
+      to: user.email,
+      subject: 'Soft Gale: is this your address?',
+      text: `Open this within a day to say that ${user.email} is yours:\n\n${link}\n\nIf you know nothing of it, do nothing.`,
+    }),
+} satisfies BetterAuthOptions['emailVerification']
+
+/** A yard that others work in keeps an owner. */
+async function refuseLastOwner({ id }: { readonly id: string }): Promise<void> {
+  for (const { workspaceId, role } of await listMemberships(id)) {
+    const others = (await listMembers({ workspaceId })).filter(({ personId }) => personId !== id)
+    if (role === 'owner' && others.length > 0 && others.every((other) => other.role !== 'owner'))
+      throw new APIError('BAD_REQUEST', {
+        message: 'You are the only owner of a yard that others work in: make one of them an owner first.',
+      })
+  }
+}
+
+const USER = {
+  modelName: 'person',
+  changeEmail: {
+    enabled: true,
+    sendChangeEmailConfirmation: ({ user, newEmail, url: link }) =>
+      sendLetter({
+        to: user.email,
+        subject: 'Soft Gale: another address',
+        text: `Somebody wants to change the address of this account to ${newEmail}. If it was you, open this:\n\n${link}\n\nThen a letter goes to the new address. If it was not, change your password.`,
+      }),
+  },
+  deleteUser: { enabled: true, beforeDelete: refuseLastOwner },
+  additionalFields: {
+    workspaceId: { type: 'string', required: false, input: false },
+    temperatureUnit: { type: 'string', required: false, input: false, defaultValue: 'C' },
+    flowUnit: { type: 'string', required: false, input: false, defaultValue: 'l/s' },
+  },
+} satisfies BetterAuthOptions['user']
+
+/** Writes into the audit of a workspace that somebody signed in, with which device and from where. */
+async function auditSession(
+  made: { readonly userId: string; readonly userAgent?: string | null },
+  address: string,
+): Promise<void> {
+  const { workspaceId } = made as { workspaceId?: string | null }
+  const [known] = await database()
+    .select({ name: schema.person.name })
+    .from(schema.person)
+    .where(eq(schema.person.id, made.userId))
+  if (workspaceId && known)
+    await addAudit(
+      { workspaceId, personId: made.userId, personName: known.name },
+      { action: 'signed in', what: deviceIn(made.userAgent), address },
+    )
+}
+
+const DATABASE_HOOKS = {
+  // Whoever signs up gets a workspace of their own: no one lands in another's yard by signing up.
+  user: {
+    create: {
+      before: async (made) => ({ data: { ...made, workspaceId: await makeWorkspace(`${made.name}’s yard`) } }),
+      after: async (made) => {
+        const { workspaceId } = made as { workspaceId?: string | null }
+        if (workspaceId) await addMember({ workspaceId, personId: made.id, role: 'owner' })
+      },
+    },
+  },
+  session: {
+    create: {
+      before: async (made) => ({ data: { ...made, workspaceId: await workspaceToBegin(made.userId) } }),
+      after: (made, ctx) => auditSession(made, ctx?.headers?.get(ADDRESS_HEADER) ?? 'unknown'),
+    },
+  },
+} satisfies BetterAuthOptions['databaseHooks']
+
+const passkeys = (url: string) =>
+  passkey({
+    rpID: new URL(url).hostname,
+    rpName: 'Soft Gale',
+    origin: url,
+    schema: { passkey: { fields: { userId: 'personId' } } },
+  })
+
 function makeAuth() {
   const url = ownUrl()
   const port = process.env.PORT ?? '4180'
   const isSecure = url.startsWith('https:')
+  const { person, session, signIn, verification, secondFactor, passkey: passkeyTable } = schema
   return betterAuth({
     appName: 'Soft Gale',
     baseURL: url,
@@ -56,78 +168,11 @@ function makeAuth() {
     advanced: { useSecureCookies: isSecure, ipAddress: { ipAddressHeaders: [ADDRESS_HEADER] } },
     database: drizzleAdapter(database(), {
       provider: 'pg',
-      schema: {
-        person: schema.person,
-        session: schema.session,
-        signIn: schema.signIn,
-        verification: schema.verification,
-        secondFactor: schema.secondFactor,
-        passkey: schema.passkey,
-      },
+      schema: { person, session, signIn, verification, secondFactor, passkey: passkeyTable },
     }),
-    emailAndPassword: {
-      enabled: true,
-      minPasswordLength: SHORTEST_PASSWORD,
-      maxPasswordLength: LONGEST_PASSWORD,
-      // With this, signing up answers the same whether or not there is an account of that address.
-      requireEmailVerification: true,
-      revokeSessionsOnPasswordReset: true,
-      resetPasswordTokenExpiresIn: HOUR_S,
-      sendResetPassword: ({ user, url: link }) =>
-        sendLetter({
-          to: user.email,
-          subject: 'Soft Gale: a new password',
-          text: `Somebody asked for a new password for ${user.email}. If it was you, open this within an hour:\n\n${link}\n\nIf it was not, do nothing: the old one goes on being good.`,
-        }),
-      onExistingUserSignUp: ({ user }) =>
-        sendLetter({
-          to: user.email,
-          subject: 'Soft Gale: you have an account already',
-          text: `Somebody tried to make an account for ${user.email}, and there is one. If it was you, sign in at ${url}/sign-in, or ask there for a new password. If it was not, do nothing.`,
-        }),
-    },
-    emailVerification: {
-      sendOnSignUp: true,
-      sendOnSignIn: true,
-      autoSignInAfterVerification: true,
-      expiresIn: 24 * HOUR_S,
-      sendVerificationEmail: ({ user, url: link }) =>
-        sendLetter({
-          to: user.email,
-          subject: 'Soft Gale: is this your address?',
-          text: `Open this within a day to say that ${user.email} is yours:\n\n${link}\n\nIf you know nothing of it, do nothing.`,
-        }),
-    },
-    user: {
-      modelName: 'person',
-      changeEmail: {
-        enabled: true,
-        sendChangeEmailConfirmation: ({ user, newEmail, url: link }) =>
-          sendLetter({
-            to: user.email,
-            subject: 'Soft Gale: another address',
-            text: `Somebody wants to change the address of this account to ${newEmail}. If it was you, open this:\n\n${link}\n\nThen a letter goes to the new address. If it was not, change your password.`,
-          }),
-      },
-      deleteUser: {
-        enabled: true,
-        // A yard that others work in keeps an owner.
-        beforeDelete: async ({ id }) => {
-          for (const { workspaceId, role } of await listMemberships(id)) {
-            const others = (await listMembers({ workspaceId })).filter(({ personId }) => personId !== id)
-            if (role === 'owner' && others.length > 0 && others.every((other) => other.role !== 'owner'))
-              throw new APIError('BAD_REQUEST', {
-                message: 'You are the only owner of a yard that others work in: make one of them an owner first.',
-              })
-          }
-        },
-      },
-      additionalFields: {
-        workspaceId: { type: 'string', required: false, input: false },
-        temperatureUnit: { type: 'string', required: false, input: false, defaultValue: 'C' },
-        flowUnit: { type: 'string', required: false, input: false, defaultValue: 'l/s' },
-      },
-    },
+    emailAndPassword: emailAndPassword(url),
+    emailVerification: EMAIL_VERIFICATION,
+    user: USER,
     session: {
       fields: { userId: 'personId' },
       expiresIn: 30 * 24 * HOUR_S,
@@ -137,52 +182,14 @@ function makeAuth() {
     // Tries are counted by `limits`, by account and by address, before a request comes here.
     rateLimit: { enabled: false },
     hooks: { before: checkSaid },
-    databaseHooks: {
-      // Whoever signs up gets a workspace of their own: no one lands in another's yard by signing up.
-      user: {
-        create: {
-          before: async (made) => ({ data: { ...made, workspaceId: await makeWorkspace(`${made.name}’s yard`) } }),
-          after: async (made) => {
-            const { workspaceId } = made as { workspaceId?: string | null }
-            if (workspaceId) await addMember({ workspaceId, personId: made.id, role: 'owner' })
-          },
-        },
-      },
-      session: {
-        create: {
-          before: async (made) => ({ data: { ...made, workspaceId: await workspaceToBegin(made.userId) } }),
-          after: async (made, ctx) => {
-            const { workspaceId } = made as { workspaceId?: string | null }
-            const [known] = await database()
-              .select({ name: schema.person.name })
-              .from(schema.person)
-              .where(eq(schema.person.id, made.userId))
-            const address = ctx?.headers?.get(ADDRESS_HEADER) ?? 'unknown'
-            if (workspaceId && known)
-              await addAudit(
-                { workspaceId, personId: made.userId, personName: known.name },
-                { action: 'signed in', what: deviceIn(made.userAgent), address },
-              )
-          },
-        },
-      },
-    },
+    databaseHooks: DATABASE_HOOKS,
     plugins: [
       twoFactor({
         issuer: 'Soft Gale',
         twoFactorTable: 'secondFactor',
         schema: { twoFactor: { modelName: 'secondFactor', fields: { userId: 'personId' } } },
       }),
-      ...(hasName()
-        ? [
-            passkey({
-              rpID: new URL(url).hostname,
-              rpName: 'Soft Gale',
-              origin: url,
-              schema: { passkey: { fields: { userId: 'personId' } } },
-            }),
-          ]
-        : []),
+      ...(hasName() ? [passkeys(url)] : []),
       nextCookies(),
     ],
   })

@@ -3,6 +3,9 @@ import { leavesOf, measuredOf, type ProveContext } from '@/core/prove/context'
 import { allowedS, inputHalf, METER_HALF_PCT } from '@/core/prove/uncertainty'
 import type { Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
+import type { Differential } from '@/core/rules/differential'
+import type { Ramp } from '@/core/rules/ramp'
+import type { SwitchRule } from '@/core/rules/switchRule'
 import type { Rule } from '@/core/rules/table'
 import type { Wrong } from '@/testing/provingSite'
 
@@ -19,7 +22,7 @@ export const FAULT_KINDS = [
   'unplugged probe',
   'missing overrun',
   'missing kick',
-  'missing cool-down',
+  'missing heater purge',
   'missing stage',
   'wrong convention of volts',
 ] as const
@@ -41,222 +44,152 @@ function halfOf(context: ProveContext, id: string, at: number): number {
 const beyondMeter = (pct: number, stepPct: number): number => (pct > 0 ? MADE * METER_HALF_PCT + stepPct + 1 : 0)
 const longer = (timeS: number): number => Math.ceil(timeS + MADE * allowedS(timeS) + 1)
 
-type Put = (rule: Rule) => Rule
-const putting =
-  <K extends Rule['kind']>(kind: K, change: (rule: Extract<Rule, { kind: K }>) => Rule): Put =>
-  (rule) =>
-    rule.kind === kind ? change(rule as Extract<Rule, { kind: K }>) : rule
+/** A rule with one thing wrong in it. */
+type WrongRule = readonly [kind: FaultKind, said: string, rule: Rule]
+
+type WrongIn<R> = (rule: R, context: ProveContext) => readonly WrongRule[]
+
+const inRamp: WrongIn<Ramp> = (rule, context) => {
+  const [atStart, atFull] = [rule.startAt, rule.fullAt].map((at) => MADE * halfOf(context, rule.input, at))
+  return [
+    ...[-2, -1, 1, 2].flatMap((way): WrongRule[] => [
+      ['wrong start', `start ${way}`, { ...rule, startAt: rule.startAt + way * atStart! }],
+      ['wrong span', `full ${way}`, { ...rule, fullAt: rule.fullAt + way * atFull! }],
+    ]),
+    ['reversed action', 'action', { ...rule, startAt: rule.fullAt, fullAt: rule.startAt }],
+  ]
+}
+
+const inDifferential: WrongIn<Differential> = (rule, context) => {
+  const by = MADE * halfOf(context, rule.input, rule.onAt)
+  const out = rule.action === 'direct' ? 1 : -1
+  const other = rule.action === 'direct' ? 'reverse' : 'direct'
+  return [
+    ['wrong start', 'on', { ...rule, onAt: rule.onAt + out * by }],
+    ['wrong span', 'off', { ...rule, offAt: rule.offAt - out * by }],
+    ['reversed action', 'action', { ...rule, action: other, onAt: rule.offAt, offAt: rule.onAt }],
+  ]
+}
+
+const inSwitch: WrongIn<SwitchRule> = (rule) => {
+  const { overrun, onDelayS } = rule
+  const faults: WrongRule[] = []
+  if (overrun.kind === 'fixed')
+    faults.push(['wrong time', 'overrun', { ...rule, overrun: { kind: 'fixed', holdS: longer(overrun.holdS) } }])
+  if (overrun.kind !== 'none') faults.push(['missing overrun', 'overrun', { ...rule, overrun: { kind: 'none' } }])
+  if (onDelayS > 0) faults.push(['wrong time', 'delay', { ...rule, onDelayS: longer(onDelayS) }])
+  return faults
+}
+
+const WRONG_IN: { readonly [K in Rule['kind']]: WrongIn<Extract<Rule, { kind: K }>> } = {
+  ramp: inRamp,
+  differential: inDifferential,
+  switch: inSwitch,
+  'rapid-rise': (rule) => [
+    ['wrong start', 'rise', { ...rule, rise: 3 * rule.rise }],
+    ['wrong time', 'cap', { ...rule, capS: longer(rule.capS) }],
+  ],
+  cycle: (rule) => [['wrong time', 'on-part', { ...rule, onS: longer(rule.onS) }]],
+  'hold-after-fall': (rule, context) => [
+    ['wrong start', 'arming', { ...rule, armAbove: rule.armAbove + MADE * halfOf(context, rule.input, rule.armAbove) }],
+    ['wrong time', 'hold-after-fall', { ...rule, holdS: longer(rule.holdS) }],
+    ['missing overrun', 'hold-after-fall', { ...rule, holdS: 0 }],
+  ],
+  purge: (rule, context) => [
+    [
+      'wrong start',
+      'end of the purge',
+      { ...rule, untilAt: rule.untilAt - MADE * halfOf(context, rule.input, rule.untilAt) },
+    ],
+  ],
+  week: (rule) =>
+    rule.periods.map((period, index): WrongRule => [
+      'wrong time',
+      `period ${index}`,
+      {
+        ...rule,
+        periods: rule.periods.map((other) =>
+          other === period ? { ...other, startMin: (other.startMin + 60) % 1440 } : other,
+        ),
+      },
+    ]),
+}
+
+/** A response with one thing wrong beside its rules. */
+type WrongResponse = readonly [kind: FaultKind, said: string, response: Response]
+
+function inBounds(response: Response): WrongResponse[] {
+  const { floor, ceiling, steps } = response
+  const atFloor = beyondMeter(floor.speedPct, steps.stepPct)
+  const lower = ceiling.speedPct - beyondMeter(ceiling.speedPct, steps.stepPct)
+  const floors = !floor.offAllowed && floor.speedPct > 0 ? [-1, 1] : []
+  return [
+    ...floors.map((way): WrongResponse => {
+      const speedPct = Math.max(0, floor.speedPct + way * atFloor)
+      return ['wrong floor', `floor ${way}`, { ...response, floor: { ...floor, speedPct } }]
+    }),
+    ['wrong ceiling', 'ceiling', { ...response, ceiling: { ...ceiling, speedPct: Math.max(floor.speedPct, lower) } }],
+  ]
+}
+
+function inParts(response: Response): WrongResponse[] {
+  const { followers, startKick, heaterPurge, finalRunOn } = response
+  const { heaterPurge: _purge, ...withoutPurge } = response
+  const { finalRunOn: _runOn, ...withoutRunOn } = response
+  const faults: WrongResponse[] = followers.map((follower) => {
+    const wrong = followers.map((other) => (other === follower ? { ...other, ratio: other.ratio * 0.7 } : other))
+    return ['wrong ratio', follower.fan, { ...response, followers: wrong }]
+  })
+  if (startKick && startKick.holdS > 0) faults.push(['missing kick', 'kick', { ...response, startKick: null }])
+  if (heaterPurge) faults.push(['missing heater purge', 'heater-purge', withoutPurge])
+  if (heaterPurge && heaterPurge.holdS > 0) {
+    const held = { ...heaterPurge, holdS: longer(heaterPurge.holdS) }
+    faults.push(['wrong time', 'heater-purge', { ...response, heaterPurge: held }])
+  }
+  if (finalRunOn && finalRunOn.holdS > 0) faults.push(['missing overrun', 'run-on', withoutRunOn])
+  return faults
+}
+
+/** Faults of what hangs on the controller. */
+function atTheController({ response, installation }: ProveContext): Fault[] {
+  const fault = (kind: FaultKind, said: string, wrong: Wrong): Fault => ({ kind, said, wrong })
+  const leaves = response.inputs.filter(isMeasured).filter(({ combines }) => !combines)
+  const signal = installation.kit.fans.find(({ id }) => id === response.lead)?.signal
+  return [
+    ...(response.stages?.fixed ?? []).map(({ fan }) => fault('missing stage', fan, { dead: fan })),
+    ...[Math.min(90, response.floor.speedPct + 2), 60].map((pct) =>
+      fault('stuck at one speed', `${pct} %`, { stuckAtPct: pct }),
+    ),
+    ...leaves.map(({ id }) => fault('unplugged probe', id, { unplugged: id })),
+    ...leaves.flatMap((one, index) =>
+      leaves
+        .slice(index + 1)
+        .filter(({ kind }) => kind === one.kind)
+        .map(({ id }) => fault('swapped probes', `${one.id} ${id}`, { swapped: [one.id, id] })),
+    ),
+    ...(signal?.kind === 'volts'
+      ? [
+          fault('wrong convention of volts', signal.convention, {
+            signal: { kind: 'volts', convention: signal.convention === 'two-to-ten' ? 'ten' : 'two-to-ten' },
+          }),
+        ]
+      : []),
+  ]
+}
 
 /** Every fault of at least three tolerances that this setting could have. */
 export function faultsOf(context: ProveContext): Fault[] {
   const { response, machine } = context
-  const faults: Fault[] = []
-  const add = (kind: FaultKind, said: string, wrong: Wrong) => void faults.push({ kind, said, wrong })
-  const set = (kind: FaultKind, said: string, changed: Response) => {
-    const outcome = compile(changed)
-    if (outcome.ok) add(kind, said, { machine: outcome.value })
-  }
-  const inRule = (kind: FaultKind, said: string, { id }: Rule, change: Put) =>
-    set(kind, `${said} of ${id}`, {
-      ...response,
-      rules: response.rules.map((rule) => (rule.id === id ? change(rule) : rule)),
-    })
-
-  for (const rule of machine.rules) {
-    switch (rule.kind) {
-      case 'ramp': {
-        const [atStart, atFull] = [rule.startAt, rule.fullAt].map((at) => MADE * halfOf(context, rule.input, at))
-        for (const way of [-2, -1, 1, 2]) {
-          inRule(
-            'wrong start',
-            `start ${way}`,
-            rule,
-            putting('ramp', (r) => ({ ...r, startAt: r.startAt + way * atStart! })),
-          )
-          inRule(
-            'wrong span',
-            `full ${way}`,
-            rule,
-            putting('ramp', (r) => ({ ...r, fullAt: r.fullAt + way * atFull! })),
-          )
-        }
-        inRule(
-          'reversed action',
-          'action',
-          rule,
-          putting('ramp', (r) => ({ ...r, startAt: r.fullAt, fullAt: r.startAt })),
-        )
-        break
-      }
-      case 'differential': {
-        const by = MADE * halfOf(context, rule.input, rule.onAt)
-        const out = rule.action === 'direct' ? 1 : -1
-        inRule(
-          'wrong start',
-          'on',
-          rule,
-          putting('differential', (r) => ({ ...r, onAt: r.onAt + out * by })),
-        )
-        inRule(
-          'wrong span',
-          'off',
-          rule,
-          putting('differential', (r) => ({ ...r, offAt: r.offAt - out * by })),
-        )
-        inRule(
-          'reversed action',
-          'action',
-          rule,
-          putting('differential', (r) => ({
-            ...r,
-            action: r.action === 'direct' ? 'reverse' : 'direct',
-            onAt: r.offAt,
-            offAt: r.onAt,
-          })),
-        )
-        break
-      }
-      case 'switch':
-        if (rule.overrun.kind === 'fixed') {
-          const { holdS } = rule.overrun
-          inRule(
-            'wrong time',
-            'overrun',
-            rule,
-            putting('switch', (r) => ({ ...r, overrun: { kind: 'fixed', holdS: longer(holdS) } })),
-          )
-        }
-        if (rule.overrun.kind !== 'none')
-          inRule(
-            'missing overrun',
-            'overrun',
-            rule,
-            putting('switch', (r) => ({ ...r, overrun: { kind: 'none' } })),
-          )
-        if (rule.onDelayS > 0)
-          inRule(
-            'wrong time',
-            'delay',
-            rule,
-            putting('switch', (r) => ({ ...r, onDelayS: longer(r.onDelayS) })),
-          )
-        break
-      case 'rapid-rise':
-        inRule(
-          'wrong start',
-          'rise',
-          rule,
-          putting('rapid-rise', (r) => ({ ...r, rise: 3 * r.rise })),
-        )
-        inRule(
-          'wrong time',
-          'cap',
-          rule,
-          putting('rapid-rise', (r) => ({ ...r, capS: longer(r.capS) })),
-        )
-        break
-      case 'cycle':
-        inRule(
-          'wrong time',
-          'on-part',
-          rule,
-          putting('cycle', (r) => ({ ...r, onS: longer(r.onS) })),
-        )
-        break
-      case 'hold-after-fall':
-        inRule(
-          'wrong start',
-          'arming',
-          rule,
-          putting('hold-after-fall', (r) => ({
-            ...r,
-            armAbove: r.armAbove + MADE * halfOf(context, r.input, r.armAbove),
-          })),
-        )
-        inRule(
-          'wrong time',
-          'hold-after-fall',
-          rule,
-          putting('hold-after-fall', (r) => ({ ...r, holdS: longer(r.holdS) })),
-        )
-        inRule(
-          'missing overrun',
-          'hold-after-fall',
-          rule,
-          putting('hold-after-fall', (r) => ({ ...r, holdS: 0 })),
-        )
-        break
-      case 'purge':
-        inRule(
-          'wrong start',
-          'end of the purge',
-          rule,
-          putting('purge', (r) => ({ ...r, untilAt: r.untilAt - MADE * halfOf(context, r.input, r.untilAt) })),
-        )
-        break
-      case 'week':
-        for (const [index, period] of rule.periods.entries())
-          inRule(
-            'wrong time',
-            `period ${index}`,
-            rule,
-            putting('week', (r) => ({
-              ...r,
-              periods: r.periods.map((other) =>
-                other === period ? { ...other, startMin: (other.startMin + 60) % 1440 } : other,
-              ),
-            })),
-          )
-        break
-    }
-  }
-  const { floor, ceiling, steps, followers, startKick, heaterPurge, stages, finalRunOn } = response
-  const atFloor = beyondMeter(floor.speedPct, steps.stepPct)
-  if (!floor.offAllowed && floor.speedPct > 0)
-    for (const way of [-1, 1])
-      set('wrong floor', `floor ${way}`, {
-        ...response,
-        floor: { ...floor, speedPct: Math.max(0, floor.speedPct + way * atFloor) },
-      })
-  set('wrong ceiling', 'ceiling', {
-    ...response,
-    ceiling: {
-      ...ceiling,
-      speedPct: Math.max(floor.speedPct, ceiling.speedPct - beyondMeter(ceiling.speedPct, steps.stepPct)),
-    },
-  })
-  for (const follower of followers)
-    set('wrong ratio', follower.fan, {
-      ...response,
-      followers: followers.map((other) => (other === follower ? { ...other, ratio: other.ratio * 0.7 } : other)),
-    })
-  if (startKick && startKick.holdS > 0) set('missing kick', 'kick', { ...response, startKick: null })
-  if (heaterPurge) {
-    const { heaterPurge: _without, ...rest } = response
-    set('missing cool-down', 'heater-purge', rest)
-    if (heaterPurge.holdS > 0)
-      set('wrong time', 'heater-purge', {
-        ...response,
-        heaterPurge: { ...heaterPurge, holdS: longer(heaterPurge.holdS) },
-      })
-  }
-  if (finalRunOn && finalRunOn.holdS > 0) {
-    const { finalRunOn: _without, ...rest } = response
-    set('missing overrun', 'run-on', rest)
-  }
-  for (const { fan } of stages?.fixed ?? []) add('missing stage', fan, { dead: fan })
-  for (const pct of [Math.min(90, floor.speedPct + 2), 60]) add('stuck at one speed', `${pct} %`, { stuckAtPct: pct })
-  const leaves = response.inputs.filter(isMeasured).filter(({ combines }) => !combines)
-  for (const { id } of leaves) add('unplugged probe', id, { unplugged: id })
-  leaves.forEach((one, index) =>
-    leaves.slice(index + 1).forEach((other) => {
-      if (one.kind === other.kind) add('swapped probes', `${one.id} ${other.id}`, { swapped: [one.id, other.id] })
-    }),
+  const inRules = machine.rules.flatMap((rule) =>
+    (WRONG_IN[rule.kind] as WrongIn<Rule>)(rule, context).map(([kind, said, wrong]): WrongResponse => [
+      kind,
+      `${said} of ${rule.id}`,
+      { ...response, rules: response.rules.map((held) => (held.id === rule.id ? wrong : held)) },
+    ]),
   )
-  const lead = context.installation.kit.fans.find(({ id }) => id === response.lead)
-  if (lead?.signal.kind === 'volts')
-    add('wrong convention of volts', lead.signal.convention, {
-      signal: { kind: 'volts', convention: lead.signal.convention === 'two-to-ten' ? 'ten' : 'two-to-ten' },
-    })
-  return faults
+  const compiled = [...inRules, ...inBounds(response), ...inParts(response)].flatMap(([kind, said, wrong]): Fault[] => {
+    const outcome = compile(wrong)
+    return outcome.ok ? [{ kind, said, wrong: { machine: outcome.value } }] : []
+  })
+  return [...compiled, ...atTheController(context)]
 }

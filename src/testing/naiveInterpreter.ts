@@ -1,6 +1,7 @@
 import { humidityRatio } from '@/core/physics/moistAir'
 import type { Response } from '@/core/response/schema'
 import type { WeekSpan } from '@/core/rules/common'
+import type { RapidRise } from '@/core/rules/rapidRise'
 import type { Rule } from '@/core/rules/table'
 
 /** One moment: when it was (s since power-up) and what every input read. */
@@ -340,6 +341,25 @@ export class NaiveInterpreter {
     return !isAsked && atS < this.finalRunOn.untilS ? (finalRunOn.speedPct ?? this.finalRunOn.lastPct) : 0
   }
 
+  private askOfRise(rule: RapidRise, { atS, values }: Moment): number | null {
+    const x = values[rule.input]!
+    const held = this.rapidRises.get(rule.id) ?? { on: false, base: NaN, sinceS: 0, cappedAtS: null }
+    const isBack = x <= held.base + rule.release
+    if (held.on && isBack) held.on = false
+    else if (held.on && atS - held.sinceS >= rule.capS) Object.assign(held, { on: false, cappedAtS: atS })
+    else if (held.cappedAtS !== null && (isBack || atS - held.cappedAtS >= (rule.rearmS ?? 3600))) held.cappedAtS = null
+    const lowest = Math.min(
+      ...this.history
+        .filter((past) => past.atS >= atS - rule.windowS)
+        .map((past) => past.values[rule.input]!)
+        .filter((past) => !Number.isNaN(past)),
+    )
+    if (!held.on && held.cappedAtS === null && x - lowest >= rule.rise)
+      Object.assign(held, { on: true, base: lowest, sinceS: atS })
+    this.rapidRises.set(rule.id, held)
+    return held.on ? rule.speedPct : null
+  }
+
   private ask(rule: Rule, moment: Moment): number | null {
     const { atS, values } = moment
     switch (rule.kind) {
@@ -392,25 +412,8 @@ export class NaiveInterpreter {
         else this.differentials.set(rule.id, held)
         return this.differentials.get(rule.id)!.on ? rule.speedPct : null
       }
-      case 'rapid-rise': {
-        const x = values[rule.input]!
-        const held = this.rapidRises.get(rule.id) ?? { on: false, base: NaN, sinceS: 0, cappedAtS: null }
-        const isBack = x <= held.base + rule.release
-        if (held.on && isBack) held.on = false
-        else if (held.on && atS - held.sinceS >= rule.capS) Object.assign(held, { on: false, cappedAtS: atS })
-        else if (held.cappedAtS !== null && (isBack || atS - held.cappedAtS >= (rule.rearmS ?? 3600)))
-          held.cappedAtS = null
-        const lowest = Math.min(
-          ...this.history
-            .filter((past) => past.atS >= atS - rule.windowS)
-            .map((past) => past.values[rule.input]!)
-            .filter((past) => !Number.isNaN(past)),
-        )
-        if (!held.on && held.cappedAtS === null && x - lowest >= rule.rise)
-          Object.assign(held, { on: true, base: lowest, sinceS: atS })
-        this.rapidRises.set(rule.id, held)
-        return held.on ? rule.speedPct : null
-      }
+      case 'rapid-rise':
+        return this.askOfRise(rule, moment)
       case 'week': {
         const inside = rule.periods.filter((span) => isWithin(span, values.clock!))
         return inside.length > 0 ? Math.max(...inside.map(({ speedPct }) => speedPct)) : null

@@ -21,7 +21,7 @@ export type ProvingTable = {
 const MOMENTS = 25
 /** From a second to some hours. */
 const TIMES = Array.from({ length: 60 }, (_, index) => 1.18 ** index)
-const TIMED: ReadonlySet<FaultKind> = new Set(['wrong time', 'missing overrun', 'missing kick', 'missing cool-down'])
+const TIMED: ReadonlySet<FaultKind> = new Set(['wrong time', 'missing overrun', 'missing kick', 'missing heater purge'])
 
 /** Moments in which something might show: what each rule asks most at, and some by chance. */
 function momentsOf(context: ProveContext, random: () => number): Values[] {

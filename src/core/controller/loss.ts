@@ -82,7 +82,8 @@ export type Loss =
     }
   | { readonly kind: 'no-kick' }
   | { readonly kind: 'no-on-delay'; readonly rule: string; readonly delayS: number }
-  | { readonly kind: 'below-holds' | 'below-stops'; readonly rule: string }
+  | { readonly kind: 'below-holds'; readonly rule: string }
+  | { readonly kind: 'below-stops'; readonly rule: string }
   | { readonly kind: 'part-left-out'; readonly part: PartKind; readonly name: string }
   | { readonly kind: 'output-left-out'; readonly name: string }
   | {

@@ -15,96 +15,33 @@ const twice = (path: string, key: string, what: string, marks: readonly string[]
     marks.indexOf(got) < index ? [{ code: 'duplicate_id', path: `${path}.${index}.${key}`, what, got }] : [],
   )
 
-/** Everything that contradicts itself within the documents of one installation, at once. */
-export function checkInstallation({
-  brief,
-  kit,
-  calibration,
-  response,
-  dial,
-  dismissed = [],
-}: Installation): Problem[] {
-  const fanIds = kit.fans.map(({ id }) => id)
-  const probeIds = kit.probes.map(({ id }) => id)
-  const inputIds = response.inputs.map(({ id }) => id)
-  const unknownFan = (path: string, got: string): Problem[] =>
-    fanIds.includes(got) ? [] : [{ code: 'unknown_id', path, what: 'fan', got, known: fanIds }]
+/** What is named and is not there. */
+const unknown = (path: string, what: string, got: string, known: readonly string[]): Problem[] =>
+  known.includes(got) ? [] : [{ code: 'unknown_id', path, what, got, known }]
+
+/** Marks of a list that have to be one of a kind: where it stands, the key of the mark, what its items are called. */
+function marksTwice({ kit, calibration, response, dial, dismissed = [] }: Installation): Problem[] {
+  const { fans, sensors = [], instruments = [], spots = [], balance } = calibration
+  const ids = (list: readonly { readonly id: string }[]) => list.map(({ id }) => id)
   return [
-    ...within('brief', [...checkBrief(brief), ...checkAnswers(brief)]),
-    ...(kit.controller ? within('kit.controller', checkModel(kit.controller)) : []),
-    ...within('response', checkResponse(response)),
-    ...unknownFan('response.lead', response.lead),
-    ...response.followers.flatMap(({ fan }, index) => unknownFan(`response.followers.${index}.fan`, fan)),
-    ...(response.stages?.fixed ?? []).flatMap(({ fan }, index) =>
-      unknownFan(`response.stages.fixed.${index}.fan`, fan),
-    ),
-    ...calibration.fans.flatMap(({ fan }, index) => unknownFan(`calibration.fans.${index}.fan`, fan)),
-    ...(calibration.sensors ?? []).flatMap(({ probe }, index): Problem[] =>
-      probeIds.includes(probe)
-        ? []
-        : [
-            {
-              code: 'unknown_id',
-              path: `calibration.sensors.${index}.probe`,
-              what: 'probe',
-              got: probe,
-              known: probeIds,
-            },
-          ],
-    ),
-    ...Object.keys(kit.mounting ?? {}).flatMap((id): Problem[] =>
-      MOUNTING_IDS.includes(id)
-        ? []
-        : [
-            {
-              code: 'unknown_id',
-              path: `kit.mounting.${id}`,
-              what: 'question of mounting',
-              got: id,
-              known: MOUNTING_IDS,
-            },
-          ],
-    ),
-    ...twice('kit.fans', 'id', 'fans', fanIds),
-    ...twice('kit.probes', 'id', 'probes', probeIds),
+    ...twice('kit.fans', 'id', 'fans', ids(kit.fans)),
+    ...twice('kit.probes', 'id', 'probes', ids(kit.probes)),
     ...twice(
       'calibration.fans',
       'fan',
       'calibrations',
-      calibration.fans.map(({ fan }) => fan),
+      fans.map(({ fan }) => fan),
     ),
-    ...calibration.fans.flatMap(({ map }, index) =>
-      twice(
-        `calibration.fans.${index}.map`,
-        'id',
-        'readings',
-        map.map(({ id }) => id),
-      ),
-    ),
+    ...fans.flatMap(({ map }, index) => twice(`calibration.fans.${index}.map`, 'id', 'readings', ids(map))),
     ...twice(
       'calibration.sensors',
       'probe',
       'probe offsets',
-      (calibration.sensors ?? []).map(({ probe }) => probe),
+      sensors.map(({ probe }) => probe),
     ),
-    ...twice(
-      'calibration.instruments',
-      'id',
-      'instruments',
-      (calibration.instruments ?? []).map(({ id }) => id),
-    ),
-    ...twice(
-      'calibration.spots',
-      'id',
-      'spots',
-      (calibration.spots ?? []).map(({ id }) => id),
-    ),
-    ...twice(
-      'calibration.balance.terminals',
-      'id',
-      'terminals',
-      (calibration.balance?.terminals ?? []).map(({ id }) => id),
-    ),
+    ...twice('calibration.instruments', 'id', 'instruments', ids(instruments)),
+    ...twice('calibration.spots', 'id', 'spots', ids(spots)),
+    ...twice('calibration.balance.terminals', 'id', 'terminals', ids(balance?.terminals ?? [])),
     ...twice(
       'response.followers',
       'fan',
@@ -129,10 +66,38 @@ export function checkInstallation({
       'judgements left as they are',
       dismissed.map(({ judgement }) => judgement),
     ),
-    ...kit.probes.flatMap(({ input }, index): Problem[] =>
-      inputIds.includes(input)
-        ? []
-        : [{ code: 'unknown_id', path: `kit.probes.${index}.input`, what: 'input', got: input, known: inputIds }],
+  ]
+}
+
+/** Fans, probes and inputs that are named and are not there. */
+function namesUnknown({ kit, calibration, response }: Installation): Problem[] {
+  const [fans, probes, inputs] = [kit.fans, kit.probes, response.inputs].map((list) => list.map(({ id }) => id))
+  const unknownFan = (path: string, got: string) => unknown(path, 'fan', got, fans!)
+  return [
+    ...unknownFan('response.lead', response.lead),
+    ...response.followers.flatMap(({ fan }, index) => unknownFan(`response.followers.${index}.fan`, fan)),
+    ...(response.stages?.fixed ?? []).flatMap(({ fan }, index) =>
+      unknownFan(`response.stages.fixed.${index}.fan`, fan),
     ),
+    ...calibration.fans.flatMap(({ fan }, index) => unknownFan(`calibration.fans.${index}.fan`, fan)),
+    ...(calibration.sensors ?? []).flatMap(({ probe }, index) =>
+      unknown(`calibration.sensors.${index}.probe`, 'probe', probe, probes!),
+    ),
+    ...Object.keys(kit.mounting ?? {}).flatMap((id) =>
+      unknown(`kit.mounting.${id}`, 'question of mounting', id, MOUNTING_IDS),
+    ),
+    ...kit.probes.flatMap(({ input }, index) => unknown(`kit.probes.${index}.input`, 'input', input, inputs!)),
+  ]
+}
+
+/** Everything that contradicts itself within the documents of one installation, at once. */
+export function checkInstallation(installation: Installation): Problem[] {
+  const { brief, kit, response } = installation
+  return [
+    ...within('brief', [...checkBrief(brief), ...checkAnswers(brief)]),
+    ...(kit.controller ? within('kit.controller', checkModel(kit.controller)) : []),
+    ...within('response', checkResponse(response)),
+    ...namesUnknown(installation),
+    ...marksTwice(installation),
   ]
 }

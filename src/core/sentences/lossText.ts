@@ -1,10 +1,9 @@
 import type { Loss, PartKind } from '@/core/controller/loss'
 import { settingStepText, settingValueText } from '@/core/controller/settingText'
-import { assertNever } from '@/core/json/assertNever'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
-import { inputQuantity } from '@/core/rules/input'
-import { ruleKind } from '@/core/rules/table'
+import { inputQuantity, type Input } from '@/core/rules/input'
+import { ruleInputId, ruleKind } from '@/core/rules/table'
 import { capital, ruleName } from '@/core/sentences/words'
 import { withArticle } from '@/core/words/article'
 
@@ -46,178 +45,174 @@ const PART_WORDS: Record<PartKind, readonly [title: string, detail: string]> = {
   'power-memory': ['It forgets more without power.', 'After an outage it begins anew where you asked it to go on.'],
 }
 
+type Text = { readonly title: string; readonly detail: string }
+
+/** How a loss speaks of the response that was asked. */
+type Say = {
+  readonly preference: UnitPreference
+  readonly rule: (id: string) => string
+  readonly input: (id: string) => string
+  readonly inputWith: (id: string) => Input | undefined
+  readonly inputOfRule: (id: string) => Input | undefined
+}
+
+const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, say: Say) => Text } = {
+  rounded: (loss, say) => ({
+    title: `${loss.setting.name}: ${settingValueText(loss.setting, loss.given, say.preference)}, you asked ${settingValueText(loss.setting, loss.asked, say.preference)}.`,
+    detail: `${loss.setting.choices ? 'It has only its choices' : `It moves in steps of ${settingStepText(loss.setting, say.preference)}`}. Taken to this side because ${loss.because}.`,
+  }),
+  'beyond-range': (loss, say) => ({
+    title: `${loss.setting.name} cannot be ${settingValueText(loss.setting, loss.asked, say.preference)}.`,
+    detail: `It goes from ${settingValueText(loss.setting, loss.setting.min, say.preference)} to ${settingValueText(loss.setting, loss.setting.max, say.preference)}; it gets ${settingValueText(loss.setting, loss.given, say.preference)}.`,
+  }),
+  'rule-left-out': (loss, say) => ({
+    title: `No place for the ${say.rule(loss.rule)}.`,
+    detail: 'This controller has no such rule left; it will not do it.',
+  }),
+  'rule-replaced': (loss, say) => ({
+    title: `The ${say.rule(loss.rule)} becomes ${withArticle(ruleKind({ kind: loss.given }).title)}.`,
+    detail: 'It has no such rule; this is the nearest it can do.',
+  }),
+  'fixed-law'(loss, say) {
+    const input = say.inputOfRule(loss.rule)
+    const point = (x: number) => formatQuantity(x, inputQuantity(input), say.preference)
+    const isWarm = input?.kind === 'temperature'
+    const width = (x: number) =>
+      formatQuantity(x, isWarm ? 'temperatureDifference' : inputQuantity(input), say.preference)
+    const apart = (given: number, asked: number): string =>
+      Math.abs(given - asked) < 1e-6
+        ? 'as asked'
+        : `${width(Math.abs(given - asked))} ${given < asked ? 'lower' : 'higher'}`
+    return {
+      title: `The ${say.rule(loss.rule)} is built in: from ${point(loss.startAt)} to ${point(loss.fullAt)}.`,
+      detail: `You asked ${point(loss.askedStartAt)} to ${point(loss.askedFullAt)}: it starts ${apart(loss.startAt, loss.askedStartAt)} and is full ${apart(loss.fullAt, loss.askedFullAt)}. ${
+        Math.abs(loss.fullAt - loss.startAt - (loss.askedFullAt - loss.askedStartAt)) > 1e-6
+          ? 'Its band cannot be set. '
+          : ''
+      }Only the spot where the probe sits moves it: a hotter spot runs the fan faster.`,
+    }
+  },
+  'fixed-figure'(loss, say) {
+    const figure = (x: number) =>
+      loss.quantity === 'time' ? formatTime(x) : formatQuantity(x, loss.quantity, say.preference)
+    return {
+      title: `The ${loss.what} of the ${say.rule(loss.rule)} is always ${figure(loss.given)}.`,
+      detail: `You asked ${figure(loss.asked)}; it cannot be set.`,
+    }
+  },
+  'part-left-out'(loss, say) {
+    const [title, detail] = PART_WORDS[loss.part]
+    return { title, detail: loss.name ? `${capital(say.rule(loss.name))}: ${detail}` : detail }
+  },
+  'output-left-out': (loss, say) => ({
+    title: `No output for the ${loss.name}.`,
+    detail: 'It needs a device of its own.',
+  }),
+  'lost-sensor': (loss, say) => ({
+    title: `With ${say.input(loss.input)} lost ${loss.givenPct === null ? 'its rules simply stop asking' : `it runs at ${formatPct(loss.givenPct)} %`}.`,
+    detail: `You asked ${formatPct(loss.askedPct)} %.`,
+  }),
+  wins: (loss, say) => ({
+    title: loss.asked === 'first' ? 'The highest ask counts here.' : 'The first rule that asks counts here.',
+    detail:
+      loss.asked === 'first'
+        ? 'You asked that the first rule have the word.'
+        : 'A later rule cannot ask for more while an earlier one asks.',
+  }),
+  'periods-left-out': (loss, say) => ({
+    title: `Only ${loss.kept} of ${loss.asked} periods have a place.`,
+    detail: `The calendar holds too few periods a day for the ${say.rule(loss.rule)}; the last ones are left out.`,
+  }),
+  'period-moved': (loss, say) => ({
+    title: `The calendar moves in steps of ${loss.stepMin} min.`,
+    detail: `Periods of the ${say.rule(loss.rule)} begin a little earlier and end a little later.`,
+  }),
+  'offset-in-points': (loss, say) => ({
+    title: `No offset for ${say.input(loss.input)}.`,
+    detail: `The points are moved by ${formatDifference(-loss.offset, say.inputWith(loss.input)?.kind, say.preference)} instead, which comes to the same; its display will read off by as much.`,
+  }),
+  unasked: (loss, say) => ({
+    title: `It answers to ${loss.input} although you did not ask.`,
+    detail: `Its ${ruleKind({ kind: loss.rule }).title} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
+  }),
+  'off-skip-band': (loss, say) => ({
+    title: `${capital(loss.what === 'floor' || loss.what === 'ceiling' ? `the ${loss.what}` : `the ${say.rule(loss.what)}`)} moves from ${formatPct(loss.askedPct)} to ${formatPct(loss.givenPct)} %.`,
+    detail: `It cannot skip the skip band from ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %, so nothing is set inside it.`,
+  }),
+  'crosses-skip-band': (loss, say) => ({
+    title: `The ${say.rule(loss.rule)} runs through ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %.`,
+    detail: 'It cannot skip a skip band, and the ramp has to cross it: it may stay in the resonance.',
+  }),
+  'below-stops': (loss, say) => ({
+    title: `Before its start the ${say.rule(loss.rule)} asks for nothing.`,
+    detail: 'You asked that it hold its first speed there.',
+  }),
+  'overrun-replaced': (loss, say) => ({
+    title: `No overrun that is ${OVERRUN_WORDS[loss.asked]}.`,
+    detail:
+      loss.given === 'fixed'
+        ? `The ${say.rule(loss.rule)} gets ${formatTime(loss.holdS)} each time instead.`
+        : `The ${say.rule(loss.rule)} stops at once.`,
+  }),
+  'end-follows': (loss, say) => ({
+    title: `The ${say.rule(loss.rule)} ${loss.end === 'from' ? 'starts' : 'ends'} at ${loss.takes}.`,
+    detail: `You asked ${formatPct(loss.askedPct)} %; here it is ${formatPct(loss.givenPct)} %.`,
+  }),
+  'speed-follows': (loss, say) => ({
+    title: `The ${say.rule(loss.rule)} runs at ${loss.takes}.`,
+    detail: `You asked ${formatPct(loss.askedPct)} %; here it is ${formatPct(loss.givenPct)} %.`,
+  }),
+  'follower-left-out': (loss, say) => ({
+    title: `No output follows the lead.`,
+    detail: `“${loss.fan}” will not be driven by this controller.`,
+  }),
+  'follower-at-floor': (loss, say) => ({
+    title: `At the lead’s floor “${loss.fan}” ${AT_FLOOR_WORDS[loss.given]}.`,
+    detail: `You asked that it ${AT_FLOOR_WORDS[loss.asked]}.`,
+  }),
+  'no-kick': (loss, say) => ({
+    title: 'No start kick.',
+    detail: 'The floor alone must start the fan: it should not lie below what restarts by itself.',
+  }),
+  'no-on-delay': (loss, say) => ({
+    title: `No delay before the ${say.rule(loss.rule)}.`,
+    detail: `You asked ${formatTime(loss.delayS)}; it answers at once.`,
+  }),
+  'below-holds': (loss, say) => ({
+    title: `Before its start the ${say.rule(loss.rule)} still asks.`,
+    detail: 'It holds its first speed there; you asked for nothing.',
+  }),
+  'bound-moved': (loss, say) => ({
+    title: `It runs at ${formatPct(loss.givenPct)} %, outside its ${loss.bound}.`,
+    detail: `Its steps leave nothing at or ${loss.bound === 'ceiling' ? 'under' : 'over'} ${formatPct(loss.askedPct)} % that it could run at.`,
+  }),
+  steps(loss, say) {
+    const input = say.inputWith(loss.curve.input)
+    const at =
+      input && input.kind !== 'switch' ? ` at ${formatQuantity(loss.curve.at, input.kind, say.preference)}` : ''
+    return {
+      title: `Up to ${formatPct(loss.curve.greatestPct)} points off${at}.`,
+      detail: `Mean ${formatPct(loss.curve.meanPct)} points over the range${loss.stepPct > 0 ? `; it gives speed in steps of ${formatPct(loss.stepPct)} %` : ''}.`,
+    }
+  },
+}
+
 /** A loss as a headline and the sentence behind it. */
-export function lossText(
-  loss: Loss,
-  response: Response,
-  preference: UnitPreference = METRIC,
-): { readonly title: string; readonly detail: string } {
-  const nameOf = (id: string) => {
-    const rule = response.rules.find((candidate) => candidate.id === id)
-    return rule ? ruleName(response, rule) : id
+export function lossText(loss: Loss, response: Response, preference: UnitPreference = METRIC): Text {
+  const ruleWith = (id: string) => response.rules.find((rule) => rule.id === id)
+  const inputWith = (id: string) => response.inputs.find((input) => input.id === id)
+  const say: Say = {
+    preference,
+    inputWith,
+    inputOfRule(id) {
+      const rule = ruleWith(id)
+      return rule && inputWith(ruleInputId(rule) ?? '')
+    },
+    rule(id) {
+      const rule = ruleWith(id)
+      return rule ? ruleName(response, rule) : id
+    },
+    input: (id) => inputWith(id)?.name ?? id,
   }
-  const inputOf = (id: string) =>
-    response.inputs.find((input) => {
-      const rule = response.rules.find((candidate) => candidate.id === id)
-      return rule && 'input' in rule && rule.input === input.id
-    })
-  const inputName = (id: string) => response.inputs.find((input) => input.id === id)?.name ?? id
-  switch (loss.kind) {
-    case 'rounded':
-      return {
-        title: `${loss.setting.name}: ${settingValueText(loss.setting, loss.given, preference)}, you asked ${settingValueText(loss.setting, loss.asked, preference)}.`,
-        detail: `${loss.setting.choices ? 'It has only its choices' : `It moves in steps of ${settingStepText(loss.setting, preference)}`}. Taken to this side because ${loss.because}.`,
-      }
-    case 'beyond-range':
-      return {
-        title: `${loss.setting.name} cannot be ${settingValueText(loss.setting, loss.asked, preference)}.`,
-        detail: `It goes from ${settingValueText(loss.setting, loss.setting.min, preference)} to ${settingValueText(loss.setting, loss.setting.max, preference)}; it gets ${settingValueText(loss.setting, loss.given, preference)}.`,
-      }
-    case 'rule-left-out':
-      return {
-        title: `No place for the ${nameOf(loss.rule)}.`,
-        detail: 'This controller has no such rule left; it will not do it.',
-      }
-    case 'rule-replaced':
-      return {
-        title: `The ${nameOf(loss.rule)} becomes ${withArticle(ruleKind({ kind: loss.given }).title)}.`,
-        detail: 'It has no such rule; this is the nearest it can do.',
-      }
-    case 'fixed-law': {
-      const input = inputOf(loss.rule)
-      const point = (x: number) => formatQuantity(x, inputQuantity(input), preference)
-      const isWarm = input?.kind === 'temperature'
-      const width = (x: number) =>
-        formatQuantity(x, isWarm ? 'temperatureDifference' : inputQuantity(input), preference)
-      const apart = (given: number, asked: number): string =>
-        Math.abs(given - asked) < 1e-6
-          ? 'as asked'
-          : `${width(Math.abs(given - asked))} ${given < asked ? 'lower' : 'higher'}`
-      return {
-        title: `The ${nameOf(loss.rule)} is built in: from ${point(loss.startAt)} to ${point(loss.fullAt)}.`,
-        detail: `You asked ${point(loss.askedStartAt)} to ${point(loss.askedFullAt)}: it starts ${apart(loss.startAt, loss.askedStartAt)} and is full ${apart(loss.fullAt, loss.askedFullAt)}. ${
-          Math.abs(loss.fullAt - loss.startAt - (loss.askedFullAt - loss.askedStartAt)) > 1e-6
-            ? 'Its band cannot be set. '
-            : ''
-        }Only the spot where the probe sits moves it: a hotter spot runs the fan faster.`,
-      }
-    }
-    case 'fixed-figure': {
-      const figure = (x: number) =>
-        loss.quantity === 'time' ? formatTime(x) : formatQuantity(x, loss.quantity, preference)
-      return {
-        title: `The ${loss.what} of the ${nameOf(loss.rule)} is always ${figure(loss.given)}.`,
-        detail: `You asked ${figure(loss.asked)}; it cannot be set.`,
-      }
-    }
-    case 'part-left-out': {
-      const [title, detail] = PART_WORDS[loss.part]
-      return { title, detail: loss.name ? `${capital(nameOf(loss.name))}: ${detail}` : detail }
-    }
-    case 'output-left-out':
-      return { title: `No output for the ${loss.name}.`, detail: 'It needs a device of its own.' }
-    case 'lost-sensor':
-      return {
-        title: `With ${inputName(loss.input)} lost ${loss.givenPct === null ? 'its rules simply stop asking' : `it runs at ${formatPct(loss.givenPct)} %`}.`,
-        detail: `You asked ${formatPct(loss.askedPct)} %.`,
-      }
-    case 'wins':
-      return {
-        title: loss.asked === 'first' ? 'The highest ask counts here.' : 'The first rule that asks counts here.',
-        detail:
-          loss.asked === 'first'
-            ? 'You asked that the first rule have the word.'
-            : 'A later rule cannot ask for more while an earlier one asks.',
-      }
-    case 'periods-left-out':
-      return {
-        title: `Only ${loss.kept} of ${loss.asked} periods have a place.`,
-        detail: `The calendar holds too few periods a day for the ${nameOf(loss.rule)}; the last ones are left out.`,
-      }
-    case 'period-moved':
-      return {
-        title: `The calendar moves in steps of ${loss.stepMin} min.`,
-        detail: `Periods of the ${nameOf(loss.rule)} begin a little earlier and end a little later.`,
-      }
-    case 'offset-in-points':
-      return {
-        title: `No offset for ${inputName(loss.input)}.`,
-        detail: `The points are moved by ${formatDifference(-loss.offset, response.inputs.find(({ id }) => id === loss.input)?.kind, preference)} instead, which comes to the same; its display will read off by as much.`,
-      }
-    case 'unasked':
-      return {
-        title: `It answers to ${loss.input} although you did not ask.`,
-        detail: `Its ${ruleKind({ kind: loss.rule }).title} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
-      }
-    case 'off-skip-band':
-      return {
-        title: `${capital(loss.what === 'floor' || loss.what === 'ceiling' ? `the ${loss.what}` : `the ${nameOf(loss.what)}`)} moves from ${formatPct(loss.askedPct)} to ${formatPct(loss.givenPct)} %.`,
-        detail: `It cannot skip the skip band from ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %, so nothing is set inside it.`,
-      }
-    case 'crosses-skip-band':
-      return {
-        title: `The ${nameOf(loss.rule)} runs through ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %.`,
-        detail: 'It cannot skip a skip band, and the ramp has to cross it: it may stay in the resonance.',
-      }
-    case 'below-stops':
-      return {
-        title: `Before its start the ${nameOf(loss.rule)} asks for nothing.`,
-        detail: 'You asked that it hold its first speed there.',
-      }
-    case 'overrun-replaced':
-      return {
-        title: `No overrun that is ${OVERRUN_WORDS[loss.asked]}.`,
-        detail:
-          loss.given === 'fixed'
-            ? `The ${nameOf(loss.rule)} gets ${formatTime(loss.holdS)} each time instead.`
-            : `The ${nameOf(loss.rule)} stops at once.`,
-      }
-    case 'end-follows':
-      return {
-        title: `The ${nameOf(loss.rule)} ${loss.end === 'from' ? 'starts' : 'ends'} at ${loss.takes}.`,
-        detail: `You asked ${formatPct(loss.askedPct)} %; here it is ${formatPct(loss.givenPct)} %.`,
-      }
-    case 'speed-follows':
-      return {
-        title: `The ${nameOf(loss.rule)} runs at ${loss.takes}.`,
-        detail: `You asked ${formatPct(loss.askedPct)} %; here it is ${formatPct(loss.givenPct)} %.`,
-      }
-    case 'follower-left-out':
-      return { title: `No output follows the lead.`, detail: `“${loss.fan}” will not be driven by this controller.` }
-    case 'follower-at-floor':
-      return {
-        title: `At the lead’s floor “${loss.fan}” ${AT_FLOOR_WORDS[loss.given]}.`,
-        detail: `You asked that it ${AT_FLOOR_WORDS[loss.asked]}.`,
-      }
-    case 'no-kick':
-      return {
-        title: 'No start kick.',
-        detail: 'The floor alone must start the fan: it should not lie below what restarts by itself.',
-      }
-    case 'no-on-delay':
-      return {
-        title: `No delay before the ${nameOf(loss.rule)}.`,
-        detail: `You asked ${formatTime(loss.delayS)}; it answers at once.`,
-      }
-    case 'below-holds':
-      return {
-        title: `Before its start the ${nameOf(loss.rule)} still asks.`,
-        detail: 'It holds its first speed there; you asked for nothing.',
-      }
-    case 'bound-moved':
-      return {
-        title: `It runs at ${formatPct(loss.givenPct)} %, outside its ${loss.bound}.`,
-        detail: `Its steps leave nothing at or ${loss.bound === 'ceiling' ? 'under' : 'over'} ${formatPct(loss.askedPct)} % that it could run at.`,
-      }
-    case 'steps': {
-      const input = response.inputs.find(({ id }) => id === loss.curve.input)
-      const at = input && input.kind !== 'switch' ? ` at ${formatQuantity(loss.curve.at, input.kind, preference)}` : ''
-      return {
-        title: `Up to ${formatPct(loss.curve.greatestPct)} points off${at}.`,
-        detail: `Mean ${formatPct(loss.curve.meanPct)} points over the range${loss.stepPct > 0 ? `; it gives speed in steps of ${formatPct(loss.stepPct)} %` : ''}.`,
-      }
-    }
-    default:
-      return assertNever(loss)
-  }
+  return (TEXTS[loss.kind] as (loss: Loss, say: Say) => Text)(loss, say)
 }

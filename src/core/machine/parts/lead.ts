@@ -2,6 +2,7 @@ import type { Columns } from '@/core/machine/columns'
 import { givableAbove, givableBelow, givenFor, isInSkipBand, leadBounds, type Bounds } from '@/core/machine/givable'
 import type { PartContext } from '@/core/machine/parts/context'
 import { SAFETY_STOP } from '@/core/machine/parts/overrides'
+import type { Response } from '@/core/response/schema'
 import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
 
 export type CompiledLead = {
@@ -13,43 +14,50 @@ export type CompiledLead = {
   readonly lags: boolean
 }
 
+/** Where a lead with a rate is on its way. */
+function compileWay(bounds: Bounds, held: Bounds, rate: NonNullable<Response['rate']>, isFree: boolean) {
+  const { steps, bands, lowPct } = bounds
+  const lowestPct = givableAbove(bounds, lowPct)
+  return {
+    /** Where the speed has come on its way, never waiting in a skip band or below the lowest running speed. */
+    moved(fromPct: number, aimPct: number, dtS: number): number {
+      if (aimPct === fromPct) return aimPct
+      const isRising = aimPct > fromPct
+      const at = isRising
+        ? Math.min(aimPct, fromPct + rate.upPctPerS * dtS)
+        : Math.max(aimPct, fromPct - rate.downPctPerS * dtS)
+      if (at < lowestPct) return isRising ? Math.min(aimPct, lowestPct) : aimPct
+      const band = bands.find((candidate) => isInSkipBand(candidate, at))
+      return band ? (isRising ? band.toPct : band.fromPct) : at
+    },
+
+    /** The step it stands at on its way: one it has reached, never one ahead of it. */
+    standing(at: number, lastPct: number, aimPct: number): number {
+      if (isFree || at === aimPct) return at
+      const isRising = aimPct > lastPct
+      const reached = isRising ? stepBelow(steps, at) : stepAbove(steps, at)
+      const isOpen = reached >= lowestPct && !bands.some((band) => isInSkipBand(band, reached))
+      return isOpen ? reached : isRising ? givableAbove(held, reached) : givableBelow(held, reached)
+    },
+  }
+}
+
 /** How the lead's output carries out what is wanted of it. Where steps, skip bands, floor, ceiling, rate and start collide, the table in
  *  docs/control-laws.md decides. */
 export function compileLead({ response, memory: plan }: PartContext): CompiledLead {
   const bounds = leadBounds(response)
-  const { steps, bands, lowPct, highPct } = bounds
+  const { steps, bands, highPct } = bounds
   // A hold may want more than the ceiling, for safety.
   const held: Bounds = { ...bounds, highPct: 100 }
-  const lowestPct = givableAbove(bounds, lowPct)
   const isFree = bands.length === 0 && steps.stepPct === 0 && !steps.levelsPct
   const cameFromAt = plan.slot(0)
   const positionAt = plan.slot(0)
   const kickLeft = plan.slot(0)
   const { rate, startKick } = response
+  const way = rate && compileWay(bounds, held, rate, isFree)
   const kickS = startKick?.holdS ?? 0
   const lags = rate !== undefined || kickS > 0
   const kickPct = startKick ? Math.min(100, stepAbove(steps, startKick.speedPct)) : 0
-
-  /** Where the speed has come on its way, never waiting in a skip band or below the lowest running speed. */
-  function moved(fromPct: number, aimPct: number, dtS: number): number {
-    if (!rate || aimPct === fromPct) return aimPct
-    const isRising = aimPct > fromPct
-    const at = isRising
-      ? Math.min(aimPct, fromPct + rate.upPctPerS * dtS)
-      : Math.max(aimPct, fromPct - rate.downPctPerS * dtS)
-    if (at < lowestPct) return isRising ? Math.min(aimPct, lowestPct) : aimPct
-    const band = bands.find((candidate) => isInSkipBand(candidate, at))
-    return band ? (isRising ? band.toPct : band.fromPct) : at
-  }
-
-  /** The step it stands at on its way: one it has reached, never one ahead of it. */
-  function standing(at: number, lastPct: number, aimPct: number): number {
-    if (isFree || at === aimPct) return at
-    const isRising = aimPct > lastPct
-    const reached = isRising ? stepBelow(steps, at) : stepAbove(steps, at)
-    const isOpen = reached >= lowestPct && !bands.some((band) => isInSkipBand(band, reached))
-    return isOpen ? reached : isRising ? givableAbove(held, reached) : givableBelow(held, reached)
-  }
 
   /** Where the output goes when this is wanted: on a step, out of skip bands, inside floor and ceiling. */
   function aim(memory: Float64Array, { start, end, leadPct, aimPct }: Columns): void {
@@ -79,7 +87,11 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
   }
 
   /** No faster than the rate. */
-  function move(memory: Float64Array, { start, end, dtS, aimPct, heldBy, fansPct }: Columns): void {
+  function move(
+    { moved, standing }: NonNullable<typeof way>,
+    memory: Float64Array,
+    { start, end, dtS, aimPct, heldBy, fansPct }: Columns,
+  ): void {
     const given = fansPct[0]!
     let position = memory[positionAt]!
     for (let row = start; row < end; row++) {
@@ -112,7 +124,7 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
     run(memory, block, lastPct, isSettled) {
       const { start, end, aimPct, fansPct } = block
       aim(memory, block)
-      if (rate && !isSettled) move(memory, block)
+      if (way && !isSettled) move(way, memory, block)
       else {
         const given = fansPct[0]!
         if (lags) for (let row = start; row < end; row++) given[row] = aimPct[row]!
