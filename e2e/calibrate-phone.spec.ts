@@ -63,7 +63,7 @@ test('calibrating with a thumb: guided tries, a map where it tells most, a noise
     await page.getByRole('button', { name: 'Add a reading at 40 %' }).tap()
     const hand = page.getByRole('region', { name: 'The reading in hand' })
     await hand.getByRole('textbox', { name: /^Flow now/ }).fill('288')
-    await hand.getByRole('button', { name: 'That is it' }).tap()
+    await hand.getByRole('button', { name: 'Save the reading' }).tap()
     await page.getByRole('button', { name: 'Use 80 l/s' }).tap()
     await expect(page.getByRole('button', { name: 'Use 80 l/s' })).toBeHidden()
     await expect(page.getByRole('img', { name: /Flow of the .* against its setting/ })).toBeVisible()
@@ -84,7 +84,7 @@ test('calibrating with a thumb: guided tries, a map where it tells most, a noise
         const hand = page.getByRole('region', { name: 'The reading in hand' })
         await hand.getByRole('textbox', { name: /^setting of the reading/ }).fill(String(pct))
         await hand.getByRole('textbox', { name: /^Sound now/ }).fill(String(dB))
-        await hand.getByRole('button', { name: 'That is it' }).tap()
+        await hand.getByRole('button', { name: 'Save the reading' }).tap()
       } else await row.fill(String(dB))
     }
     await page.getByRole('tab', { name: 'Noise' }).tap()

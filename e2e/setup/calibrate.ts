@@ -25,7 +25,7 @@ export async function readMap(page: Page, flowOf: (settingPct: number) => number
     const hand = page.getByRole('region', { name: 'The reading in hand' })
     await expect(hand.getByRole('textbox', { name: /^setting of the reading/ })).toHaveValue(String(settingPct))
     await hand.getByRole('textbox', { name: /^Flow now/ }).fill(String(flowOf(settingPct)))
-    await hand.getByRole('button', { name: 'That is it' }).click()
+    await hand.getByRole('button', { name: 'Save the reading' }).click()
     settings.push(settingPct)
   }
   return settings

@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box'
 import InputBase from '@mui/material/InputBase'
 import Popper from '@mui/material/Popper'
-import { useEffect, useEffectEvent, useRef, useState } from 'react'
-import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
+import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
+import { formatFigure, formatPct, preferredUnit, type UnitPreference } from '@/core/quantity/format'
 import { bareMeanings, parseQuantity } from '@/core/quantity/parse'
 import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
 import { problemText } from '@/core/words/problems'
@@ -50,69 +50,62 @@ function shownUnit(quantity: Quantity, value: number | null, preferred: Unit): U
   )
 }
 
-/** An inline field for a quantity: type with any unit, turn with arrows or wheel; the answer follows each keystroke. */
-export function QuantityField({
-  label,
-  quantity,
-  value,
-  onChange,
-  onClear,
-  onDone,
-  step,
-  limits,
-  colour = 'text.primary',
-  large = false,
-  showUnit = true,
-}: Props) {
+/** A value as it stands in the field, in the unit that is shown. */
+function figureOf(value: number | null, quantity: Quantity, unit: Unit, preference: UnitPreference): string {
+  if (value === null) return ''
+  if (quantity === 'time') return String(Number(fromBase(unit, value).toFixed(2)))
+  if (quantity === 'count') return String(Number(value.toFixed(3)))
+  return quantity === 'speed' || quantity === 'ratio' ? formatPct(value) : formatFigure(value, quantity, preference)
+}
+
+/** What is typed and turned in a field, and what becomes of it. */
+function useEntry({ quantity, value, onChange, onClear, onDone, step, limits }: Props) {
   const preference = usePreference()
   const [entry, setEntry] = useState<Entry | null>(null)
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const input = useRef<HTMLInputElement>(null)
   const [min, max] = limits ?? quantitySpec(quantity).plausible
   const unit = shownUnit(quantity, value, preferredUnit(quantity, preference))
-  const figure =
-    value === null
-      ? ''
-      : quantity === 'time'
-        ? String(Number(fromBase(unit, value).toFixed(2)))
-        : quantity === 'count'
-          ? String(Number(value.toFixed(3)))
-          : quantity === 'speed' || quantity === 'ratio'
-            ? formatPct(value)
-            : formatFigure(value, quantity, preference)
+  const figure = figureOf(value, quantity, unit, preference)
   // What was refused stays until somebody mends it, or until another value is put there from outside.
   const shown = entry && (entry.isTyping || entry.value === value) ? entry : null
-  const text = shown?.text ?? figure
   const problem = shown?.problem ?? null
   // A bare number that instruments show in several units is said with the others, until it is turned or left as it is.
   const bare = shown && problem === null ? bareMeanings(shown.text, quantity, unit.symbol) : null
 
-  function type(next: string): void {
-    const parsed = next.trim() === '' ? null : parseQuantity(next, quantity, { typedUnit: unit.symbol, limits })
-    if (parsed?.ok) {
-      setEntry({ text: next, problem: null, isTyping: true, value: parsed.value })
-      if (parsed.value !== value) onChange(parsed.value)
-      return
-    }
-    const said = parsed ? parsed.problems.map(problemText).join(' ') : null
-    const inForce = value === null || onClear ? '' : ` ${figure} ${unit.symbol} stays in force.`
-    setEntry({ text: next, problem: said && `${said}${inForce}`, isTyping: true, value: onClear ? null : value })
-    if (value !== null) onClear?.()
+  return {
+    unit,
+    text: shown?.text ?? figure,
+    problem,
+    bare,
+    mayBeNegative: min < 0,
+    drop: () => setEntry(null),
+    type: (next: string): void => {
+      const parsed = next.trim() === '' ? null : parseQuantity(next, quantity, { typedUnit: unit.symbol, limits })
+      if (parsed?.ok) {
+        setEntry({ text: next, problem: null, isTyping: true, value: parsed.value })
+        if (parsed.value !== value) onChange(parsed.value)
+        return
+      }
+      const said = parsed ? parsed.problems.map(problemText).join(' ') : null
+      const inForce = value === null || onClear ? '' : ` ${figure} ${unit.symbol} stays in force.`
+      setEntry({ text: next, problem: said && `${said}${inForce}`, isTyping: true, value: onClear ? null : value })
+      if (value !== null) onClear?.()
+    },
+    leave: (): void => {
+      setEntry(shown && (shown.problem !== null || bare) ? { ...shown, isTyping: false } : null)
+      onDone?.()
+    },
+    turn: (direction: number): void => {
+      if (value === null) return
+      const oneStep = step ?? toBase(unit, 10 ** -unit.decimals) - toBase(unit, 0)
+      const next = Math.min(max, Math.max(min, Number((value + direction * oneStep).toFixed(6))))
+      setEntry(null)
+      onChange(next)
+    },
   }
+}
 
-  function leave(): void {
-    setEntry(shown && (shown.problem !== null || bare) ? { ...shown, isTyping: false } : null)
-    onDone?.()
-  }
-
-  function turn(direction: number): void {
-    if (value === null) return
-    const oneStep = step ?? toBase(unit, 10 ** -unit.decimals) - toBase(unit, 0)
-    const next = Math.min(max, Math.max(min, Number((value + direction * oneStep).toFixed(6))))
-    setEntry(null)
-    onChange(next)
-  }
-
+/** Turns a field that has the focus by the wheel, and leaves the page where it is. */
+function useWheel(input: RefObject<HTMLInputElement | null>, turn: (direction: number) => void): void {
   const turnByWheel = useEffectEvent((event: WheelEvent) => {
     if (document.activeElement !== input.current) return
     event.preventDefault()
@@ -124,7 +117,26 @@ export function QuantityField({
     const onWheel = (event: WheelEvent) => turnByWheel(event)
     element?.addEventListener('wheel', onWheel, { passive: false })
     return () => element?.removeEventListener('wheel', onWheel)
-  }, [])
+  }, [input])
+}
+
+/** An inline field for a quantity: type with any unit, turn with arrows or wheel; the answer follows each keystroke. */
+export function QuantityField(props: Props) {
+  const { label, quantity, value, onChange, onDone, colour = 'text.primary', large = false, showUnit = true } = props
+  const { unit, text, problem, bare, mayBeNegative, drop, type, leave, turn } = useEntry(props)
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const input = useRef<HTMLInputElement>(null)
+  useWheel(input, turn)
+
+  function onKey(event: KeyboardEvent<HTMLElement>): void {
+    const { key } = event
+    if (key === 'ArrowUp' || key === 'ArrowDown') {
+      event.preventDefault()
+      turn(key === 'ArrowUp' ? 1 : -1)
+    }
+    if (key === 'Enter') (event.target as HTMLElement).blur()
+    if (key === 'Escape') drop()
+  }
 
   return (
     <>
@@ -135,22 +147,13 @@ export function QuantityField({
           onChange={(event) => type(event.target.value)}
           onFocus={(event) => event.target.select()}
           onBlur={leave}
-          onKeyDown={(event) => {
-            if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-              event.preventDefault()
-              turn(event.key === 'ArrowUp' ? 1 : -1)
-            }
-            if (event.key === 'Enter') (event.target as HTMLElement).blur()
-            if (event.key === 'Escape') {
-              setEntry(null)
-            }
-          }}
+          onKeyDown={onKey}
           error={problem !== null}
           inputProps={{
             'aria-label': `${label}, ${unit.symbol}`,
             'aria-invalid': problem !== null,
             // The keyboard of figures has no minus and no letters: only where neither is wanted.
-            inputMode: large || (quantity !== 'time' && min >= 0) ? 'decimal' : 'text',
+            inputMode: large || (quantity !== 'time' && !mayBeNegative) ? 'decimal' : 'text',
             autoComplete: 'off',
             spellCheck: false,
             placeholder: value === null ? '––' : undefined,
@@ -179,44 +182,52 @@ export function QuantityField({
         {showUnit && <span aria-hidden="true">{` ${unit.symbol}`}</span>}
       </span>
       {bare && bare.others.length > 0 && (
-        <Box component="span" role="status" sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
-          {' '}
-          taken as {bare.taken.text}
-          {bare.others.map((other) => (
-            <span key={other.text}>
-              {', '}
-              <TextButton
-                onClick={() => {
-                  setEntry(null)
-                  onChange(other.value)
-                  onDone?.()
-                }}
-              >
-                {other.text}?
-              </TextButton>
-            </span>
-          ))}
-        </Box>
+        <OtherMeanings
+          bare={bare}
+          onTake={(other) => {
+            drop()
+            onChange(other)
+            onDone?.()
+          }}
+        />
       )}
-      {/* Only while there is something to say: a page of fields would otherwise carry a page of waiting tooltips. */}
-      {problem !== null && (
-        <Popper open anchorEl={anchor} placement="bottom-start" sx={{ zIndex: 'tooltip' }}>
-          <Box
-            role="alert"
-            sx={{
-              bgcolor: 'text.primary',
-              color: 'ground.sheet',
-              borderRadius: 1,
-              px: 1,
-              py: 0.5,
-              fontSize: '0.8125rem',
-              maxWidth: 320,
-            }}
-          >
-            {problem}
-          </Box>
-        </Popper>
-      )}
+      {problem !== null && <Refusal anchor={anchor}>{problem}</Refusal>}
     </>
   )
 }
+
+type Bare = NonNullable<ReturnType<typeof bareMeanings>>
+
+/** What else a bare number could have meant, each to be taken instead. */
+const OtherMeanings = ({ bare, onTake }: { bare: Bare; onTake: (value: number) => void }) => (
+  <Box component="span" role="status" sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
+    {' '}
+    taken as {bare.taken.text}
+    {bare.others.map((other) => (
+      <span key={other.text}>
+        {', '}
+        <TextButton onClick={() => onTake(other.value)}>{other.text}?</TextButton>
+      </span>
+    ))}
+  </Box>
+)
+
+/** Why something was not taken. Only while there is something to say: a page of fields would otherwise carry a page of waiting tooltips. */
+const Refusal = ({ anchor, children }: { anchor: HTMLElement | null; children: string }) => (
+  <Popper open anchorEl={anchor} placement="bottom-start" sx={{ zIndex: 'tooltip' }}>
+    <Box
+      role="alert"
+      sx={{
+        bgcolor: 'text.primary',
+        color: 'ground.sheet',
+        borderRadius: 1,
+        px: 1,
+        py: 0.5,
+        fontSize: '0.8125rem',
+        maxWidth: 320,
+      }}
+    >
+      {children}
+    </Box>
+  </Popper>
+)

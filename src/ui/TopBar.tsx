@@ -69,94 +69,10 @@ export function TopBar(props: Props) {
         displayPrint: 'none',
       }}
     >
-      <Box
-        component={Link}
-        href="/yard"
-        aria-label="Soft Gale, to the yard"
-        sx={{
-          color: 'inherit',
-          textDecoration: 'none',
-          fontWeight: 700,
-          display: 'flex',
-          alignItems: 'center',
-          gap: 1,
-          whiteSpace: 'nowrap',
-        }}
-      >
-        <svg
-          width="22"
-          height="16"
-          viewBox="0 0 22 16"
-          fill="none"
-          stroke="#A8CEC8"
-          strokeWidth="2"
-          strokeLinecap="round"
-          aria-hidden="true"
-        >
-          <path d="M1 5h12a2.5 2.5 0 1 0-2.5-2.5" />
-          <path d="M1 9h19" />
-          <path d="M1 13h9" />
-        </svg>
-        <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
-          Soft Gale
-        </Box>
-      </Box>
-      <Box
-        component="nav"
-        aria-label="Places"
-        // On a phone the places give way: they slide under a thumb, and what is kept stays in sight.
-        sx={{ display: 'flex', gap: { xs: 1.5, sm: 2.5 }, minWidth: 0, overflowX: { xs: 'auto', sm: 'visible' } }}
-      >
-        {PLACES.map(({ name, path: to, key }) => {
-          const isHere = path.startsWith(to) || (to === '/yard' && path.startsWith('/installation'))
-          return (
-            <Box
-              key={to}
-              component={Link}
-              href={to}
-              title={`g then ${key}`}
-              aria-current={isHere ? 'page' : undefined}
-              sx={{
-                color: 'inherit',
-                textDecoration: 'none',
-                fontSize: '0.875rem',
-                lineHeight: '41px',
-                borderBottom: '3px solid',
-                borderColor: isHere ? '#A8CEC8' : 'transparent',
-              }}
-            >
-              {name}
-            </Box>
-          )
-        })}
-      </Box>
+      <Home />
+      <Places path={path} />
       <Box sx={{ flex: 1 }} />
-      <ButtonBase
-        onClick={() => setFinding(true)}
-        sx={{
-          border: 1,
-          borderColor: '#5C6E75',
-          borderRadius: 1,
-          height: 30,
-          px: 1.25,
-          minWidth: { sm: 200 },
-          justifyContent: 'space-between',
-          fontSize: '0.8125rem',
-          color: '#C6D2D0',
-          gap: 2,
-          flexShrink: 0,
-        }}
-      >
-        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
-          Find or do…
-        </Box>
-        <Box component="span" sx={{ display: { sm: 'none' } }}>
-          Find
-        </Box>
-        <Box component="span" sx={{ fontFamily: MONO, display: { xs: 'none', sm: 'inline' } }}>
-          Ctrl K
-        </Box>
-      </ButtonBase>
+      <FindButton onClick={() => setFinding(true)} />
       <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
       <PersonMenu {...props} />
       {areKeysShown && <KeysList onClose={() => setKeysShown(false)} />}
@@ -164,6 +80,102 @@ export function TopBar(props: Props) {
     </Box>
   )
 }
+
+const Home = () => (
+  <Box
+    component={Link}
+    href="/yard"
+    aria-label="Soft Gale, to the yard"
+    sx={{
+      color: 'inherit',
+      textDecoration: 'none',
+      fontWeight: 700,
+      display: 'flex',
+      alignItems: 'center',
+      gap: 1,
+      whiteSpace: 'nowrap',
+    }}
+  >
+    <svg
+      width="22"
+      height="16"
+      viewBox="0 0 22 16"
+      fill="none"
+      stroke="#A8CEC8"
+      strokeWidth="2"
+      strokeLinecap="round"
+      aria-hidden="true"
+    >
+      <path d="M1 5h12a2.5 2.5 0 1 0-2.5-2.5" />
+      <path d="M1 9h19" />
+      <path d="M1 13h9" />
+    </svg>
+    <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
+      Soft Gale
+    </Box>
+  </Box>
+)
+
+const Places = ({ path }: { path: string }) => (
+  <Box
+    component="nav"
+    aria-label="Places"
+    // On a phone the places give way: they slide under a thumb, and what is kept stays in sight.
+    sx={{ display: 'flex', gap: { xs: 1.5, sm: 2.5 }, minWidth: 0, overflowX: { xs: 'auto', sm: 'visible' } }}
+  >
+    {PLACES.map(({ name, path: to, key }) => {
+      const isHere = path.startsWith(to) || (to === '/yard' && path.startsWith('/installation'))
+      return (
+        <Box
+          key={to}
+          component={Link}
+          href={to}
+          title={`g then ${key}`}
+          aria-current={isHere ? 'page' : undefined}
+          sx={{
+            color: 'inherit',
+            textDecoration: 'none',
+            fontSize: '0.875rem',
+            lineHeight: '41px',
+            borderBottom: '3px solid',
+            borderColor: isHere ? '#A8CEC8' : 'transparent',
+          }}
+        >
+          {name}
+        </Box>
+      )
+    })}
+  </Box>
+)
+
+const FindButton = ({ onClick }: { onClick: () => void }) => (
+  <ButtonBase
+    onClick={onClick}
+    sx={{
+      border: 1,
+      borderColor: '#5C6E75',
+      borderRadius: 1,
+      height: 30,
+      px: 1.25,
+      minWidth: { sm: 200 },
+      justifyContent: 'space-between',
+      fontSize: '0.8125rem',
+      color: '#C6D2D0',
+      gap: 2,
+      flexShrink: 0,
+    }}
+  >
+    <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+      Find or do…
+    </Box>
+    <Box component="span" sx={{ display: { sm: 'none' } }}>
+      Find
+    </Box>
+    <Box component="span" sx={{ fontFamily: MONO, display: { xs: 'none', sm: 'inline' } }}>
+      Ctrl K
+    </Box>
+  </ButtonBase>
+)
 
 function PersonMenu({
   personName,

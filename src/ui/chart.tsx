@@ -15,6 +15,16 @@ export const settingAxis = {
   stroke: 'var(--mui-palette-text-secondary)',
 }
 
+/** The line of the fan law, of rows that have it as `law`. */
+export const LAW_LINE = {
+  dataKey: 'law',
+  stroke: 'var(--mui-palette-text-secondary)',
+  strokeDasharray: '3 4',
+  strokeWidth: 1.5,
+  dot: false,
+  isAnimationActive: false,
+} as const
+
 export const HATCH_FILL = 'url(#gale-hatch)'
 
 /** The pattern of "will not turn", for use as a fill inside a chart. */

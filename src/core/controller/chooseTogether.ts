@@ -70,12 +70,12 @@ function rampCurves(
   slot: RampSlot,
   known: InSlot,
 ): { asked: RampCurve; given: ReturnType<typeof between> } {
-  const { response, model, bounds, place, valueOf } = known
+  const { response, model, bounds, place } = known
   const { floor, ceiling } = response
   const isLadder = response.stages !== undefined
   const mayBeOff = floor.offAllowed ?? false
   const askedBounds = { floorPct: floor.speedPct, ceilingPct: ceiling.speedPct }
-  const ends = rampEnds(ramp, slot, { valueOf: (means) => valueOf(means, place), ...bounds })
+  const ends = rampEnds(ramp, slot, { valueOf: (means) => known.valueOf(means, place), ...bounds })
   return {
     asked: { ...ramp, ...between(ramp, askedBounds, { isLadder, rescales: ceiling.how === 'rescale', mayBeOff }) },
     given: between({ ...ends, below: slot.below ?? 'from' }, bounds, {

@@ -23,7 +23,7 @@ export const givenList = <T>(list: readonly Given<T>[]): Given<T[]> => ({
 
 /** Parts as one object; losses in the order in which the parts are written. */
 export const givenParts = <T extends object>(parts: { readonly [K in keyof T]: Given<T[K]> }): Given<T> => {
-  const entries = Object.entries(parts) as [string, Given<unknown>][]
+  const entries = Object.entries<Given<unknown>>(parts)
   return {
     value: Object.fromEntries(entries.map(([key, { value }]) => [key, value])) as T,
     losses: entries.flatMap(([, { losses }]) => losses),

@@ -104,7 +104,7 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     const [title, detail] = PART_WORDS[loss.part]
     return { title, detail: loss.name ? `${capital(say.rule(loss.name))}: ${detail}` : detail }
   },
-  'output-left-out': (loss, say) => ({
+  'output-left-out': (loss) => ({
     title: `No output for the ${loss.name}.`,
     detail: 'It needs a device of its own.',
   }),
@@ -112,7 +112,7 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     title: `With ${say.input(loss.input)} lost ${loss.givenPct === null ? 'its rules simply stop asking' : `it runs at ${formatPct(loss.givenPct)} %`}.`,
     detail: `You asked ${formatPct(loss.askedPct)} %.`,
   }),
-  wins: (loss, say) => ({
+  wins: (loss) => ({
     title: loss.asked === 'first' ? 'The highest ask counts here.' : 'The first rule that asks counts here.',
     detail:
       loss.asked === 'first'
@@ -131,7 +131,7 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     title: `No offset for ${say.input(loss.input)}.`,
     detail: `The points are moved by ${formatDifference(-loss.offset, say.inputWith(loss.input)?.kind, say.preference)} instead, which comes to the same; its display will read off by as much.`,
   }),
-  unasked: (loss, say) => ({
+  unasked: (loss) => ({
     title: `It answers to ${loss.input} although you did not ask.`,
     detail: `Its ${ruleKind({ kind: loss.rule }).title} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
   }),
@@ -162,15 +162,15 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     title: `The ${say.rule(loss.rule)} runs at ${loss.takes}.`,
     detail: `You asked ${formatPct(loss.askedPct)} %; here it is ${formatPct(loss.givenPct)} %.`,
   }),
-  'follower-left-out': (loss, say) => ({
+  'follower-left-out': (loss) => ({
     title: `No output follows the lead.`,
     detail: `“${loss.fan}” will not be driven by this controller.`,
   }),
-  'follower-at-floor': (loss, say) => ({
+  'follower-at-floor': (loss) => ({
     title: `At the lead’s floor “${loss.fan}” ${AT_FLOOR_WORDS[loss.given]}.`,
     detail: `You asked that it ${AT_FLOOR_WORDS[loss.asked]}.`,
   }),
-  'no-kick': (loss, say) => ({
+  'no-kick': () => ({
     title: 'No start kick.',
     detail: 'The floor alone must start the fan: it should not lie below what restarts by itself.',
   }),
@@ -182,7 +182,7 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     title: `Before its start the ${say.rule(loss.rule)} still asks.`,
     detail: 'It holds its first speed there; you asked for nothing.',
   }),
-  'bound-moved': (loss, say) => ({
+  'bound-moved': (loss) => ({
     title: `It runs at ${formatPct(loss.givenPct)} %, outside its ${loss.bound}.`,
     detail: `Its steps leave nothing at or ${loss.bound === 'ceiling' ? 'under' : 'over'} ${formatPct(loss.askedPct)} % that it could run at.`,
   }),

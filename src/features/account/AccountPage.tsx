@@ -9,11 +9,11 @@ import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { BringYardIn } from '@/features/account/BringYardIn'
 import { Passkeys } from '@/features/account/Passkeys'
-import { Section } from '@/features/account/Section'
 import { SecondFactor } from '@/features/account/SecondFactor'
+import { Section } from '@/features/account/Section'
+import { TextButton } from '@/ui/TextButton'
 import { authAsk, authClient } from '@/ui/authClient'
 import { formatDayAndClock } from '@/ui/clock'
-import { TextButton } from '@/ui/TextButton'
 
 type Props = {
   name: string
@@ -35,7 +35,7 @@ type Props = {
 export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskeys, lettersPath }: Props) {
   const router = useRouter()
   const [said, setSaid] = useState<{ text: string; isGood: boolean } | null>(null)
-  async function act(work: () => Promise<string | null>, done: string): Promise<void> {
+  const act: Act = async (work, done) => {
     const problem = await work()
     setSaid({ text: problem ?? done, isGood: problem === null })
     if (problem === null) router.refresh()
@@ -92,39 +92,7 @@ export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskey
         />
         <SecondFactor isOn={hasSecondFactor} onChange={() => router.refresh()} />
         {hasPasskeys && <Passkeys />}
-        <Section title="Where you are signed in">
-          {sessions.map(({ id, token, device, address, seenAt, isThis }) => (
-            <Box key={id} sx={{ display: 'flex', gap: 2, borderBottom: 1, borderColor: 'divider', py: 0.75 }}>
-              <Typography variant="body2" sx={{ flex: 1 }}>
-                {device}
-                {address && `, from ${address}`}, <span suppressHydrationWarning>{formatDayAndClock(seenAt)}</span>
-              </Typography>
-              {isThis ? (
-                <Typography variant="body2">this one</Typography>
-              ) : (
-                <TextButton
-                  label={`Sign out ${device}`}
-                  onClick={() =>
-                    void act(() => authAsk(() => authClient.revokeSession({ token })), 'It is signed out.')
-                  }
-                >
-                  Sign out
-                </TextButton>
-              )}
-            </Box>
-          ))}
-          {sessions.length > 1 && (
-            <Button
-              size="small"
-              sx={{ mt: 1 }}
-              onClick={() =>
-                void act(() => authAsk(() => authClient.revokeOtherSessions()), 'You are signed out everywhere else.')
-              }
-            >
-              Sign out everywhere else
-            </Button>
-          )}
-        </Section>
+        <Sessions sessions={sessions} act={act} />
         <Section title="What is kept about you">
           <a href="/api/me" download>
             Export everything of mine
@@ -148,6 +116,43 @@ export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskey
     </Box>
   )
 }
+
+type Act = (work: () => Promise<string | null>, done: string) => Promise<void>
+
+/** Every device that is signed in, and the way to end it there. */
+const Sessions = ({ sessions, act }: Pick<Props, 'sessions'> & { act: Act }) => (
+  <Section title="Where you are signed in">
+    {sessions.map(({ id, token, device, address, seenAt, isThis }) => (
+      <Box key={id} sx={{ display: 'flex', gap: 2, borderBottom: 1, borderColor: 'divider', py: 0.75 }}>
+        <Typography variant="body2" sx={{ flex: 1 }}>
+          {device}
+          {address && `, from ${address}`}, <span suppressHydrationWarning>{formatDayAndClock(seenAt)}</span>
+        </Typography>
+        {isThis ? (
+          <Typography variant="body2">this one</Typography>
+        ) : (
+          <TextButton
+            label={`Sign out ${device}`}
+            onClick={() => void act(() => authAsk(() => authClient.revokeSession({ token })), 'It is signed out.')}
+          >
+            Sign out
+          </TextButton>
+        )}
+      </Box>
+    ))}
+    {sessions.length > 1 && (
+      <Button
+        size="small"
+        sx={{ mt: 1 }}
+        onClick={() =>
+          void act(() => authAsk(() => authClient.revokeOtherSessions()), 'You are signed out everywhere else.')
+        }
+      >
+        Sign out everywhere else
+      </Button>
+    )}
+  </Section>
+)
 
 type Field = { name: string; label: string; value?: string; type?: string; complete?: string; most?: number }
 type FormProps = {

@@ -1,27 +1,26 @@
 'use client'
 
-import { DUTIES, DUTY_NAMES } from '@/core/brief/duty'
 import Button from '@mui/material/Button'
 import { useSearchParams } from 'next/navigation'
 import Typography from '@mui/material/Typography'
-import { flowForHeatLs } from '@/core/physics/heatFlow'
-import { type Brief } from '@/core/brief/schema'
-import { formatQuantity } from '@/core/quantity/format'
+import { DUTIES, DUTY_NAMES, type Duty } from '@/core/brief/duty'
+import type { Brief, Target } from '@/core/brief/schema'
 import { heatRemoval } from '@/core/calculation/flow/heatRemoval'
-import { RequiredFlow } from '@/features/brief/RequiredFlow'
-import { Rooms } from '@/features/brief/Rooms'
-import { TargetRow } from '@/features/brief/TargetRow'
 import { CAUTIONS } from '@/core/duty/cautions'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import { flowForHeatLs } from '@/core/physics/heatFlow'
+import { formatQuantity } from '@/core/quantity/format'
 import { Questions } from '@/features/brief/Questions'
+import { RequiredFlow } from '@/features/brief/RequiredFlow'
+import { Rooms } from '@/features/brief/Rooms'
+import { TargetRow } from '@/features/brief/TargetRow'
 import { WhatFollows } from '@/features/brief/WhatFollows'
 import { Choice } from '@/ui/Choice'
+import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
 import { Notice } from '@/ui/Notice'
-import { QuantityField } from '@/ui/QuantityField'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { TextLine } from '@/ui/TextLine'
 import { SumWhy } from '@/ui/SumWhy'
 import { usePreference } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
@@ -49,151 +48,113 @@ function OfferedFlow() {
   )
 }
 
+const DUTY_CHOICES = DUTIES.map((duty) => [duty, DUTY_NAMES[duty]] as const)
+
+/** Another duty asks other questions: the answers to the old ones go. */
+function DutyChoice({ duty }: { duty: Duty }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  return (
+    <Choice
+      label="duty"
+      value={duty}
+      options={DUTY_CHOICES}
+      onChange={(chosen) =>
+        edit('duty', ({ brief }) => {
+          brief.duty = chosen
+          delete brief.answers
+        })
+      }
+    />
+  )
+}
+
+/** The flow that carries the heat out at the rise that is allowed. */
+function FlowForHeat({ space: { heatLoadW, allowedRiseK } }: Pick<Brief, 'space'>) {
+  const preference = usePreference()
+  if (heatLoadW === null || allowedRiseK === null) return 'With the heat and this rise the flow follows.'
+  return (
+    <>
+      Needs{' '}
+      <SumWhy sum={heatRemoval} values={{ P: heatLoadW, dT: allowedRiseK }}>
+        {formatQuantity(flowForHeatLs(heatLoadW, allowedRiseK), 'flow', preference)}
+      </SumWhy>{' '}
+      at full.
+    </>
+  )
+}
+
+const NEW_TARGETS: readonly Target[] = [
+  { quantity: 'temperature', bandFrom: 15, bandTo: 25, limitAbove: 30, why: '', source: '' },
+  { quantity: 'humidity', bandFrom: 40, bandTo: 70, limitAbove: null, why: '', source: '' },
+]
+
+function Targets({ targets }: Pick<Brief, 'targets'>) {
+  const edit = useWorkingCopy((state) => state.edit)
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
+        Targets
+      </Typography>
+      {targets.length === 0 && (
+        <Typography>No target yet: say which band is to be held, and what must never be passed.</Typography>
+      )}
+      {targets.map((target, index) => (
+        <TargetRow key={index} target={target} index={index} />
+      ))}
+      {NEW_TARGETS.map((target) => (
+        <Button
+          key={target.quantity}
+          size="small"
+          onClick={() => edit('add target', ({ brief }) => void brief.targets.push({ ...target }))}
+        >
+          Add a {target.quantity} target
+        </Button>
+      ))}
+    </>
+  )
+}
+
 /** What the space needs: duty, space, targets, required flow. */
 export function BriefStage() {
-  const { name, brief } = useDocument()
-  const edit = useWorkingCopy((state) => state.edit)
-  const onDone = useWorkingCopy((state) => state.endGesture)
-  const preference = usePreference()
-  const change = (label: string, recipe: (draft: Brief) => void, key?: string) =>
-    edit(label, (draft) => recipe(draft.brief), key)
-  const { space } = brief
-  const duties = DUTIES.map((duty) => [duty, DUTY_NAMES[duty]] as const)
-  const heatLs =
-    space.heatLoadW !== null && space.allowedRiseK !== null ? flowForHeatLs(space.heatLoadW, space.allowedRiseK) : null
+  const { brief } = useDocument()
   return (
     <StageLayout title="What the space needs" side={<Care brief={brief} />} sideTitle="Care">
       <OfferedFlow />
       <FormRow label="Name">
-        <TextLine
-          label="name"
-          value={name}
-          maxLength={80}
-          onDone={onDone}
-          onChange={(text) => edit('name', (draft) => void (draft.name = text), 'name')}
-        />
+        <DocumentField place="name" label="name" text={{ maxLength: 80 }} />
       </FormRow>
       <FormRow label="Duty">
-        <Choice
-          label="duty"
-          value={brief.duty}
-          options={duties}
-          onChange={(duty) =>
-            change('duty', (draft) => {
-              draft.duty = duty
-              delete draft.answers
-            })
-          }
-        />
+        <DutyChoice duty={brief.duty} />
       </FormRow>
       <FormRow label="The space">
-        <TextLine
+        <DocumentField
+          place="brief.space.about"
           label="the space in words"
-          placeholder="What it is, what is in it, where air comes from"
-          maxLength={300}
-          value={space.about}
-          onDone={onDone}
-          onChange={(text) => change('space', (draft) => void (draft.space.about = text), 'about')}
+          change="space"
+          text={{ maxLength: 300, placeholder: 'What it is, what is in it, where air comes from' }}
         />
       </FormRow>
       <FormRow label="Volume">
-        <QuantityField
-          label="volume"
-          quantity="volume"
-          value={space.volumeM3}
-          limits={[0.01, 1e6]}
-          onDone={onDone}
-          onClear={() => change('volume', (draft) => void (draft.space.volumeM3 = null))}
-          onChange={(volumeM3) => change('volume', (draft) => void (draft.space.volumeM3 = volumeM3), 'volume')}
-        />
+        <DocumentField place="brief.space.volumeM3" label="volume" quantity="volume" limits={[0.01, 1e6]} mayBeEmpty />
       </FormRow>
       <FormRow label="Heat given off inside" hint="Lamps, people, machines: what the fan has to carry out">
-        <QuantityField
-          label="heat load"
-          quantity="power"
-          value={space.heatLoadW}
-          onDone={onDone}
-          onClear={() => change('heat', (draft) => void (draft.space.heatLoadW = null))}
-          onChange={(heatLoadW) => change('heat', (draft) => void (draft.space.heatLoadW = heatLoadW), 'heat')}
-        />
+        <DocumentField place="brief.space.heatLoadW" label="heat load" change="heat" quantity="power" mayBeEmpty />
       </FormRow>
-      <FormRow
-        label="Rise allowed over outside air"
-        hint={
-          heatLs === null ? (
-            'With the heat and this rise the flow follows.'
-          ) : (
-            <>
-              Needs{' '}
-              <SumWhy sum={heatRemoval} values={{ P: space.heatLoadW!, dT: space.allowedRiseK! }}>
-                {formatQuantity(heatLs, 'flow', preference)}
-              </SumWhy>{' '}
-              at full.
-            </>
-          )
-        }
-      >
-        <QuantityField
+      <FormRow label="Rise allowed over outside air" hint={<FlowForHeat space={brief.space} />}>
+        <DocumentField
+          place="brief.space.allowedRiseK"
           label="allowed rise"
+          change="rise"
           quantity="temperatureDifference"
-          value={space.allowedRiseK}
           limits={[0.1, 60]}
-          onDone={onDone}
-          onClear={() => change('rise', (draft) => void (draft.space.allowedRiseK = null))}
-          onChange={(rise) => change('rise', (draft) => void (draft.space.allowedRiseK = rise), 'rise')}
+          mayBeEmpty
         />
       </FormRow>
       <RequiredFlow brief={brief} />
       <Questions brief={brief} />
       <WhatFollows brief={brief} />
       <Rooms brief={brief} />
-      <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
-        Targets
-      </Typography>
-      {brief.targets.length === 0 && (
-        <Typography>No target yet: say which band is to be held, and what must never be passed.</Typography>
-      )}
-      {brief.targets.map((target, index) => (
-        <TargetRow key={index} target={target} index={index} />
-      ))}
-      <Button
-        size="small"
-        onClick={() =>
-          change(
-            'add target',
-            (draft) =>
-              void draft.targets.push({
-                quantity: 'temperature',
-                bandFrom: 15,
-                bandTo: 25,
-                limitAbove: 30,
-                why: '',
-                source: '',
-              }),
-          )
-        }
-      >
-        Add a temperature target
-      </Button>
-      <Button
-        size="small"
-        onClick={() =>
-          change(
-            'add target',
-            (draft) =>
-              void draft.targets.push({
-                quantity: 'humidity',
-                bandFrom: 40,
-                bandTo: 70,
-                limitAbove: null,
-                why: '',
-                source: '',
-              }),
-          )
-        }
-      >
-        Add a humidity target
-      </Button>
+      <Targets targets={brief.targets} />
     </StageLayout>
   )
 }

@@ -26,11 +26,9 @@ const PER_QUANTITY: Record<Per, Quantity> = { room: 'count', person: 'count', m2
 /** What the rooms want together by a table: one that came with the program, or the technician’s own file. */
 export function Rooms({ brief }: { brief: Brief }) {
   const edit = useWorkingCopy((state) => state.edit)
-  const onDone = useWorkingCopy((state) => state.endGesture)
-  const preference = usePreference()
   const [problems, setProblems] = useState<readonly string[]>([])
   const { rooms } = brief
-  const change = (label: string, recipe: (held: RoomList) => void, key?: string) =>
+  const change: ChangeRooms = (label, recipe, key) =>
     edit(
       `rooms: ${label}`,
       (draft) => {
@@ -51,8 +49,6 @@ export function Rooms({ brief }: { brief: Brief }) {
     if (read.ok) take(read.value)
   }
   const isOwn = rooms !== undefined && !BUILT_IN_TABLES.some(({ name }) => name === rooms.table.name)
-  const sum = rooms && roomsFlow(rooms)
-  const flowLs = sum ? Number(sum.flowLs.toPrecision(6)) : 0
   return (
     <>
       <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
@@ -83,41 +79,9 @@ export function Rooms({ brief }: { brief: Brief }) {
           </Notice>
         )}
       </FormRow>
-      {rooms?.lines.map((line, index) => {
-        const row = rooms.table.rows.find(({ room }) => room === line.room)
-        return (
-          <FormRow key={index} label={`Line ${index + 1}`}>
-            <Choice
-              label={`room of line ${index + 1}`}
-              value={line.room}
-              options={[
-                ...rooms.table.rows.map(
-                  ({ room, flowLs, per }) =>
-                    [room, `${room}, ${formatQuantity(flowLs, 'flow', preference, 1)} ${PER_WORDS[per]}`] as const,
-                ),
-                ...(row ? [] : [[line.room, `${line.room}: not in this table`] as const]),
-              ]}
-              onChange={(room) => change('room', (held) => void (held.lines[index]!.room = room))}
-            />
-            {' × '}
-            <QuantityField
-              label={`how many of line ${index + 1}`}
-              quantity={PER_QUANTITY[row?.per ?? 'room']}
-              value={line.count}
-              limits={[0.01, 10000]}
-              onDone={onDone}
-              onChange={(count) => change('count', (held) => void (held.lines[index]!.count = count), `count-${index}`)}
-            />
-            <IconButton
-              size="small"
-              aria-label={`Remove line ${index + 1} of the rooms`}
-              onClick={() => change('remove', (held) => void held.lines.splice(index, 1))}
-            >
-              ×
-            </IconButton>
-          </FormRow>
-        )
-      })}
+      {rooms?.lines.map((line, index) => (
+        <RoomLine key={index} line={line} index={index} table={rooms.table} onChange={change} />
+      ))}
       {rooms && (
         <Box>
           <Button
@@ -129,33 +93,79 @@ export function Rooms({ brief }: { brief: Brief }) {
           </Button>
         </Box>
       )}
-      {sum && sum.flowLs > 0 && (
-        <FormRow
-          label="Together"
-          hint={
-            sum.unknown.length > 0
-              ? `Not counted: ${sum.unknown.join(', ')}. This table does not have them.`
-              : undefined
+      {rooms && <RoomsTogether brief={brief} rooms={rooms} />}
+    </>
+  )
+}
+
+type ChangeRooms = (label: string, recipe: (held: RoomList) => void, key?: string) => void
+type LineProps = { line: RoomList['lines'][number]; index: number; table: FlowTable; onChange: ChangeRooms }
+
+/** One kind of room, and how many of it. */
+function RoomLine({ line, index, table, onChange }: LineProps) {
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  const preference = usePreference()
+  const row = table.rows.find(({ room }) => room === line.room)
+  return (
+    <FormRow label={`Line ${index + 1}`}>
+      <Choice
+        label={`room of line ${index + 1}`}
+        value={line.room}
+        options={[
+          ...table.rows.map(
+            ({ room, flowLs, per }) =>
+              [room, `${room}, ${formatQuantity(flowLs, 'flow', preference, 1)} ${PER_WORDS[per]}`] as const,
+          ),
+          ...(row ? [] : [[line.room, `${line.room}: not in this table`] as const]),
+        ]}
+        onChange={(room) => onChange('room', (held) => void (held.lines[index]!.room = room))}
+      />
+      {' × '}
+      <QuantityField
+        label={`how many of line ${index + 1}`}
+        quantity={PER_QUANTITY[row?.per ?? 'room']}
+        value={line.count}
+        limits={[0.01, 10000]}
+        onDone={onDone}
+        onChange={(count) => onChange('count', (held) => void (held.lines[index]!.count = count), `count-${index}`)}
+      />
+      <IconButton
+        size="small"
+        aria-label={`Remove line ${index + 1} of the rooms`}
+        onClick={() => onChange('remove', (held) => void held.lines.splice(index, 1))}
+      >
+        ×
+      </IconButton>
+    </FormRow>
+  )
+}
+
+/** What all of them want together, and the way to take it over. */
+function RoomsTogether({ brief, rooms }: { brief: Brief; rooms: RoomList }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const preference = usePreference()
+  const sum = roomsFlow(rooms)
+  const flowLs = Number(sum.flowLs.toPrecision(6))
+  if (!(sum.flowLs > 0)) return null
+  const unknown = sum.unknown.join(', ')
+  return (
+    <FormRow label="Together" hint={unknown && `Not counted: ${unknown}. This table does not have them.`}>
+      <b>{formatQuantity(sum.flowLs, 'flow', preference, 1)}</b>{' '}
+      {brief.requiredFlow?.flowLs !== flowLs && (
+        <TextButton
+          onClick={() =>
+            edit('required flow', (draft) => {
+              const { table } = draft.brief.rooms!
+              draft.brief.requiredFlow = {
+                flowLs,
+                why: `Rooms by “${table.name}”, ${table.edition}`.slice(0, 300),
+              }
+            })
           }
         >
-          <b>{formatQuantity(sum.flowLs, 'flow', preference, 1)}</b>{' '}
-          {brief.requiredFlow?.flowLs !== flowLs && (
-            <TextButton
-              onClick={() =>
-                edit('required flow', (draft) => {
-                  const { table } = draft.brief.rooms!
-                  draft.brief.requiredFlow = {
-                    flowLs,
-                    why: `Rooms by “${table.name}”, ${table.edition}`.slice(0, 300),
-                  }
-                })
-              }
-            >
-              Take the rooms’ flow as the one never to fall below
-            </TextButton>
-          )}
-        </FormRow>
+          Take the rooms’ flow as the one never to fall below
+        </TextButton>
       )}
-    </>
+    </FormRow>
   )
 }

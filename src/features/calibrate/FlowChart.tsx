@@ -3,24 +3,69 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
-import {
-  CartesianGrid,
-  ComposedChart,
-  Line,
-  ReferenceArea,
-  ReferenceLine,
-  ResponsiveContainer,
-  Scatter,
-  XAxis,
-  YAxis,
-} from 'recharts'
+import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts'
+import type { FlowMap } from '@/core/calibration/flowMap'
 import type { DerivedFan } from '@/core/derive/derive'
-import { formatPct, formatQuantity, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
-import { ChartHatch, chartFont, HATCH_FILL, settingAxis } from '@/ui/chart'
+import { formatPct, formatQuantity, inPreferredUnit, preferredUnit, type UnitPreference } from '@/core/quantity/format'
+import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartHatch, chartFont, HATCH_FILL, LAW_LINE, settingAxis } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 import { useDocument } from '@/ui/workingCopy/context'
 
 const HEIGHT = 250
+
+type Show = (flowLs: number) => number
+
+/** The map and the fan law at each percent of the setting. */
+function curves(map: FlowMap, startPct: number | null, show: Show) {
+  const law = map.points.find(({ lawLs }) => lawLs > 0)
+  const perPct = law ? law.lawLs / law.reading.settingPct : 0
+  return Array.from({ length: 101 }, (_, pct) => ({
+    pct,
+    flow: pct < (startPct ?? 0) ? null : show(map.flowAt(pct)),
+    law: show(perPct * pct),
+  }))
+}
+
+const readingsOf = ({ points }: FlowMap, isExcluded: boolean, show: Show) =>
+  points
+    .filter(({ setAside }) => setAside === isExcluded)
+    .map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
+
+/** The lines from a flow that is required to the setting that gives it. */
+function required(requiredLs: number, neededPct: number, show: Show, preference: UnitPreference) {
+  const corner = { x: neededPct, y: show(requiredLs) }
+  return [
+    <ReferenceLine key="across" segment={[{ x: 0, y: corner.y }, corner]} stroke="var(--mui-palette-cause-speed)" />,
+    <ReferenceLine
+      key="down"
+      segment={[{ x: neededPct, y: 0 }, corner]}
+      stroke="var(--mui-palette-cause-speed)"
+      label={{
+        value: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6))} %`,
+        position: 'right',
+        ...chartFont,
+        fill: 'var(--mui-palette-cause-speed)',
+      }}
+    />,
+  ]
+}
+
+const NoMap = () => (
+  <Box
+    sx={{
+      height: 120,
+      display: 'grid',
+      placeItems: 'center',
+      border: 1,
+      borderColor: 'divider',
+      borderStyle: 'dashed',
+      mb: 1,
+    }}
+  >
+    <Typography>Read flow at three settings, for example 30, 60 and 100 %, and the map is drawn here.</Typography>
+  </Box>
+)
 
 /** Speed to flow with its scatter, the fan-law line through the top reading, and what the required flow needs. */
 export function FlowChart({ derived: { flow, fan, startPct } }: { derived: DerivedFan }) {
@@ -28,117 +73,59 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
   const preference = usePreference()
   const map = flow?.kind === 'map' ? flow.map : null
   const show = useMemo(() => (flowLs: number) => inPreferredUnit(flowLs, 'flow', preference), [preference])
-  const rows = useMemo(() => {
-    if (!map) return []
-    const law = map.points.find(({ lawLs }) => lawLs > 0)
-    const perPct = law ? law.lawLs / law.reading.settingPct : 0
-    return Array.from({ length: 101 }, (_, pct) => ({
-      pct,
-      flow: pct < (startPct ?? 0) ? null : show(map.flowAt(pct)),
-      law: show(perPct * pct),
-    }))
-  }, [map, show, startPct])
-  if (!map)
-    return (
-      <Box
-        sx={{
-          height: 120,
-          display: 'grid',
-          placeItems: 'center',
-          border: 1,
-          borderColor: 'divider',
-          borderStyle: 'dashed',
-          mb: 1,
-        }}
-      >
-        <Typography>Read flow at three settings, for example 30, 60 and 100 %, and the map is drawn here.</Typography>
-      </Box>
-    )
+  const rows = useMemo(() => (map ? curves(map, startPct, show) : []), [map, show, startPct])
+  if (!map) return <NoMap />
   const requiredLs = fan.id === response.lead ? brief.requiredFlow?.flowLs : undefined
   const neededPct = requiredLs === undefined ? null : map.speedFor(requiredLs)
-  const used = map.points
-    .filter(({ setAside }) => !setAside)
-    .map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
-  const aside = map.points
-    .filter(({ setAside }) => setAside)
-    .map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
   return (
     <>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        ● reading &nbsp; ○ set aside &nbsp; ┄ fan law through the top reading · flow in{' '}
+        ● reading &nbsp; ○ excluded &nbsp; ┄ fan law through the top reading · flow in{' '}
         {preferredUnit('flow', preference).symbol}
       </Typography>
-      <Box
-        sx={{ height: HEIGHT }}
-        role="img"
-        aria-label={`Flow of the ${fan.name} against its setting; the readings are in the table below`}
+      <ChartFrame
+        label={`Flow of the ${fan.name} against its setting; the readings are in the table below`}
+        height={HEIGHT}
       >
-        <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 780, height: HEIGHT }}>
-          <ComposedChart data={rows} margin={{ top: 10, right: 20, bottom: 4, left: -10 }} accessibilityLayer={false}>
-            <ChartHatch />
-            <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
-            <XAxis {...settingAxis} />
-            <YAxis type="number" tick={chartFont} stroke="none" />
-            {startPct !== null && (
-              <ReferenceArea
-                x1={0}
-                x2={startPct}
-                fill={HATCH_FILL}
-                fillOpacity={1}
-                label={{ value: 'will not turn', position: 'insideBottomLeft', ...chartFont }}
-              />
-            )}
-            <Line
-              dataKey="law"
-              stroke="var(--mui-palette-text-secondary)"
-              strokeDasharray="3 4"
-              strokeWidth={1.5}
-              dot={false}
-              isAnimationActive={false}
+        <ComposedChart data={rows} margin={{ top: 10, right: 20, bottom: 4, left: -10 }} accessibilityLayer={false}>
+          <ChartHatch />
+          <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
+          <XAxis {...settingAxis} />
+          <YAxis type="number" tick={chartFont} stroke="none" />
+          {startPct !== null && (
+            <ReferenceArea
+              x1={0}
+              x2={startPct}
+              fill={HATCH_FILL}
+              fillOpacity={1}
+              label={{ value: 'will not turn', position: 'insideBottomLeft', ...chartFont }}
             />
-            <Line
-              dataKey="flow"
-              stroke="var(--mui-palette-cause-speed)"
-              strokeWidth={2.5}
-              dot={false}
-              isAnimationActive={false}
-            />
-            {requiredLs !== undefined && neededPct !== null && (
-              <ReferenceLine
-                segment={[
-                  { x: 0, y: show(requiredLs) },
-                  { x: neededPct, y: show(requiredLs) },
-                ]}
-                stroke="var(--mui-palette-cause-speed)"
-              />
-            )}
-            {requiredLs !== undefined && neededPct !== null && (
-              <ReferenceLine
-                segment={[
-                  { x: neededPct, y: 0 },
-                  { x: neededPct, y: show(requiredLs) },
-                ]}
-                stroke="var(--mui-palette-cause-speed)"
-                label={{
-                  value: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6))} %`,
-                  position: 'right',
-                  ...chartFont,
-                  fill: 'var(--mui-palette-cause-speed)',
-                }}
-              />
-            )}
-            <Scatter data={used} dataKey="read" fill="var(--mui-palette-text-primary)" isAnimationActive={false} />
-            <Scatter
-              data={aside}
-              dataKey="read"
-              fill="var(--mui-palette-ground-sheet)"
-              stroke="var(--mui-palette-text-primary)"
-              strokeWidth={2}
-              isAnimationActive={false}
-            />
-          </ComposedChart>
-        </ResponsiveContainer>
-      </Box>
+          )}
+          <Line {...LAW_LINE} />
+          <Line
+            dataKey="flow"
+            stroke="var(--mui-palette-cause-speed)"
+            strokeWidth={2.5}
+            dot={false}
+            isAnimationActive={false}
+          />
+          {requiredLs !== undefined && neededPct !== null && required(requiredLs, neededPct, show, preference)}
+          <Scatter
+            data={readingsOf(map, false, show)}
+            dataKey="read"
+            fill="var(--mui-palette-text-primary)"
+            isAnimationActive={false}
+          />
+          <Scatter
+            data={readingsOf(map, true, show)}
+            dataKey="read"
+            fill="var(--mui-palette-ground-sheet)"
+            stroke="var(--mui-palette-text-primary)"
+            strokeWidth={2}
+            isAnimationActive={false}
+          />
+        </ComposedChart>
+      </ChartFrame>
     </>
   )
 }

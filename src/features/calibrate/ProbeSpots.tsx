@@ -4,20 +4,21 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
-import { SEA_LEVEL_PA } from '@/core/physics/moistAir'
+import { saturationTemperature } from '@/core/calculation/refrigeration/saturationTemperature'
 import { SPOT_VERDICTS, spotMarginK, spotVerdict } from '@/core/calibration/probeSpots'
 import type { ProbeSpot } from '@/core/calibration/schema'
 import { freeId } from '@/core/json/freeId'
+import { dropAt, putAt } from '@/core/json/place'
 import type { Probe } from '@/core/kit/schema'
-import { formatQuantity } from '@/core/quantity/format'
+import { SEA_LEVEL_PA } from '@/core/physics/moistAir'
 import { REFRIGERANTS, saturationC, type Refrigerant } from '@/core/physics/saturation'
-import { saturationTemperature } from '@/core/calculation/refrigeration/saturationTemperature'
+import { formatQuantity } from '@/core/quantity/format'
+import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
 import { Notice } from '@/ui/Notice'
-import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
 import { SumWhy } from '@/ui/SumWhy'
-import { TextLine } from '@/ui/TextLine'
+import { usePreference } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const ATMOSPHERE_KPA = SEA_LEVEL_PA / 1000
@@ -88,21 +89,13 @@ function Gauge({ fluid, targetC }: { fluid: Refrigerant; targetC: number }) {
   )
 }
 
-function SpotsOf({ probe, targetC }: { probe: Probe; targetC: number | null }) {
+type SpotsProps = { probe: Probe; targetC: number | null }
+
+function SpotsOf({ probe, targetC }: SpotsProps) {
   const { calibration } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
-  const onDone = useWorkingCopy((state) => state.endGesture)
   const preference = usePreference()
-  const spots = (calibration.spots ?? []).filter((spot) => spot.probe === probe.id)
-  const change = (id: string, label: string, recipe: (held: ProbeSpot) => void) =>
-    edit(
-      `${probe.name}: ${label}`,
-      (draft) => {
-        const held = draft.calibration.spots?.find((spot) => spot.id === id)
-        if (held) recipe(held)
-      },
-      `spot-${id}-${label}`,
-    )
+  const spots = calibration.spots ?? []
   const add = () =>
     edit(`${probe.name}: a spot`, (draft) => {
       draft.calibration.spots ??= []
@@ -120,81 +113,61 @@ function SpotsOf({ probe, targetC }: { probe: Probe; targetC: number | null }) {
           ? 'what it survives is not known'
           : `survives ${formatQuantity(probe.survivesToC, 'temperature', preference)}, keep ${formatQuantity(spotMarginK(probe.survivesToC), 'temperatureDifference', preference)} below it`}
       </Typography>
-      {spots.map(({ id, place, mild, hard }, index) => {
-        const { verdict } = spotVerdict({ mild, hard }, { ...probe, targetC })
-        const fits = verdict === 'good' || verdict === 'limit-unknown'
-        return (
-          <Box key={id} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
-            <TextLine
-              label={`place of spot ${index + 1}`}
-              placeholder="Where: on what, how high, how far from the fan"
-              value={place}
-              onDone={onDone}
-              onChange={(text) => change(id, 'place', (held) => void (held.place = text))}
-            />
-            <Typography component="div" variant="body2">
-              mild{' '}
-              <QuantityField
-                label={`spot ${index + 1}, mild`}
-                quantity={probe.quantity}
-                value={mild}
-                onDone={onDone}
-                onClear={() => change(id, 'mild', (held) => void (held.mild = null))}
-                onChange={(x) => change(id, 'mild', (held) => void (held.mild = x))}
-              />
-              , hardest{' '}
-              <QuantityField
-                label={`spot ${index + 1}, hardest`}
-                quantity={probe.quantity}
-                value={hard}
-                onDone={onDone}
-                onClear={() => change(id, 'hard', (held) => void (held.hard = null))}
-                onChange={(x) => change(id, 'hard', (held) => void (held.hard = x))}
-              />
-              :{' '}
-              <b>
-                {fits ? '✓ ' : '✕ '}
-                {SPOT_VERDICTS[verdict]}
-              </b>
-              <IconButton
-                size="small"
-                aria-label={`Remove spot ${index + 1} of ${probe.name}`}
-                onClick={() =>
-                  edit('remove a spot', (draft) => {
-                    draft.calibration.spots = draft.calibration.spots?.filter((spot) => spot.id !== id)
-                  })
-                }
-              >
-                ×
-              </IconButton>
-            </Typography>
-            {fits && place.trim() !== '' && place !== probe.place && (
-              <Button
-                size="small"
-                variant="outlined"
-                sx={{ minHeight: { xs: 44, sm: 30 }, mr: 1 }}
-                onClick={() =>
-                  edit(`place of ${probe.name}`, (draft) => {
-                    const held = draft.kit.probes.find((known) => known.id === probe.id)
-                    if (held) held.place = place
-                  })
-                }
-              >
-                It sits here
-              </Button>
-            )}
-            {place !== '' && place === probe.place && <Typography variant="body2">It sits here.</Typography>}
-          </Box>
-        )
-      })}
-      <Button
-        size="small"
-        onClick={add}
-        disabled={(calibration.spots ?? []).length >= 40}
-        sx={{ minHeight: { xs: 44, sm: 30 } }}
-      >
+      {spots
+        .filter((spot) => spot.probe === probe.id)
+        .map((spot, index) => (
+          <Spot key={spot.id} spot={spot} index={index} probe={probe} targetC={targetC} />
+        ))}
+      <Button size="small" onClick={add} disabled={spots.length >= 40} sx={{ minHeight: { xs: 44, sm: 30 } }}>
         Try a spot for {probe.name}
       </Button>
+    </Box>
+  )
+}
+
+/** One spot that was tried: what the probe read there, mild and hardest, and whether it can stay. */
+function Spot({ spot, index, probe, targetC }: SpotsProps & { spot: ProbeSpot; index: number }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const { id, place, mild, hard } = spot
+  const at = `calibration.spots.${id}`
+  const { verdict } = spotVerdict({ mild, hard }, { ...probe, targetC })
+  const fits = verdict === 'good' || verdict === 'limit-unknown'
+  return (
+    <Box sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
+      <DocumentField
+        place={`${at}.place`}
+        label={`place of spot ${index + 1}`}
+        text={{ placeholder: 'Where: on what, how high, how far from the fan' }}
+      />
+      <Typography component="div" variant="body2">
+        mild{' '}
+        <DocumentField place={`${at}.mild`} label={`spot ${index + 1}, mild`} quantity={probe.quantity} mayBeEmpty />,
+        hardest{' '}
+        <DocumentField place={`${at}.hard`} label={`spot ${index + 1}, hardest`} quantity={probe.quantity} mayBeEmpty />
+        :{' '}
+        <b>
+          {fits ? '✓ ' : '✕ '}
+          {SPOT_VERDICTS[verdict]}
+        </b>
+        <IconButton
+          size="small"
+          aria-label={`Remove spot ${index + 1} of ${probe.name}`}
+          onClick={() => edit('remove a spot', (draft) => dropAt(draft, at))}
+        >
+          ×
+        </IconButton>
+      </Typography>
+      {fits && place.trim() !== '' && place !== probe.place && (
+        <Button
+          size="small"
+          variant="outlined"
+          sx={{ minHeight: { xs: 44, sm: 30 }, mr: 1 }}
+          onClick={() => edit(`place of ${probe.name}`, (draft) => putAt(draft, `kit.probes.${probe.id}.place`, place))}
+        >
+          It sits here
+        </Button>
+      )}
+      {place !== '' && place === probe.place && <Typography variant="body2">It sits here.</Typography>}
     </Box>
   )
 }

@@ -7,14 +7,14 @@ import { useMemo, useState } from 'react'
 import { emptyReading } from '@/core/calibration/empty'
 import { sizedReadings } from '@/core/calibration/flowMap'
 import { NEXT_READING_WHY, nextReading } from '@/core/calibration/nextReading'
-import type { FanCalibration, MapReading } from '@/core/calibration/schema'
+import type { Calibration, FanCalibration, MapReading } from '@/core/calibration/schema'
 import type { DerivedFan } from '@/core/derive/derive'
 import { airState, pressureAt } from '@/core/physics/moistAir'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
-import { today } from '@/ui/clock'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
+import { today } from '@/ui/clock'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const FIELDS = [
@@ -26,72 +26,88 @@ const FIELDS = [
 
 const isEmpty = (reading: MapReading): boolean => FIELDS.every(({ key }) => reading[key] === null)
 
+type Props = { calibration: FanCalibration; derived: DerivedFan; onChange: ChangeCalibration }
+
 /** The reading being taken: what to set, what the signal should be there, large fields for what is read; then the next one. */
-export function ReadingInHand({
-  calibration,
-  derived,
-  onChange,
-}: {
-  calibration: FanCalibration
-  derived: DerivedFan
-  onChange: ChangeCalibration
-}) {
-  const { brief, response, calibration: whole } = useDocument()
-  const onDone = useWorkingCopy((state) => state.endGesture)
+export function ReadingInHand({ calibration, derived, onChange }: Props) {
   const [inHandId, setInHand] = useState<string | null>(null)
   const reading =
     calibration.map.find(({ id }) => id === inHandId) ?? calibration.map.find((candidate) => isEmpty(candidate))
+  return reading ? (
+    <InHand
+      reading={reading}
+      index={calibration.map.indexOf(reading)}
+      derived={derived}
+      onChange={onChange}
+      onSaved={() => setInHand(null)}
+    />
+  ) : (
+    <NextOne calibration={calibration} derived={derived} onChange={onChange} onAdded={setInHand} />
+  )
+}
+
+/** A reading yet to be taken, with the air and the instrument that are noted. */
+function freshReading(settingPct: number, { map }: FanCalibration, { air, instruments = [] }: Calibration): MapReading {
+  const id = `m${1 + Math.max(0, ...map.map(({ id: known }) => Number(/\d+$/.exec(known)?.[0] ?? 0)))}`
+  const instrument = map.findLast((known) => known.instrument)?.instrument ?? instruments[0]?.id
+  return {
+    ...emptyReading(id, settingPct),
+    takenOn: today(),
+    ...(instrument === undefined ? {} : { instrument }),
+    ...(air && {
+      densityKgM3: Number(airState(air.tempC, air.humidityPct, pressureAt(air.altitudeM)).densityKgM3.toFixed(4)),
+    }),
+  }
+}
+
+/** The setting at which the next reading tells most. */
+function NextOne({ calibration, derived, onChange, onAdded }: Props & { onAdded: (id: string) => void }) {
+  const { brief, response, calibration: whole } = useDocument()
   const { fan, flow, startPct } = derived
+  const requiredLs = fan.id === response.lead ? (brief.requiredFlow?.flowLs ?? null) : null
   const next = useMemo(
     () =>
       nextReading(
         sizedReadings(calibration),
         startPct === null ? 20 : startPct + calibration.restartMarginPct,
         flow,
-        fan.id === response.lead ? (brief.requiredFlow?.flowLs ?? null) : null,
+        requiredLs,
       ),
-    [calibration, flow, startPct, fan.id, response.lead, brief.requiredFlow],
+    [calibration, flow, startPct, requiredLs],
   )
-  const instruments = whole.instruments ?? []
-
-  function add(settingPct: number): void {
-    const id = `m${1 + Math.max(0, ...calibration.map.map(({ id: known }) => Number(/\d+$/.exec(known)?.[0] ?? 0)))}`
-    const instrument = calibration.map.findLast((known) => known.instrument)?.instrument ?? instruments[0]?.id
-    const { air } = whole
-    onChange(
-      'add a reading',
-      (held) =>
-        void held.map.push({
-          ...emptyReading(id, settingPct),
-          takenOn: today(),
-          ...(instrument === undefined ? {} : { instrument }),
-          ...(air && {
-            densityKgM3: Number(airState(air.tempC, air.humidityPct, pressureAt(air.altitudeM)).densityKgM3.toFixed(4)),
-          }),
-        }),
-    )
-    setInHand(id)
+  const settingPct = next?.settingPct ?? 50
+  const add = () => {
+    const fresh = freshReading(settingPct, calibration, whole)
+    onChange('add a reading', (held) => void held.map.push(fresh))
+    onAdded(fresh.id)
   }
+  return (
+    <Box sx={{ my: 1, display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Button
+        variant={next ? 'contained' : 'outlined'}
+        onClick={add}
+        disabled={calibration.map.length >= 60}
+        sx={{ minHeight: { xs: 56, sm: 36 }, width: { xs: '100%', sm: 'auto' } }}
+      >
+        Add a reading at {formatPct(settingPct)} %
+      </Button>
+      <Typography variant="body2">
+        {next ? `Next, ${NEXT_READING_WHY[next.why]}.` : 'The map has what it needs; more do no harm.'}
+      </Typography>
+    </Box>
+  )
+}
 
-  if (!reading) {
-    const settingPct = next?.settingPct ?? 50
-    return (
-      <Box sx={{ my: 1, display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Button
-          variant={next ? 'contained' : 'outlined'}
-          onClick={() => add(settingPct)}
-          disabled={calibration.map.length >= 60}
-          sx={{ minHeight: { xs: 56, sm: 36 }, width: { xs: '100%', sm: 'auto' } }}
-        >
-          Add a reading at {formatPct(settingPct)} %
-        </Button>
-        <Typography variant="body2">
-          {next ? `Next, ${NEXT_READING_WHY[next.why]}.` : 'The map has what it needs; more do no harm.'}
-        </Typography>
-      </Box>
-    )
-  }
-  const index = calibration.map.indexOf(reading)
+type InHandProps = {
+  reading: MapReading
+  index: number
+  derived: DerivedFan
+  onChange: ChangeCalibration
+  onSaved: () => void
+}
+
+function InHand({ reading, index, derived, onChange, onSaved }: InHandProps) {
+  const onDone = useWorkingCopy((state) => state.endGesture)
   const signal = derived.signal(reading.settingPct)
   return (
     <Box
@@ -100,7 +116,7 @@ export function ReadingInHand({
       sx={{ borderLeft: '4px solid', borderColor: 'cause.speed', pl: 1.5, my: 1 }}
     >
       <Typography component="div">
-        Set the {fan.name} to{' '}
+        Set the {derived.fan.name} to{' '}
         <QuantityField
           label="setting of the reading in hand"
           quantity="speed"
@@ -111,8 +127,8 @@ export function ReadingInHand({
             onChange('setting', (held) => void (held.map[index]!.settingPct = pct), `${reading.id}-set`)
           }
         />{' '}
-        (<b>{formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)}</b> {signal.unit} at its terminals), wait until it
-        stands still, and type what you read:
+        (<b>{formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)}</b> {signal.unit} at its terminals), wait until
+        its speed is steady, and type what you read:
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, auto) 1fr' }, gap: 1.5, my: 1 }}>
         {FIELDS.map(({ key, label, quantity }) => (
@@ -136,10 +152,10 @@ export function ReadingInHand({
         <Button
           variant="contained"
           disabled={isEmpty(reading)}
-          onClick={() => setInHand(null)}
+          onClick={onSaved}
           sx={{ minHeight: { xs: 56, sm: 36 }, width: { xs: '100%', sm: 'auto' } }}
         >
-          That is it
+          Save the reading
         </Button>
         {isEmpty(reading) && (
           <Button
@@ -149,21 +165,28 @@ export function ReadingInHand({
             Leave it out
           </Button>
         )}
-        <Typography variant="body2" component="div">
-          with{' '}
-          <Choice
-            label="instrument of the reading in hand"
-            value={reading.instrument ?? ''}
-            options={[['', 'no instrument named'] as const, ...instruments.map(({ id, name }) => [id, name] as const)]}
-            onChange={(id) =>
-              onChange('instrument', (held) => {
-                if (id) held.map[index]!.instrument = id
-                else delete held.map[index]!.instrument
-              })
-            }
-          />
-        </Typography>
+        <TakenWith reading={reading} index={index} onChange={onChange} />
       </Box>
     </Box>
+  )
+}
+
+function TakenWith({ reading, index, onChange }: Pick<InHandProps, 'reading' | 'index' | 'onChange'>) {
+  const { instruments = [] } = useDocument().calibration
+  return (
+    <Typography variant="body2" component="div">
+      with{' '}
+      <Choice
+        label="instrument of the reading in hand"
+        value={reading.instrument ?? ''}
+        options={[['', 'no instrument named'] as const, ...instruments.map(({ id, name }) => [id, name] as const)]}
+        onChange={(id) =>
+          onChange('instrument', (held) => {
+            if (id) held.map[index]!.instrument = id
+            else delete held.map[index]!.instrument
+          })
+        }
+      />
+    </Typography>
   )
 }

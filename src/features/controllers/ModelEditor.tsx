@@ -15,7 +15,7 @@ import { ActionsPreview, type Named } from '@/features/controllers/ActionsPrevie
 import type { EditorGoTo } from '@/features/controllers/ModelText'
 import { PanelPreview } from '@/features/controllers/PanelPreview'
 import { SettingsForm } from '@/features/controllers/SettingsForm'
-import { readDraft, withValue } from '@/features/controllers/modelDraft'
+import { readDraft, withValue, type Draft } from '@/features/controllers/modelDraft'
 import { keepControllerAction } from '@/server/actions'
 import { FormRow } from '@/ui/FormRow'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
@@ -109,51 +109,12 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
         }
         sideTitle="Preview"
       >
-        <Box role="status" aria-live="polite" sx={{ mb: 1 }}>
-          {said.kind === 'kept' && <Typography>Kept. It can be chosen under Kit.</Typography>}
-          {said.kind === 'refused' && said.lines.map((line) => <Typography key={line}>{line}</Typography>)}
-          {draft.isGood ? (
-            said.kind === 'none' && (
-              <Typography variant="body2">It holds together. The draft is in this browser until it is kept.</Typography>
-            )
-          ) : (
-            <>
-              <Typography variant="body2">
-                {draft.found.length === 1 ? 'One thing' : `${draft.found.length} things`} to mend before it can be kept:
-              </Typography>
-              {draft.found.slice(0, 8).map(({ path, said: words, from }, index) => (
-                <Typography variant="body2" key={`${path}-${index}`}>
-                  <TextButton onClick={() => setGoTo((before) => ({ at: from, asked: (before?.asked ?? 0) + 1 }))}>
-                    {path || 'the text'}
-                  </TextButton>
-                  : {words}
-                </Typography>
-              ))}
-            </>
-          )}
-        </Box>
-        {good && (
-          <>
-            <FormRow label="Called">
-              <TextLine label="name of the controller" value={good.name} onChange={(name) => set(['name'], name)} />
-            </FormRow>
-            <FormRow label="Id" hint="In files and on the command line: small letters, digits and hyphens.">
-              <TextLine label="id of the controller" value={good.id} onChange={(id) => set(['id'], id)} />
-            </FormRow>
-            <FormRow label="About">
-              <TextLine
-                label="about the controller"
-                value={good.about}
-                maxLength={600}
-                onChange={(about) => set(['about'], about)}
-              />
-            </FormRow>
-            <Typography variant="h2" sx={{ mt: 2 }}>
-              Settings
-            </Typography>
-            <SettingsForm settings={good.settings} onChange={set} />
-          </>
-        )}
+        <DraftStatus
+          said={said}
+          draft={draft}
+          onGo={(from) => setGoTo((before) => ({ at: from, asked: (before?.asked ?? 0) + 1 }))}
+        />
+        {good && <ModelForm model={good} onChange={set} />}
         <Typography variant="h2" sx={{ mt: 2 }}>
           All of it
         </Typography>
@@ -168,3 +129,57 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
     </PreferenceProvider>
   )
 }
+
+type StatusProps = { said: Said; draft: Draft; onGo: (at: number) => void }
+
+/** Whether it was kept, and what is to be mended before it can be. */
+const DraftStatus = ({ said, draft, onGo }: StatusProps) => (
+  <Box role="status" aria-live="polite" sx={{ mb: 1 }}>
+    {said.kind === 'kept' && <Typography>Kept. It can be chosen under Kit.</Typography>}
+    {said.kind === 'refused' && said.lines.map((line) => <Typography key={line}>{line}</Typography>)}
+    {draft.isGood ? (
+      said.kind === 'none' && (
+        <Typography variant="body2">It holds together. The draft is in this browser until it is kept.</Typography>
+      )
+    ) : (
+      <>
+        <Typography variant="body2">
+          {draft.found.length === 1 ? 'One thing' : `${draft.found.length} things`} to mend before it can be kept:
+        </Typography>
+        {draft.found.slice(0, 8).map(({ path, said: words, from }, index) => (
+          <Typography variant="body2" key={`${path}-${index}`}>
+            <TextButton onClick={() => onGo(from)}>{path || 'the text'}</TextButton>: {words}
+          </Typography>
+        ))}
+      </>
+    )}
+  </Box>
+)
+
+type FormProps = {
+  model: ControllerModel
+  onChange: (path: readonly (string | number)[], value: unknown) => void
+}
+
+const ModelForm = ({ model, onChange }: FormProps) => (
+  <>
+    <FormRow label="Called">
+      <TextLine label="name of the controller" value={model.name} onChange={(name) => onChange(['name'], name)} />
+    </FormRow>
+    <FormRow label="Id" hint="In files and on the command line: small letters, digits and hyphens.">
+      <TextLine label="id of the controller" value={model.id} onChange={(id) => onChange(['id'], id)} />
+    </FormRow>
+    <FormRow label="About">
+      <TextLine
+        label="about the controller"
+        value={model.about}
+        maxLength={600}
+        onChange={(about) => onChange(['about'], about)}
+      />
+    </FormRow>
+    <Typography variant="h2" sx={{ mt: 2 }}>
+      Settings
+    </Typography>
+    <SettingsForm settings={model.settings} onChange={onChange} />
+  </>
+)

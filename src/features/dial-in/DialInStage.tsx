@@ -6,6 +6,8 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { useMemo } from 'react'
 import { dialIn, type Action } from '@/core/controller/dialIn'
+import type { Loss } from '@/core/controller/loss'
+import type { ControllerModel } from '@/core/controller/schema'
 import { isDone } from '@/core/installation/dialProgress'
 import { lossText } from '@/core/sentences/lossText'
 import { ActionRow } from '@/features/dial-in/ActionRow'
@@ -13,13 +15,13 @@ import { Caution, Notice } from '@/ui/Notice'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { stagePath } from '@/ui/stages'
 import { usePreference } from '@/ui/preference'
+import { stagePath } from '@/ui/stages'
 import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What to press at the controller, in order, counted from what is on the panel now. */
 export function DialInStage({ installationId }: { installationId: string }) {
-  const { kit, dial, response } = useDocument()
+  const { kit, dial } = useDocument()
   const { fit } = useDerived()
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
@@ -47,6 +49,17 @@ export function DialInStage({ installationId }: { installationId: string }) {
     })
   }
 
+  function shows({ id, setting: shown }: Action, value: number): void {
+    edit(
+      'what the panel shows now',
+      ({ dial: draft }) => {
+        const others = draft.present.filter(({ setting }) => setting !== shown?.id)
+        draft.present = [...others, ...(shown ? [{ setting: shown.id, value }] : [])]
+      },
+      `present-${id}`,
+    )
+  }
+
   return (
     <StageLayout
       title="At the controller, in this order"
@@ -64,30 +77,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
           </Button>
         </>
       }
-      side={
-        <>
-          <SideHeading>What this controller cannot do</SideHeading>
-          {fit.losses.length === 0 && <Typography variant="body2">It does everything exactly as asked.</Typography>}
-          {fit.losses.map((loss, index) => {
-            const { title, detail } = lossText(loss, response, preference)
-            return (
-              <Notice key={index} title={title}>
-                {detail}
-              </Notice>
-            )
-          })}
-          <SideHeading>Kept without power?</SideHeading>
-          {controller.settings.map(({ id, name, power, powerNote }) => (
-            <Ruled key={id} label={name} colour={power === 'lost' ? 'error.main' : undefined}>
-              {power === 'verify' ? `kept, ${powerNote ?? 'verify'}` : power}
-            </Ruled>
-          ))}
-          <SideHeading>Care</SideHeading>
-          {controller.cautions.map((caution) => (
-            <Caution key={caution} text={caution} />
-          ))}
-        </>
-      }
+      side={<Limits controller={controller} losses={fit.losses} />}
       sideTitle="What this controller cannot do"
     >
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
@@ -99,18 +89,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
             isDone={isDone(action, dial)}
             isNext={action === next}
             onTick={(isTicked) => tick(action, isTicked)}
-            onPresent={(value) =>
-              edit(
-                'what the panel shows now',
-                (draft) => {
-                  draft.dial.present = [
-                    ...draft.dial.present.filter(({ setting }) => setting !== action.setting?.id),
-                    ...(action.setting ? [{ setting: action.setting.id, value }] : []),
-                  ]
-                },
-                `present-${action.id}`,
-              )
-            }
+            onPresent={(value) => shows(action, value)}
           />
         ))}
       </Box>
@@ -122,5 +101,35 @@ export function DialInStage({ installationId }: { installationId: string }) {
         </PhoneBar>
       )}
     </StageLayout>
+  )
+}
+
+/** What this controller cannot do, what it forgets, and what can hurt someone at it. */
+function Limits({ controller, losses }: { controller: ControllerModel; losses: readonly Loss[] }) {
+  const { response } = useDocument()
+  const preference = usePreference()
+  return (
+    <>
+      <SideHeading>What this controller cannot do</SideHeading>
+      {losses.length === 0 && <Typography variant="body2">It does everything exactly as asked.</Typography>}
+      {losses.map((loss, index) => {
+        const { title, detail } = lossText(loss, response, preference)
+        return (
+          <Notice key={index} title={title}>
+            {detail}
+          </Notice>
+        )
+      })}
+      <SideHeading>Kept without power?</SideHeading>
+      {controller.settings.map(({ id, name, power, powerNote }) => (
+        <Ruled key={id} label={name} colour={power === 'lost' ? 'error.main' : undefined}>
+          {power === 'verify' ? `kept, ${powerNote ?? 'verify'}` : power}
+        </Ruled>
+      ))}
+      <SideHeading>Care</SideHeading>
+      {controller.cautions.map((caution) => (
+        <Caution key={caution} text={caution} />
+      ))}
+    </>
   )
 }

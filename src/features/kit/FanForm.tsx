@@ -1,16 +1,16 @@
 'use client'
 
-import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import type { ControllerModel } from '@/core/controller/schema'
-import { formatPct } from '@/core/quantity/format'
+import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import { type Fan } from '@/core/kit/schema'
 import type { Signal } from '@/core/physics/signal'
+import { formatPct } from '@/core/quantity/format'
+import type { Response } from '@/core/response/schema'
 import { Choice } from '@/ui/Choice'
+import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
-import { QuantityField } from '@/ui/QuantityField'
-import { TextLine } from '@/ui/TextLine'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const SIGNALS = [
@@ -41,38 +41,43 @@ const RATED = [
   { key: 'coolingFloorPct', label: 'Slowest that cools its motor', quantity: 'speed' },
 ] as const
 
+/** What a fan does in the response; null for one that nothing drives yet. */
+function partOf({ id }: Fan, { lead, followers, stages }: Response): string | null {
+  if (id === lead) return 'leads'
+  if (followers.some((follower) => follower.fan === id)) return 'follows'
+  const joinsAt = stages?.fixed.find((stage) => stage.fan === id)?.joinsAtPct
+  return joinsAt === undefined ? null : `joins at ${formatPct(joinsAt)} % of the ladder`
+}
+
+function SignalChoice({ fan, index }: { fan: Fan; index: number }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  return (
+    <Choice
+      label={`signal of ${fan.name}`}
+      value={signalKey(fan.signal)}
+      options={[
+        ...SIGNALS.map(([key, text]): readonly [string, string] => [key, text]),
+        ...(fan.signal.kind === 'levels' ? [['levels', 'levels of volts, from its file'] as const] : []),
+      ]}
+      onChange={(key) => {
+        const signal = SIGNALS.find(([candidate]) => candidate === key)?.[2]
+        if (signal) edit(`${fan.name}: signal`, ({ kit }) => void (kit.fans[index]!.signal = { ...signal }))
+      }}
+    />
+  )
+}
+
+const MOTORS = MOTOR_KINDS.map((kind) => [kind, kind === 'unknown' ? 'motor not known' : `${kind} motor`] as const)
+const BEARING_CHOICES = BEARINGS.map(
+  (kind) => [kind, kind === 'unknown' ? 'bearings not known' : `${kind} bearings`] as const,
+)
+
 /** One fan: what it is, what it takes for a signal, what its plate says. */
-export function FanForm({
-  fan,
-  index,
-  isLead,
-  outputs,
-}: {
-  fan: Fan
-  index: number
-  isLead: boolean
-  outputs: ControllerModel['outputs']
-}) {
+export function FanForm({ fan, index, outputs }: { fan: Fan; index: number; outputs: ControllerModel['outputs'] }) {
   const { response } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
-  const onDone = useWorkingCopy((state) => state.endGesture)
-  const change = (label: string, recipe: (held: Fan) => void) =>
-    edit(
-      `${fan.name}: ${label}`,
-      ({ kit }) => {
-        const held = kit.fans[index]
-        if (held) recipe(held)
-      },
-      `fan-${index}-${label}`,
-    )
-  const joinsAt = response.stages?.fixed.find((stage) => stage.fan === fan.id)?.joinsAtPct
-  const part = isLead
-    ? 'leads'
-    : response.followers.some((follower) => follower.fan === fan.id)
-      ? 'follows'
-      : joinsAt !== undefined
-        ? `joins at ${formatPct(joinsAt)} % of the ladder`
-        : null
+  const part = partOf(fan, response)
+  const place = `kit.fans.${index}`
   return (
     <>
       <Typography variant="h2" sx={{ mt: 2 }}>
@@ -92,65 +97,36 @@ export function FanForm({
         )}
       </Typography>
       <FormRow label="Called">
-        <TextLine
-          label={`name of fan ${index + 1}`}
-          value={fan.name}
-          maxLength={60}
-          onDone={onDone}
-          onChange={(text) => change('name', (held) => void (held.name = text))}
-        />
+        <DocumentField place={`${place}.name`} label={`name of fan ${index + 1}`} text={{ maxLength: 60 }} />
       </FormRow>
       <FormRow label="On output">
         <Choice
           label={`output of ${fan.name}`}
           value={fan.output ?? ''}
           options={[['', 'not wired yet'] as const, ...outputs.map(({ id, name }) => [id, name] as const)]}
-          onChange={(output) => change('output', (held) => void (held.output = output || null))}
+          onChange={(output) =>
+            edit(`${fan.name}: output`, ({ kit }) => void (kit.fans[index]!.output = output || null))
+          }
         />
       </FormRow>
       <FormRow label="Signal it takes" hint="Two readings of 2–10 V are in use; the leaflet of the fan says which.">
-        <Choice
-          label={`signal of ${fan.name}`}
-          value={signalKey(fan.signal)}
-          options={[
-            ...SIGNALS.map(([key, text]): readonly [string, string] => [key, text]),
-            ...(fan.signal.kind === 'levels' ? [['levels', 'levels of volts, from its file'] as const] : []),
-          ]}
-          onChange={(key) => {
-            const signal = SIGNALS.find(([candidate]) => candidate === key)?.[2]
-            if (signal) change('signal', (held) => void (held.signal = { ...signal }))
-          }}
-        />
+        <SignalChoice fan={fan} index={index} />
       </FormRow>
       <FormRow
         label="Motor and bearings"
         hint="Three-phase, capacitor-start and electronically commutated motors may not be phase-cut."
       >
-        <Choice
-          label={`motor of ${fan.name}`}
-          value={fan.motor}
-          options={MOTOR_KINDS.map((kind) => [kind, kind === 'unknown' ? 'motor not known' : `${kind} motor`] as const)}
-          onChange={(motor) => change('motor', (held) => void (held.motor = motor))}
-        />
+        <DocumentField place={`${place}.motor`} label={`motor of ${fan.name}`} options={MOTORS} />
         {', '}
-        <Choice
-          label={`bearings of ${fan.name}`}
-          value={fan.bearings}
-          options={BEARINGS.map(
-            (kind) => [kind, kind === 'unknown' ? 'bearings not known' : `${kind} bearings`] as const,
-          )}
-          onChange={(bearings) => change('bearings', (held) => void (held.bearings = bearings))}
-        />
+        <DocumentField place={`${place}.bearings`} label={`bearings of ${fan.name}`} options={BEARING_CHOICES} />
       </FormRow>
       {RATED.map(({ key, label, quantity }) => (
         <FormRow key={key} label={label}>
-          <QuantityField
+          <DocumentField
+            place={`${place}.${key}`}
             label={`${fan.name}, ${label.toLowerCase()}`}
             quantity={quantity}
-            value={fan[key]}
-            onDone={onDone}
-            onClear={() => change(key, (held) => void (held[key] = null))}
-            onChange={(x) => change(key, (held) => void (held[key] = x))}
+            mayBeEmpty
           />
         </FormRow>
       ))}

@@ -101,13 +101,7 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
         </FormRow>
       )}
       {kit.fans.map((fan, index) => (
-        <FanForm
-          key={fan.id}
-          fan={fan}
-          index={index}
-          isLead={fan.id === response.lead}
-          outputs={kit.controller?.outputs ?? []}
-        />
+        <FanForm key={fan.id} fan={fan} index={index} outputs={kit.controller?.outputs ?? []} />
       ))}
       <Button size="small" onClick={addFan} disabled={kit.fans.length >= 4}>
         Add a fan

@@ -4,27 +4,24 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import type { Probe } from '@/core/kit/schema'
 import { differenceOf } from '@/core/quantity/units'
+import { isMeasured } from '@/core/rules/input'
 import { Choice } from '@/ui/Choice'
+import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
-import { QuantityField } from '@/ui/QuantityField'
-import { TextLine } from '@/ui/TextLine'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+const FITTED = [
+  ['wired', 'on its own wire'],
+  ['inside', 'inside the controller'],
+] as const
 
 /** One probe: what it serves, where it is, what it survives. */
 export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
   const { response } = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
-  const onDone = useWorkingCopy((state) => state.endGesture)
-  const change = (label: string, recipe: (held: Probe) => void) =>
-    edit(
-      `${probe.name}: ${label}`,
-      ({ kit }) => {
-        const held = kit.probes[index]
-        if (held) recipe(held)
-      },
-      `probe-${index}-${label}`,
-    )
-  const inputs = response.inputs.flatMap((input) => (input.kind === 'switch' ? [] : [[input.id, input.name] as const]))
+  const inputs = response.inputs.filter(isMeasured).map(({ id, name }) => [id, name] as const)
+  const place = `kit.probes.${index}`
+  const difference = differenceOf(probe.quantity)
   return (
     <>
       <Typography variant="h2" sx={{ mt: 2 }}>
@@ -37,52 +34,35 @@ export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
         </Button>
       </Typography>
       <FormRow label="Called">
-        <TextLine
-          label={`name of probe ${index + 1}`}
-          value={probe.name}
-          maxLength={60}
-          onDone={onDone}
-          onChange={(text) => change('name', (held) => void (held.name = text))}
-        />
+        <DocumentField place={`${place}.name`} label={`name of probe ${index + 1}`} text={{ maxLength: 60 }} />
       </FormRow>
       <FormRow label="Reads">
-        <Choice
-          label={`input of ${probe.name}`}
-          value={probe.input}
-          options={inputs}
-          onChange={(input) => change('input', (held) => void (held.input = input))}
-        />
+        <DocumentField place={`${place}.input`} label={`input of ${probe.name}`} options={inputs} />
       </FormRow>
       <FormRow
         label="Where it is"
         hint="In the air or at the metal that matters; out of sun, lamp and the draught of its own fan"
       >
-        <TextLine
+        <DocumentField
+          place={`${place}.place`}
           label={`place of ${probe.name}`}
-          placeholder="Height, distance, what it must not see"
-          value={probe.place}
-          onDone={onDone}
-          onChange={(text) => change('place', (held) => void (held.place = text))}
+          text={{ placeholder: 'Height, distance, what it must not see' }}
         />
       </FormRow>
       <FormRow label="Survives" hint="From its leaflet; a probe hotter than that lies first and dies after">
-        <QuantityField
+        <DocumentField
+          place={`${place}.survivesToC`}
           label={`${probe.name}, survives to`}
           quantity="temperature"
-          value={probe.survivesToC}
-          onDone={onDone}
-          onClear={() => change('survives', (held) => void (held.survivesToC = null))}
-          onChange={(x) => change('survives', (held) => void (held.survivesToC = x))}
+          mayBeEmpty
         />
       </FormRow>
       <FormRow label="Smallest change it shows">
-        <QuantityField
+        <DocumentField
+          place={`${place}.resolution`}
           label={`${probe.name}, resolution`}
-          quantity={differenceOf(probe.quantity)}
-          value={probe.resolution}
+          quantity={difference}
           limits={[0.01, 20]}
-          onDone={onDone}
-          onChange={(x) => change('resolution', (held) => void (held.resolution = x))}
         />
       </FormRow>
       <FormRow
@@ -90,14 +70,12 @@ export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
         hint="From its leaflet, ±; Prove allows that much, and says where it is too much to tell"
       >
         {'± '}
-        <QuantityField
+        <DocumentField
+          place={`${place}.accuracy`}
           label={`${probe.name}, accuracy`}
-          quantity={differenceOf(probe.quantity)}
-          value={probe.accuracy ?? null}
+          quantity={difference}
           limits={[0, 20]}
-          onDone={onDone}
-          onClear={() => change('accuracy', (held) => void (held.accuracy = null))}
-          onChange={(x) => change('accuracy', (held) => void (held.accuracy = x))}
+          mayBeEmpty
         />
       </FormRow>
       <FormRow
@@ -107,11 +85,10 @@ export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
         <Choice
           label={`where ${probe.name} is fitted`}
           value={probe.builtIn ? 'inside' : 'wired'}
-          options={[
-            ['wired', 'on its own wire'],
-            ['inside', 'inside the controller'],
-          ]}
-          onChange={(where) => change('fitted', (held) => void (held.builtIn = where === 'inside'))}
+          options={FITTED}
+          onChange={(where) =>
+            edit(`${probe.name}: fitted`, ({ kit }) => void (kit.probes[index]!.builtIn = where === 'inside'))
+          }
         />
       </FormRow>
     </>

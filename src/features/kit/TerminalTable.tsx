@@ -1,15 +1,10 @@
 'use client'
 
-import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
-import Table from '@mui/material/Table'
-import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
-import TableHead from '@mui/material/TableHead'
-import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import type { Terminal } from '@/core/kit/schema'
+import { EditableRow, EditableTable } from '@/ui/EditableTable'
 import { TextLine } from '@/ui/TextLine'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -43,47 +38,28 @@ export function TerminalTable() {
           Write down what is wired where before anything is loosened, with the supply locked off. It goes on the record.
         </Typography>
       ) : (
-        <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Terminals">
-          <Table size="small">
-            <TableHead>
-              <TableRow>
-                {COLUMNS.map(({ key, heading }) => (
-                  <TableCell key={key}>{heading}</TableCell>
-                ))}
-                <TableCell component="td" />
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {terminals.map((terminal, index) => (
-                <TableRow key={index}>
-                  {COLUMNS.map(({ key, heading, hint }) => (
-                    <TableCell key={key}>
-                      <TextLine
-                        label={`${heading} of line ${index + 1}`}
-                        placeholder={hint}
-                        value={terminal[key]}
-                        maxLength={80}
-                        onDone={onDone}
-                        onChange={(text) =>
-                          change((list) => void (list[index]![key] = text), `terminal-${index}-${key}`)
-                        }
-                      />
-                    </TableCell>
-                  ))}
-                  <TableCell>
-                    <IconButton
-                      size="small"
-                      aria-label={`Remove line ${index + 1} of the terminals`}
-                      onClick={() => change((list) => void list.splice(index, 1))}
-                    >
-                      ×
-                    </IconButton>
-                  </TableCell>
-                </TableRow>
+        <EditableTable label="Terminals" headings={COLUMNS.map(({ heading }) => heading)}>
+          {terminals.map((terminal, index) => (
+            <EditableRow
+              key={index}
+              name={`line ${index + 1} of the terminals`}
+              onRemove={() => change((list) => void list.splice(index, 1))}
+            >
+              {COLUMNS.map(({ key, heading, hint }) => (
+                <TableCell key={key}>
+                  <TextLine
+                    label={`${heading} of line ${index + 1}`}
+                    placeholder={hint}
+                    value={terminal[key]}
+                    maxLength={80}
+                    onDone={onDone}
+                    onChange={(text) => change((list) => void (list[index]![key] = text), `terminal-${index}-${key}`)}
+                  />
+                </TableCell>
               ))}
-            </TableBody>
-          </Table>
-        </Box>
+            </EditableRow>
+          ))}
+        </EditableTable>
       )}
       <Button
         size="small"

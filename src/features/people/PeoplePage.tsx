@@ -10,9 +10,9 @@ import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { AuditList, type ShownDeed } from '@/features/people/AuditList'
 import { InviteForm, type RoleChoice } from '@/features/people/InviteForm'
+import { TextButton } from '@/ui/TextButton'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { formatDay } from '@/ui/clock'
-import { TextButton } from '@/ui/TextButton'
 
 type Act<T> = (input: T) => Promise<Answer>
 
@@ -48,7 +48,6 @@ export function PeoplePage(props: Props) {
   const { name, meId, roles, members, invites, owner, onInvite, onWithdraw, onRole, onRename, onLeave } = props
   const router = useRouter()
   const [message, setMessage] = useState<string | null>(null)
-  const [isLeaving, setLeaving] = useState(false)
   async function act(work: () => Promise<Answer>): Promise<boolean> {
     const answer = await work().catch(() => NO_ANSWER)
     setMessage(answer.kind === 'done' ? null : whyNot(answer))
@@ -71,94 +70,25 @@ export function PeoplePage(props: Props) {
           </Alert>
         )}
         <Box component="ul" aria-label="Members" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-          {members.map(({ personId, name: called, email, role, since }) => (
-            <Box
-              component="li"
-              key={personId}
-              sx={{
-                display: 'flex',
-                flexWrap: 'wrap',
-                alignItems: 'center',
-                gap: 1.5,
-                borderBottom: 1,
-                borderColor: 'divider',
-                py: 1,
-              }}
-            >
-              <Box sx={{ flex: 1, minWidth: 200 }}>
-                <Typography sx={{ fontWeight: 700 }}>
-                  {called}
-                  {personId === meId && ' (you)'}
-                </Typography>
-                <Typography variant="body2" sx={{ color: 'text.secondary', overflowWrap: 'anywhere' }}>
-                  {email}, since <span suppressHydrationWarning>{formatDay(since)}</span>
-                </Typography>
-              </Box>
-              {owner ? (
-                <TextField
-                  select
-                  size="small"
-                  label={`Role of ${called}`}
-                  value={role}
-                  onChange={(event) => void act(() => onRole({ personId, role: event.target.value }))}
-                  sx={{ minWidth: 150 }}
-                >
-                  {roles.map(({ id }) => (
-                    <MenuItem key={id} value={id}>
-                      {id}
-                    </MenuItem>
-                  ))}
-                </TextField>
-              ) : (
-                <Typography>{role}</Typography>
-              )}
-              {owner && personId !== meId && (
-                <TextButton label={`Remove ${called}`} onClick={() => void act(() => onRole({ personId, role: null }))}>
-                  Remove
-                </TextButton>
-              )}
-            </Box>
+          {members.map((member) => (
+            <MemberRow
+              key={member.personId}
+              member={member}
+              isMe={member.personId === meId}
+              roles={owner && roles}
+              onRole={(role) => void act(() => onRole({ personId: member.personId, role }))}
+            />
           ))}
         </Box>
         <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
           {roles.map(({ id, says }) => `${id}: ${says}`).join(' · ')}. What somebody sealed or wrote stays under their
           name, whatever becomes of them here.
         </Typography>
-        <Typography component="div" sx={{ mt: 1 }}>
-          {isLeaving ? (
-            <>
-              You will not see this yard any more; what you did here stays.{' '}
-              <TextButton label="Leave this yard" onClick={() => void leave()}>
-                Leave it
-              </TextButton>{' '}
-              <TextButton label="Stay in this yard" onClick={() => setLeaving(false)}>
-                Stay
-              </TextButton>
-            </>
-          ) : (
-            <TextButton label="Leave this yard…" onClick={() => setLeaving(true)}>
-              Leave this yard…
-            </TextButton>
-          )}
-        </Typography>
+        <Leaving onLeave={() => void leave()} />
         {owner && (
           <>
             <InviteForm roles={roles} onInvite={onInvite} />
-            {invites.length > 0 && <Typography variant="h2">Invited, not here yet</Typography>}
-            {invites.map(({ id, role, email, madeBy, expiresAt }) => (
-              <Box key={id} sx={{ display: 'flex', gap: 2, borderBottom: 1, borderColor: 'divider', py: 0.75 }}>
-                <Typography variant="body2" sx={{ flex: 1 }}>
-                  {email || 'by a link'} as {role}, by {madeBy}, good until{' '}
-                  <span suppressHydrationWarning>{formatDay(expiresAt)}</span>
-                </Typography>
-                <TextButton
-                  label={`Take back the invitation of ${email || 'a link'}`}
-                  onClick={() => void act(() => onWithdraw({ id }))}
-                >
-                  Take back
-                </TextButton>
-              </Box>
-            ))}
+            <Invites invites={invites} onWithdraw={(id) => void act(() => onWithdraw({ id }))} />
             <RenameForm name={name} onRename={(next) => act(() => onRename({ name: next }))} />
             <AuditList {...owner} />
           </>
@@ -167,6 +97,102 @@ export function PeoplePage(props: Props) {
     </Box>
   )
 }
+
+type MemberProps = {
+  member: Props['members'][number]
+  isMe: boolean
+  /** What they may be made; null for those who may not say so. */
+  roles: readonly RoleChoice[] | null
+  onRole: (role: string | null) => void
+}
+
+const MemberRow = ({ member: { name, email, role, since }, isMe, roles, onRole }: MemberProps) => (
+  <Box
+    component="li"
+    sx={{
+      display: 'flex',
+      flexWrap: 'wrap',
+      alignItems: 'center',
+      gap: 1.5,
+      borderBottom: 1,
+      borderColor: 'divider',
+      py: 1,
+    }}
+  >
+    <Box sx={{ flex: 1, minWidth: 200 }}>
+      <Typography sx={{ fontWeight: 700 }}>
+        {name}
+        {isMe && ' (you)'}
+      </Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary', overflowWrap: 'anywhere' }}>
+        {email}, since <span suppressHydrationWarning>{formatDay(since)}</span>
+      </Typography>
+    </Box>
+    {roles ? (
+      <TextField
+        select
+        size="small"
+        label={`Role of ${name}`}
+        value={role}
+        onChange={(event) => onRole(event.target.value)}
+        sx={{ minWidth: 150 }}
+      >
+        {roles.map(({ id }) => (
+          <MenuItem key={id} value={id}>
+            {id}
+          </MenuItem>
+        ))}
+      </TextField>
+    ) : (
+      <Typography>{role}</Typography>
+    )}
+    {roles && !isMe && (
+      <TextButton label={`Remove ${name}`} onClick={() => onRole(null)}>
+        Remove
+      </TextButton>
+    )}
+  </Box>
+)
+
+function Leaving({ onLeave }: { onLeave: () => void }) {
+  const [isLeaving, setLeaving] = useState(false)
+  return (
+    <Typography component="div" sx={{ mt: 1 }}>
+      {isLeaving ? (
+        <>
+          You will not see this yard any more; what you did here stays.{' '}
+          <TextButton label="Leave this yard" onClick={onLeave}>
+            Leave it
+          </TextButton>{' '}
+          <TextButton label="Stay in this yard" onClick={() => setLeaving(false)}>
+            Stay
+          </TextButton>
+        </>
+      ) : (
+        <TextButton label="Leave this yard…" onClick={() => setLeaving(true)}>
+          Leave this yard…
+        </TextButton>
+      )}
+    </Typography>
+  )
+}
+
+const Invites = ({ invites, onWithdraw }: Pick<Props, 'invites'> & { onWithdraw: (id: string) => void }) => (
+  <>
+    {invites.length > 0 && <Typography variant="h2">Invited, not here yet</Typography>}
+    {invites.map(({ id, role, email, madeBy, expiresAt }) => (
+      <Box key={id} sx={{ display: 'flex', gap: 2, borderBottom: 1, borderColor: 'divider', py: 0.75 }}>
+        <Typography variant="body2" sx={{ flex: 1 }}>
+          {email || 'by a link'} as {role}, by {madeBy}, good until{' '}
+          <span suppressHydrationWarning>{formatDay(expiresAt)}</span>
+        </Typography>
+        <TextButton label={`Take back the invitation of ${email || 'a link'}`} onClick={() => onWithdraw(id)}>
+          Take back
+        </TextButton>
+      </Box>
+    ))}
+  </>
+)
 
 function RenameForm({ name, onRename }: { name: string; onRename: (name: string) => Promise<boolean> }) {
   function onSubmit(event: FormEvent<HTMLFormElement>): void {

@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
+import type { Check } from '@/core/prove/check'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import type { CheckReading } from '@/core/prove/reading'
@@ -45,6 +46,11 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
   const number = plan.indexOf(open) + 1
   const left = plan.filter(({ id }) => !isProved(id)).length
 
+  function standingOf(check: string): Standing {
+    const result = latest(check)
+    return !result ? 'to do' : result.given === mark ? result.verdict : 'changed since'
+  }
+
   async function keep(reading: CheckReading): Promise<void> {
     if (!open) return
     const answer = await onKeep({ id: crypto.randomUUID(), installationId, check: open.id, reading }).catch(
@@ -66,57 +72,13 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
       title={`Check ${number} of ${plan.length}`}
       aside={left === 0 ? 'all pass' : `${left} left`}
       side={
-        <>
-          <SideHeading>All checks</SideHeading>
-          <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-            {plan.map((check) => {
-              const result = latest(check.id)
-              const isOld = result !== undefined && result.given !== mark
-              return (
-                <Box component="li" key={check.id}>
-                  <ButtonBase
-                    onClick={() => setChosen(check.id)}
-                    aria-current={check === open ? 'step' : undefined}
-                    sx={{
-                      width: '100%',
-                      justifyContent: 'space-between',
-                      textAlign: 'left',
-                      gap: 1,
-                      py: 0.5,
-                      minHeight: { xs: 44, md: 32 },
-                      borderBottom: '1px dotted',
-                      borderColor: 'divider',
-                      fontWeight: check === open ? 700 : 400,
-                    }}
-                  >
-                    <Typography variant="body2" sx={{ fontWeight: 'inherit' }}>
-                      {check.title}
-                    </Typography>
-                    <Typography
-                      variant="body2"
-                      sx={{
-                        whiteSpace: 'nowrap',
-                        color: !result || isOld ? 'text.secondary' : VERDICT_COLOURS[result.verdict],
-                        fontWeight: 600,
-                      }}
-                    >
-                      {!result ? 'to do' : isOld ? 'changed since' : SHORT[result.verdict]}
-                    </Typography>
-                  </ButtonBase>
-                </Box>
-              )
-            })}
-          </Box>
-          <SideHeading>Care</SideHeading>
-          <Notice grave title="Hands, hair and cables clear.">
-            The fan starts by itself while you prove it. Never meter under an open live cover.
-          </Notice>
-          {left === 0 && (
-            <Typography variant="body2">
-              Everything passes. <Link href={stagePath(installationId, 'hand-over')}>Hand over</Link>
-            </Typography>
-          )}
-        </>
+        <AllChecks
+          plan={plan}
+          open={open}
+          standingOf={standingOf}
+          onOpen={setChosen}
+          handOver={left === 0 ? stagePath(installationId, 'hand-over') : null}
+        />
       }
       sideTitle="All checks"
     >
@@ -136,3 +98,69 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
     </StageLayout>
   )
 }
+
+type Standing = VerdictKind | 'to do' | 'changed since'
+
+type AllProps = {
+  plan: readonly Check[]
+  open: Check
+  standingOf: (check: string) => Standing
+  onOpen: (check: string) => void
+  /** The way on where everything passes; null where something is left. */
+  handOver: string | null
+}
+
+const isVerdict = (standing: Standing): standing is VerdictKind => standing in SHORT
+
+const AllChecks = ({ plan, open, standingOf, onOpen, handOver }: AllProps) => (
+  <>
+    <SideHeading>All checks</SideHeading>
+    <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {plan.map((check) => {
+        const standing = standingOf(check.id)
+        return (
+          <Box component="li" key={check.id}>
+            <ButtonBase
+              onClick={() => onOpen(check.id)}
+              aria-current={check === open ? 'step' : undefined}
+              sx={{
+                width: '100%',
+                justifyContent: 'space-between',
+                textAlign: 'left',
+                gap: 1,
+                py: 0.5,
+                minHeight: { xs: 44, md: 32 },
+                borderBottom: '1px dotted',
+                borderColor: 'divider',
+                fontWeight: check === open ? 700 : 400,
+              }}
+            >
+              <Typography variant="body2" sx={{ fontWeight: 'inherit' }}>
+                {check.title}
+              </Typography>
+              <Typography
+                variant="body2"
+                sx={{
+                  whiteSpace: 'nowrap',
+                  color: isVerdict(standing) ? VERDICT_COLOURS[standing] : 'text.secondary',
+                  fontWeight: 600,
+                }}
+              >
+                {isVerdict(standing) ? SHORT[standing] : standing}
+              </Typography>
+            </ButtonBase>
+          </Box>
+        )
+      })}
+    </Box>
+    <SideHeading>Care</SideHeading>
+    <Notice grave title="Hands, hair and cables clear.">
+      The fan starts by itself while you prove it. Never meter under an open live cover.
+    </Notice>
+    {handOver !== null && (
+      <Typography variant="body2">
+        Everything passes. <Link href={handOver}>Hand over</Link>
+      </Typography>
+    )}
+  </>
+)

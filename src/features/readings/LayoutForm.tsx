@@ -80,7 +80,6 @@ export function LayoutForm({
   onImport,
   onLeave,
 }: Props) {
-  const preference = usePreference()
   const [layout, setLayout] = useState(found)
   const change = (part: Partial<ReadingLayout>) => setLayout((before) => ({ ...before, ...part }))
   const times = [layout.timeIndex, layout.timeOfDayIndex]
@@ -108,76 +107,21 @@ export function LayoutForm({
         {unsure.includes('unit') && (
           <Notice title="A heading names no unit.">Look whether the first lines make sense in the one taken.</Notice>
         )}
-        <FormRow label="Columns are apart by">
-          {DELIMITERS[layout.delimiter]}; decimal{' '}
-          <Choice
-            label="decimal mark"
-            value={layout.decimal ?? ''}
-            options={[
-              ['', 'mark as found'],
-              ['.', 'point'],
-              [',', 'comma'],
-            ]}
-            onChange={(mark) => change({ decimal: mark || null })}
-          />
-        </FormRow>
-        <FormRow label="Dates are written">
-          <Choice
-            label="order of the date"
-            value={layout.dateOrder}
-            options={DATE_ORDERS.map((order) => [order, ORDERS[order]] as const)}
-            onChange={(dateOrder) => change({ dateOrder })}
-          />
-        </FormRow>
-        <FormRow
-          label="The logger’s clock"
-          hint="With a zone, the hour that comes twice in autumn stays in order; without one, times stay as they are."
-        >
-          <Choice label="time zone" value={layout.zone} options={zones()} onChange={(zone) => change({ zone })} />
-        </FormRow>
+        <Written layout={layout} onChange={change} />
         <Typography variant="h2" sx={{ mt: 2 }}>
           Columns
         </Typography>
-        {header.map((heading, index) => {
-          if (times.includes(index)) return null
-          const column = layout.columns.find((held) => held.index === index)
-          return (
-            <FormRow key={index} label={heading || `column ${index + 1}`}>
-              <Choice
-                label={`what ${heading || index + 1} is`}
-                value={column?.quantity ?? LEFT_OUT}
-                options={[
-                  [LEFT_OUT, 'left out'],
-                  ...READING_QUANTITIES.map((quantity) => [quantity, quantitySpec(quantity).label] as const),
-                ]}
-                onChange={(quantity) =>
-                  setColumn(
-                    index,
-                    quantity === LEFT_OUT
-                      ? null
-                      : {
-                          index,
-                          name: heading || `column ${index + 1}`,
-                          quantity,
-                          unit: quantitySpec(quantity).units[0].symbol,
-                        },
-                  )
-                }
-              />
-              {column && (
-                <>
-                  {' in '}
-                  <Choice
-                    label={`unit of ${heading || index + 1}`}
-                    value={column.unit}
-                    options={quantitySpec(column.quantity).units.map(({ symbol }) => [symbol, symbol] as const)}
-                    onChange={(unit) => setColumn(index, { ...column, unit })}
-                  />
-                </>
-              )}
-            </FormRow>
-          )
-        })}
+        {header.map((heading, index) =>
+          times.includes(index) ? null : (
+            <ColumnRow
+              key={index}
+              index={index}
+              heading={heading}
+              column={layout.columns.find((held) => held.index === index) ?? null}
+              onChange={(column) => setColumn(index, column)}
+            />
+          ),
+        )}
         <Typography variant="h2" sx={{ mt: 2 }}>
           Which column is which input
         </Typography>
@@ -188,36 +132,7 @@ export function LayoutForm({
         <Typography variant="h2" sx={{ mt: 2 }}>
           The first lines, as they would be read
         </Typography>
-        <Box sx={{ overflowX: 'auto' }}>
-          <Table size="small">
-            <TableHead>
-              <TableRow>
-                <TableCell>Time</TableCell>
-                {layout.columns.map((column) => (
-                  <TableCell key={column.index}>{column.name}</TableCell>
-                ))}
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {rows.map((row, index) => (
-                <TableRow key={index}>
-                  {row?.ok ? (
-                    <>
-                      <TableCell>{dayText(row.row.atMs, layout.zone)}</TableCell>
-                      {row.row.values.map((value, place) => (
-                        <TableCell key={place}>
-                          {formatQuantity(value, layout.columns[place]!.quantity, preference)}
-                        </TableCell>
-                      ))}
-                    </>
-                  ) : (
-                    <TableCell colSpan={1 + layout.columns.length}>{row ? problemText(row.problem) : '–'}</TableCell>
-                  )}
-                </TableRow>
-              ))}
-            </TableBody>
-          </Table>
-        </Box>
+        <FirstLines layout={layout} rows={rows} />
         {problem && !problem.ok && (
           <Typography variant="body2">Change what is said above until the lines can be read.</Typography>
         )}
@@ -229,5 +144,117 @@ export function LayoutForm({
         </Button>
       </DialogActions>
     </Dialog>
+  )
+}
+
+/** How the file is written: marks, dates, clock. */
+const Written = ({ layout, onChange }: { layout: ReadingLayout; onChange: (part: Partial<ReadingLayout>) => void }) => (
+  <>
+    <FormRow label="Columns are apart by">
+      {DELIMITERS[layout.delimiter]}; decimal{' '}
+      <Choice
+        label="decimal mark"
+        value={layout.decimal ?? ''}
+        options={[
+          ['', 'mark as found'],
+          ['.', 'point'],
+          [',', 'comma'],
+        ]}
+        onChange={(mark) => onChange({ decimal: mark || null })}
+      />
+    </FormRow>
+    <FormRow label="Dates are written">
+      <Choice
+        label="order of the date"
+        value={layout.dateOrder}
+        options={DATE_ORDERS.map((order) => [order, ORDERS[order]] as const)}
+        onChange={(dateOrder) => onChange({ dateOrder })}
+      />
+    </FormRow>
+    <FormRow
+      label="The logger’s clock"
+      hint="With a zone, the hour that comes twice in autumn stays in order; without one, times stay as they are."
+    >
+      <Choice label="time zone" value={layout.zone} options={zones()} onChange={(zone) => onChange({ zone })} />
+    </FormRow>
+  </>
+)
+
+type ColumnProps = {
+  index: number
+  heading: string
+  column: ReadingColumn | null
+  onChange: (column: ReadingColumn | null) => void
+}
+
+/** What a column is, and in which unit. */
+function ColumnRow({ index, heading, column, onChange }: ColumnProps) {
+  const name = heading || `column ${index + 1}`
+  const called = heading || index + 1
+  return (
+    <FormRow label={name}>
+      <Choice
+        label={`what ${called} is`}
+        value={column?.quantity ?? LEFT_OUT}
+        options={[
+          [LEFT_OUT, 'left out'],
+          ...READING_QUANTITIES.map((quantity) => [quantity, quantitySpec(quantity).label] as const),
+        ]}
+        onChange={(quantity) =>
+          onChange(
+            quantity === LEFT_OUT ? null : { index, name, quantity, unit: quantitySpec(quantity).units[0].symbol },
+          )
+        }
+      />
+      {column && (
+        <>
+          {' in '}
+          <Choice
+            label={`unit of ${called}`}
+            value={column.unit}
+            options={quantitySpec(column.quantity).units.map(({ symbol }) => [symbol, symbol] as const)}
+            onChange={(unit) => onChange({ ...column, unit })}
+          />
+        </>
+      )}
+    </FormRow>
+  )
+}
+
+type Rows = readonly (ReturnType<ReturnType<typeof rowReader>> | undefined)[]
+
+function FirstLines({ layout, rows }: { layout: ReadingLayout; rows: Rows }) {
+  const preference = usePreference()
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            <TableCell>Time</TableCell>
+            {layout.columns.map((column) => (
+              <TableCell key={column.index}>{column.name}</TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {rows.map((row, index) => (
+            <TableRow key={index}>
+              {row?.ok ? (
+                <>
+                  <TableCell>{dayText(row.row.atMs, layout.zone)}</TableCell>
+                  {row.row.values.map((value, place) => (
+                    <TableCell key={place}>
+                      {formatQuantity(value, layout.columns[place]!.quantity, preference)}
+                    </TableCell>
+                  ))}
+                </>
+              ) : (
+                <TableCell colSpan={1 + layout.columns.length}>{row ? problemText(row.problem) : '–'}</TableCell>
+              )}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
   )
 }

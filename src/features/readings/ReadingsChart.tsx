@@ -4,15 +4,16 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { Area, CartesianGrid, ComposedChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { formatQuantity, inPreferredUnit } from '@/core/quantity/format'
+import { Area, CartesianGrid, ComposedChart, ReferenceArea, XAxis, YAxis } from 'recharts'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
+import { formatQuantity, inPreferredUnit } from '@/core/quantity/format'
 import type { ReadingView } from '@/db/queries/reading'
 import type { FileLine } from '@/features/readings/types'
 import { dayText, timeTicks } from '@/features/readings/wallText'
+import { ChartFrame } from '@/ui/ChartFrame'
 import { Notice } from '@/ui/Notice'
-import { usePreference } from '@/ui/preference'
 import { chartFont } from '@/ui/chart'
+import { usePreference } from '@/ui/preference'
 
 type Span = { readonly fromMs: number; readonly toMs: number }
 
@@ -146,52 +147,50 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
         {points.length > 0 &&
           ` · lowest ${formatQuantity(lowest, quantity, preference)}, highest ${formatQuantity(highest, quantity, preference)}`}
       </Typography>
-      <Box sx={{ height: HEIGHT, touchAction: 'pan-y' }} role="img" aria-label={`${name} over time`}>
-        <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 780, height: HEIGHT }}>
-          <ComposedChart
-            data={rows}
-            margin={{ top: 4, right: 20, bottom: 0, left: -10 }}
-            accessibilityLayer={false}
-            onMouseDown={({ activeLabel }) => {
-              const at = Number(activeLabel)
-              if (Number.isFinite(at)) setDrawn([at, at])
-            }}
-            onMouseMove={({ activeLabel }) => {
-              const at = Number(activeLabel)
-              if (drawn && Number.isFinite(at)) setDrawn([drawn[0], at])
-            }}
-            onMouseUp={() => {
-              if (drawn && drawn[0] !== drawn[1]) onPick(Math.min(...drawn), Math.max(...drawn))
-              setDrawn(null)
-            }}
-          >
-            <CartesianGrid stroke="var(--mui-palette-divider)" />
-            <XAxis
-              dataKey="atMs"
-              type="number"
-              domain={[span.fromMs, span.toMs]}
-              ticks={time.ticks}
-              tickFormatter={time.text}
-              tick={chartFont}
-              stroke="var(--mui-palette-text-secondary)"
-            />
-            <YAxis type="number" domain={['auto', 'auto']} tick={chartFont} stroke="none" />
-            {drawn && (
-              <ReferenceArea x1={drawn[0]} x2={drawn[1]} fill="var(--mui-palette-text-secondary)" fillOpacity={0.2} />
-            )}
-            <Area
-              dataKey="band"
-              type="linear"
-              stroke={colour}
-              strokeWidth={1.5}
-              fill={colour}
-              fillOpacity={0.35}
-              isAnimationActive={false}
-              activeDot={false}
-            />
-          </ComposedChart>
-        </ResponsiveContainer>
-      </Box>
+      <ChartFrame label={`${name} over time`} height={HEIGHT} isPicked>
+        <ComposedChart
+          data={rows}
+          margin={{ top: 4, right: 20, bottom: 0, left: -10 }}
+          accessibilityLayer={false}
+          onMouseDown={({ activeLabel }) => {
+            const at = Number(activeLabel)
+            if (Number.isFinite(at)) setDrawn([at, at])
+          }}
+          onMouseMove={({ activeLabel }) => {
+            const at = Number(activeLabel)
+            if (drawn && Number.isFinite(at)) setDrawn([drawn[0], at])
+          }}
+          onMouseUp={() => {
+            if (drawn && drawn[0] !== drawn[1]) onPick(Math.min(...drawn), Math.max(...drawn))
+            setDrawn(null)
+          }}
+        >
+          <CartesianGrid stroke="var(--mui-palette-divider)" />
+          <XAxis
+            dataKey="atMs"
+            type="number"
+            domain={[span.fromMs, span.toMs]}
+            ticks={time.ticks}
+            tickFormatter={time.text}
+            tick={chartFont}
+            stroke="var(--mui-palette-text-secondary)"
+          />
+          <YAxis type="number" domain={['auto', 'auto']} tick={chartFont} stroke="none" />
+          {drawn && (
+            <ReferenceArea x1={drawn[0]} x2={drawn[1]} fill="var(--mui-palette-text-secondary)" fillOpacity={0.2} />
+          )}
+          <Area
+            dataKey="band"
+            type="linear"
+            stroke={colour}
+            strokeWidth={1.5}
+            fill={colour}
+            fillOpacity={0.35}
+            isAnimationActive={false}
+            activeDot={false}
+          />
+        </ComposedChart>
+      </ChartFrame>
     </Box>
   )
 }

@@ -5,19 +5,20 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo, type ReactNode } from 'react'
 import { dialIn, actionText, type Action } from '@/core/controller/dialIn'
-import { lossText } from '@/core/sentences/lossText'
+import type { Fit } from '@/core/controller/fit'
 import { derive } from '@/core/derive/derive'
-import type { Installation } from '@/core/installation/installation'
-import { givenMark } from '@/core/prove/givenMark'
-import { planFor } from '@/core/prove/plan'
-import type { UnitPreference } from '@/core/quantity/format'
 import { CAUTIONS } from '@/core/duty/cautions'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
+import type { Installation } from '@/core/installation/installation'
+import { givenMark } from '@/core/prove/givenMark'
+import { planFor } from '@/core/prove/plan'
+import type { VerdictKind } from '@/core/prove/verdict'
+import type { UnitPreference } from '@/core/quantity/format'
 import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
 import { lastOf, openText, stillOpen, type OpenItem } from '@/core/record/stillOpen'
-import type { VerdictKind } from '@/core/prove/verdict'
+import { lossText } from '@/core/sentences/lossText'
 import { formatDayAndClock } from '@/ui/clock'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
@@ -49,36 +50,14 @@ type Props = {
 /** One sheet for the box: what is set, how to set it again, what was proved. */
 export function RecordSheet({ siteName, document, seal, results, preference }: Props) {
   const derived = useMemo(() => derive(document), [document])
-  const { controller } = document.kit
   const mark = givenMark(derived.given.response)
   const plan = planFor(document, derived, preference)?.plan ?? []
-  const { response, brief } = document
+  const { response } = document
   // What an older seal left open was not written down.
   const open = seal ? (seal.open ?? []) : stillOpen(document, derived, results, preference)
-  const duty = DUTY_PLANS[brief.duty]
   return (
     <Box component="main" sx={{ maxWidth: 820, mx: 'auto', p: 3, bgcolor: 'ground.sheet', minHeight: '100vh' }}>
-      <Box
-        sx={{
-          display: 'flex',
-          justifyContent: 'space-between',
-          alignItems: 'baseline',
-          gap: 2,
-          borderBottom: '2px solid',
-          borderColor: 'text.primary',
-          pb: 1,
-        }}
-      >
-        <Box>
-          <Typography variant="h1">{document.name}</Typography>
-          <Typography>
-            {siteName} · {seal ? `revision ${seal.number}` : 'working copy, not sealed'}
-          </Typography>
-        </Box>
-        <Button variant="outlined" onClick={() => window.print()} sx={{ displayPrint: 'none' }}>
-          Print
-        </Button>
-      </Box>
+      <Heading name={document.name} siteName={siteName} seal={seal} />
       {seal && (
         <Typography sx={{ my: 1 }} suppressHydrationWarning>
           Sealed {formatDayAndClock(seal.sealedAt)} by {seal.sealedBy}: {seal.reason}
@@ -100,28 +79,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
           </Line>
         ))}
       </Section>
-      {controller && derived.fit && (
-        <Section title="To set it again, from a controller as its maker leaves it">
-          <Actions actions={dialIn(controller, derived.fit, 'reset', preference)} />
-          {derived.fit.losses.map((loss, index) => {
-            const { title, detail } = lossText(loss, response, preference)
-            return (
-              <Line key={`loss-${index}`} label="Not exactly">
-                {title} {detail}
-              </Line>
-            )
-          })}
-        </Section>
-      )}
-      {controller && derived.fit && document.dial.present.length > 0 && (
-        <Section title="From what its panel showed when this was written">
-          <Actions
-            actions={dialIn(controller, derived.fit, document.dial.present, preference).filter(
-              ({ presses }) => presses !== null && presses.way !== 'none',
-            )}
-          />
-        </Section>
-      )}
+      <SetAgain document={document} fit={derived.fit} preference={preference} />
       <Section title="What was proved">
         {plan.map(({ id, title }) => {
           const result = lastOf(results, id, mark)
@@ -137,26 +95,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
           )
         })}
       </Section>
-      {open.length > 0 && (
-        <Section title={seal ? 'What was open when it was sealed' : 'What is open'}>
-          {open.map(({ kind, key, title, detail, reason }) =>
-            kind === 'danger' || kind === 'warning' ? (
-              <Line key={`${kind}-${key}`} label={OPEN_WORDS[kind]}>
-                {title} {detail}
-                {reason !== undefined && <strong> Left as it is: {reason}</strong>}
-              </Line>
-            ) : null,
-          )}
-          {(['action', 'check', 'question'] as const).map((kind) => {
-            const titles = open.filter((item) => item.kind === kind).map(({ title }) => title)
-            return titles.length === 0 ? null : (
-              <Line key={kind} label={`${OPEN_WORDS[kind]} (${titles.length})`}>
-                {titles.join(' ')}
-              </Line>
-            )
-          })}
-        </Section>
-      )}
+      <StillOpen open={open} wasSealed={seal !== null} />
       <Section title="After the power has been away">
         {afterOutage(document, derived).map((line, index) => (
           <Line key={line} label={String(index + 1)}>
@@ -164,24 +103,111 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
           </Line>
         ))}
       </Section>
-      <Section title="Care">
-        {[...CAUTIONS[brief.duty], ...duty.follows(answerReader(duty, brief)).cautions].map(({ title, detail }) => (
-          <Line key={title} label="!">
-            {title} {detail}
-          </Line>
-        ))}
-        {controller?.cautions.map((caution) => (
-          <Line key={caution} label="!">
-            {caution}
-          </Line>
-        ))}
-        <Line label="!">
-          Local codes, the maker’s instructions and licensed practice come first. This sheet says what was set and what
-          was read, not that an installation is safe. The person on site decides and signs.
-        </Line>
-      </Section>
+      <Care document={document} />
       <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
     </Box>
+  )
+}
+
+const Heading = ({ name, siteName, seal }: { name: string; siteName: string; seal: Seal | null }) => (
+  <Box
+    sx={{
+      display: 'flex',
+      justifyContent: 'space-between',
+      alignItems: 'baseline',
+      gap: 2,
+      borderBottom: '2px solid',
+      borderColor: 'text.primary',
+      pb: 1,
+    }}
+  >
+    <Box>
+      <Typography variant="h1">{name}</Typography>
+      <Typography>
+        {siteName} · {seal ? `revision ${seal.number}` : 'working copy, not sealed'}
+      </Typography>
+    </Box>
+    <Button variant="outlined" onClick={() => window.print()} sx={{ displayPrint: 'none' }}>
+      Print
+    </Button>
+  </Box>
+)
+
+type SetAgainProps = { document: Installation; fit: Fit | null; preference: UnitPreference }
+
+/** What to press to set it again, from a new controller and from the panel as it was; and what it does not do exactly. */
+function SetAgain({ document, fit, preference }: SetAgainProps) {
+  const { kit, dial, response } = document
+  if (!kit.controller || !fit) return null
+  const fromPanel = dialIn(kit.controller, fit, dial.present, preference).filter(
+    ({ presses }) => presses !== null && presses.way !== 'none',
+  )
+  return (
+    <>
+      <Section title="To set it again, from a controller as its maker leaves it">
+        <Actions actions={dialIn(kit.controller, fit, 'reset', preference)} />
+        {fit.losses.map((loss, index) => {
+          const { title, detail } = lossText(loss, response, preference)
+          return (
+            <Line key={`loss-${index}`} label="Not exactly">
+              {title} {detail}
+            </Line>
+          )
+        })}
+      </Section>
+      {dial.present.length > 0 && (
+        <Section title="From what its panel showed when this was written">
+          <Actions actions={fromPanel} />
+        </Section>
+      )}
+    </>
+  )
+}
+
+function StillOpen({ open, wasSealed }: { open: readonly OpenItem[]; wasSealed: boolean }) {
+  if (open.length === 0) return null
+  return (
+    <Section title={wasSealed ? 'What was open when it was sealed' : 'What is open'}>
+      {open.map(({ kind, key, title, detail, reason }) =>
+        kind === 'danger' || kind === 'warning' ? (
+          <Line key={`${kind}-${key}`} label={OPEN_WORDS[kind]}>
+            {title} {detail}
+            {reason !== undefined && <strong> Left as it is: {reason}</strong>}
+          </Line>
+        ) : null,
+      )}
+      {(['action', 'check', 'question'] as const).map((kind) => {
+        const titles = open.filter((item) => item.kind === kind).map(({ title }) => title)
+        return titles.length === 0 ? null : (
+          <Line key={kind} label={`${OPEN_WORDS[kind]} (${titles.length})`}>
+            {titles.join(' ')}
+          </Line>
+        )
+      })}
+    </Section>
+  )
+}
+
+function Care({ document: { brief, kit } }: { document: Installation }) {
+  const duty = DUTY_PLANS[brief.duty]
+  const cautions = [...CAUTIONS[brief.duty], ...duty.follows(answerReader(duty, brief)).cautions]
+  return (
+    <Section title="Care">
+      {cautions.map(({ title, detail }) => (
+        <Line key={title} label="!">
+          {title} {detail}
+        </Line>
+      ))}
+      {kit.controller?.cautions.map((caution) => (
+        <Line key={caution} label="!">
+          {caution}
+        </Line>
+      ))}
+      <Line label="!">
+        Local codes, the maker’s instructions and licensed practice come first. This sheet says what was set and what
+        was read, not that an installation is safe. The person on site decides and signs.
+      </Line>
+    </Section>
   )
 }
 

@@ -5,15 +5,15 @@ import Link from '@mui/material/Link'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import NextLink from 'next/link'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useEffectEvent, useMemo, useState } from 'react'
 import { AS_WRITTEN } from '@/core/formats/readingsCsv/layout'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { builtInDay } from '@/core/space/builtInDay'
-import type { Replay } from '@/core/space/replay'
-import type { Series } from '@/core/space/series'
 import { fittingFeeds, type FeedColumn, type Feeds } from '@/core/space/feeds'
 import { fedResponse, readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
+import type { Replay } from '@/core/space/replay'
+import type { Series } from '@/core/space/series'
 import { watchedInput } from '@/core/space/watched'
 import { ReplayCharts } from '@/features/rehearse/ReplayCharts'
 import { Choice } from '@/ui/Choice'
@@ -49,40 +49,64 @@ type Props = {
   onFeeds: (input: unknown) => Promise<{ kind: string }>
 }
 
-/** Runs a readings file, or a made-up warm day, through the response: what the fan would have done. */
-export function RehearseStage({ installationId, files, onFeeds }: Props) {
-  const document = useDocument()
-  const { given } = useDerived()
-  const [chosen, setChosen] = useState(BUILT_IN)
+/** The readings of a file, fetched when it is chosen. */
+function useReadings(id: string | null, onProblem: (problem: string | null) => void): Loaded | null {
   const [loaded, setLoaded] = useState<Loaded | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
-  const [progress, setProgress] = useState<number | null>(null)
-  const [run, setRun] = useState<Run | null>(null)
-  const { brief, response } = document
-  const target = brief.targets.find(({ quantity }) => quantity === 'temperature')
-  const limit = target?.limitAbove ?? null
-
+  const told = useEffectEvent(onProblem)
   useEffect(() => {
-    if (chosen === BUILT_IN || loaded?.id === chosen) return
+    if (id === null || loaded?.id === id) return
     let isCurrent = true
-    void fetch(`/api/readings/${chosen}`)
+    void fetch(`/api/readings/${id}`)
       .then(async (answer) => (answer.ok ? ((await answer.json()) as ReadingTable) : null))
       .catch(() => null)
       .then((table) => {
         if (!isCurrent) return
-        if (table) setLoaded({ id: chosen, table })
-        setProblem(
-          table ? null : 'The readings could not be fetched; nothing was lost. Choose the file again in a moment.',
-        )
+        if (table) setLoaded({ id, table })
+        told(table ? null : 'The readings could not be fetched; nothing was lost. Choose the file again in a moment.')
       })
     return () => {
       isCurrent = false
     }
-  }, [chosen, loaded])
+  }, [id, loaded])
+  return loaded?.id === id ? loaded : null
+}
 
+type ToRun = { readonly series: Series; readonly response: Response }
+
+/** What is to be run, run in a worker, and how far that has come; the run before stays until the next is done. */
+function useRun(toRun: ToRun | null, watch: { readonly input: string; readonly limit: number } | undefined) {
+  const [progress, setProgress] = useState<number | null>(null)
+  const [run, setRun] = useState<Run | null>(null)
+  useEffect(() => {
+    if (!toRun) return
+    let isCurrent = true
+    const startedAt = performance.now()
+    void rehearseInWorker(toRun.response, toRun.series, watch, (share) => isCurrent && setProgress(share)).then(
+      (done) => {
+        if (!isCurrent) return
+        setProgress(null)
+        if (done) setRun({ replay: done, ...toRun, tookMs: performance.now() - startedAt })
+      },
+    )
+    return () => {
+      isCurrent = false
+    }
+  }, [toRun, watch])
+  return { progress, run }
+}
+
+/** Runs a readings file, or a made-up warm day, through the response: what the fan would have done. */
+export function RehearseStage({ installationId, files, onFeeds }: Props) {
+  const { brief, response } = useDocument()
+  const { given } = useDerived()
+  const [chosen, setChosen] = useState(BUILT_IN)
+  const [problem, setProblem] = useState<string | null>(null)
+  const target = brief.targets.find(({ quantity }) => quantity === 'temperature')
+  const limit = target?.limitAbove ?? null
   const file = files.find(({ id }) => id === chosen)
-  const [changed, setChanged] = useState<Readonly<Record<string, Feeds>>>({})
+  const loaded = useReadings(file?.id ?? null, setProblem)
   const where = useMemo(() => ({ brief, response }), [brief, response])
+  const [changed, setChanged] = useState<Readonly<Record<string, Feeds>>>({})
   const feeds = useMemo(
     () => (file ? fittingFeeds(changed[file.id] ?? file.feeds ?? {}, file.columns, where) : null),
     [file, changed, where],
@@ -95,31 +119,19 @@ export function RehearseStage({ installationId, files, onFeeds }: Props) {
       () => setProblem(NOT_KEPT),
     )
   }
-
-  const replayed = useMemo(() => {
-    if (chosen === BUILT_IN) return { series: builtInDay({ brief, response }), response: given.response }
-    if (loaded?.id !== chosen || !feeds) return null
-    return { series: readingsSeries(loaded.table, feeds), response: fedResponse(given.response, feeds) }
-  }, [chosen, loaded, feeds, brief, response, given])
-  const watched = watchedInput('temperature', where)
-
-  useEffect(() => {
-    if (!replayed || !given.machine) return
-    let isCurrent = true
-    const startedAt = performance.now()
-    const watch = watched && limit !== null ? { input: watched.id, limit } : undefined
-    void rehearseInWorker(replayed.response, replayed.series, watch, (share) => isCurrent && setProgress(share)).then(
-      (done) => {
-        if (!isCurrent) return
-        setProgress(null)
-        if (done) setRun({ replay: done, ...replayed, tookMs: performance.now() - startedAt })
-      },
-    )
-    return () => {
-      isCurrent = false
-    }
-  }, [replayed, given, watched, limit])
-
+  const toRun = useMemo(() => {
+    if (!given.machine) return null
+    if (!file) return { series: builtInDay(where), response: given.response }
+    return loaded && feeds
+      ? { series: readingsSeries(loaded.table, feeds), response: fedResponse(given.response, feeds) }
+      : null
+  }, [file, loaded, feeds, where, given])
+  const watched = watchedInput('temperature', where)?.id ?? null
+  const watch = useMemo(
+    () => (watched !== null && limit !== null ? { input: watched, limit } : undefined),
+    [watched, limit],
+  )
+  const { run, progress } = useRun(toRun, watch)
   return (
     <StageLayout
       title={
@@ -141,32 +153,8 @@ export function RehearseStage({ installationId, files, onFeeds }: Props) {
           {limit === null && (
             <Notice title="No temperature limit under Brief.">Minutes above it cannot be counted.</Notice>
           )}
-          {loaded?.id === chosen && loaded.table.meanOverMs !== undefined && (
-            <Notice
-              title={`A long file: means of ${formatNumber(loaded.table.meanOverMs / 1000, 0)} s are replayed.`}
-            />
-          )}
-          {file && feeds && (
-            <>
-              <SideHeading>Taken for</SideHeading>
-              <FeedTable inputs={response.inputs} columns={file.columns} feeds={feeds} onChange={changeFeeds} />
-            </>
-          )}
-          {!file && (
-            <Notice title="A made-up day moves only what people and weather move.">
-              No isolator, no stop, no heat of the controller itself.
-            </Notice>
-          )}
-          <SideHeading>Readings of your own</SideHeading>
-          <Typography variant="body2" sx={{ mb: 1 }}>
-            <Link component={NextLink} href={`/installation/${installationId}/readings`}>
-              {files.length === 0 ? 'Bring a logger’s file in' : 'Bring a file in, or look closer at one'}
-            </Link>
-          </Typography>
-          <Notice title="Open loop.">
-            The readings do not answer to the fan: they show what it would have done, not what the room would have
-            become.
-          </Notice>
+          <AboutReadings file={file ?? null} feeds={feeds} table={loaded?.table ?? null} onFeeds={changeFeeds} />
+          <BringReadings installationId={installationId} hasSome={files.length > 0} />
         </>
       }
       sideTitle="Measures"
@@ -184,7 +172,7 @@ export function RehearseStage({ installationId, files, onFeeds }: Props) {
           replay={run.replay}
           response={run.response}
           target={target ?? null}
-          watched={watched?.id ?? null}
+          watched={watched}
           startsAtMs={file?.fromMs ?? null}
           zone={file?.zone ?? AS_WRITTEN}
         />
@@ -192,6 +180,51 @@ export function RehearseStage({ installationId, files, onFeeds }: Props) {
     </StageLayout>
   )
 }
+
+type AboutProps = {
+  file: FileSummary | null
+  feeds: Feeds | null
+  table: ReadingTable | null
+  onFeeds: (feeds: Feeds) => void
+}
+
+/** What is replayed: which column is which input, and how closely a long file is looked at. */
+function AboutReadings({ file, feeds, table, onFeeds }: AboutProps) {
+  const { response } = useDocument()
+  if (!file)
+    return (
+      <Notice title="A made-up day moves only what people and weather move.">
+        No isolator, no stop, no heat of the controller itself.
+      </Notice>
+    )
+  return (
+    <>
+      {table?.meanOverMs !== undefined && (
+        <Notice title={`A long file: means of ${formatNumber(table.meanOverMs / 1000, 0)} s are replayed.`} />
+      )}
+      {feeds && (
+        <>
+          <SideHeading>Taken for</SideHeading>
+          <FeedTable inputs={response.inputs} columns={file.columns} feeds={feeds} onChange={onFeeds} />
+        </>
+      )}
+    </>
+  )
+}
+
+const BringReadings = ({ installationId, hasSome }: { installationId: string; hasSome: boolean }) => (
+  <>
+    <SideHeading>Readings of your own</SideHeading>
+    <Typography variant="body2" sx={{ mb: 1 }}>
+      <Link component={NextLink} href={`/installation/${installationId}/readings`}>
+        {hasSome ? 'Bring a file in, or look closer at one' : 'Bring a logger’s file in'}
+      </Link>
+    </Typography>
+    <Notice title="Open loop.">
+      The readings do not answer to the fan: they show what it would have done, not what the room would have become.
+    </Notice>
+  </>
+)
 
 function Measures({ run: { replay }, limit: above }: { run: Run; limit: number | null }) {
   const preference = usePreference()

@@ -3,29 +3,20 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useCallback, useMemo } from 'react'
-import {
-  CartesianGrid,
-  ComposedChart,
-  Line,
-  ReferenceArea,
-  ReferenceLine,
-  ResponsiveContainer,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from 'recharts'
-import { inputCause } from '@/core/rules/sentence'
+import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts'
 import type { Target } from '@/core/brief/schema'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
 import { inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import type { Response } from '@/core/response/schema'
+import { inputCause } from '@/core/rules/sentence'
 import type { Replay } from '@/core/space/replay'
 import type { Series } from '@/core/space/series'
 import { ActiveStrip } from '@/features/rehearse/ActiveStrip'
 import { thin } from '@/features/rehearse/thin'
-import { chartFont } from '@/ui/chart'
+import { ChartFrame } from '@/ui/ChartFrame'
 import { causeVar } from '@/ui/cause'
+import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 import { useDocument } from '@/ui/workingCopy/context'
 
@@ -131,69 +122,67 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
       <Typography variant="body2" sx={{ color: colour, pl: 5 }}>
         {name}
       </Typography>
-      <Box sx={{ height }} role="img" aria-label={`${name} over time`}>
-        <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 780, height }}>
-          <ComposedChart
-            data={rows}
-            syncId="rehearse"
-            margin={{ top: 4, right: 20, bottom: 0, left: -10 }}
-            accessibilityLayer={false}
-          >
-            <CartesianGrid stroke="var(--mui-palette-divider)" />
-            <XAxis
-              dataKey="atS"
-              type="number"
-              domain={['dataMin', 'dataMax']}
-              ticks={wholeHours(atS.at(-1) ?? 0)}
-              tickFormatter={clock}
-              interval="equidistantPreserveStart"
-              minTickGap={14}
-              tick={chartFont}
-              stroke="var(--mui-palette-text-secondary)"
-            />
-            <YAxis
-              type="number"
-              domain={isSpeed ? [0, 100] : ['auto', 'auto']}
-              ticks={isSpeed ? [0, 50, 100] : undefined}
-              tick={chartFont}
-              stroke="none"
-            />
-            <Tooltip
-              isAnimationActive={false}
-              labelFormatter={(atS2) => clock(Number(atS2))}
-              formatter={(y) => [Number(y).toFixed(1), name]}
-              contentStyle={{
-                background: 'var(--mui-palette-ground-sheet)',
-                border: '1px solid var(--mui-palette-divider)',
-                fontFamily: chartFont.fontFamily,
-                fontSize: 12,
+      <ChartFrame label={`${name} over time`} height={height}>
+        <ComposedChart
+          data={rows}
+          syncId="rehearse"
+          margin={{ top: 4, right: 20, bottom: 0, left: -10 }}
+          accessibilityLayer={false}
+        >
+          <CartesianGrid stroke="var(--mui-palette-divider)" />
+          <XAxis
+            dataKey="atS"
+            type="number"
+            domain={['dataMin', 'dataMax']}
+            ticks={wholeHours(atS.at(-1) ?? 0)}
+            tickFormatter={clock}
+            interval="equidistantPreserveStart"
+            minTickGap={14}
+            tick={chartFont}
+            stroke="var(--mui-palette-text-secondary)"
+          />
+          <YAxis
+            type="number"
+            domain={isSpeed ? [0, 100] : ['auto', 'auto']}
+            ticks={isSpeed ? [0, 50, 100] : undefined}
+            tick={chartFont}
+            stroke="none"
+          />
+          <Tooltip
+            isAnimationActive={false}
+            labelFormatter={(atS2) => clock(Number(atS2))}
+            formatter={(y) => [Number(y).toFixed(1), name]}
+            contentStyle={{
+              background: 'var(--mui-palette-ground-sheet)',
+              border: '1px solid var(--mui-palette-divider)',
+              fontFamily: chartFont.fontFamily,
+              fontSize: 12,
+            }}
+          />
+          {band && <ReferenceArea y1={show(band.bandFrom)} y2={show(band.bandTo)} fill={colour} fillOpacity={0.08} />}
+          {band?.limitAbove != null && (
+            <ReferenceLine
+              y={show(band.limitAbove)}
+              stroke="var(--mui-palette-error-main)"
+              strokeDasharray="2 3"
+              label={{
+                value: 'limit',
+                position: 'insideBottomRight',
+                ...chartFont,
+                fill: 'var(--mui-palette-error-main)',
               }}
             />
-            {band && <ReferenceArea y1={show(band.bandFrom)} y2={show(band.bandTo)} fill={colour} fillOpacity={0.08} />}
-            {band?.limitAbove != null && (
-              <ReferenceLine
-                y={show(band.limitAbove)}
-                stroke="var(--mui-palette-error-main)"
-                strokeDasharray="2 3"
-                label={{
-                  value: 'limit',
-                  position: 'insideBottomRight',
-                  ...chartFont,
-                  fill: 'var(--mui-palette-error-main)',
-                }}
-              />
-            )}
-            <Line
-              dataKey="y"
-              type={isSpeed ? 'stepAfter' : 'linear'}
-              stroke={colour}
-              strokeWidth={2}
-              dot={false}
-              isAnimationActive={false}
-            />
-          </ComposedChart>
-        </ResponsiveContainer>
-      </Box>
+          )}
+          <Line
+            dataKey="y"
+            type={isSpeed ? 'stepAfter' : 'linear'}
+            stroke={colour}
+            strokeWidth={2}
+            dot={false}
+            isAnimationActive={false}
+          />
+        </ComposedChart>
+      </ChartFrame>
     </Box>
   )
 }

@@ -7,8 +7,8 @@ import Link from '@mui/material/Link'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState, type FormEvent } from 'react'
-import { authAsk, authClient } from '@/ui/authClient'
 import { SmallSheet } from '@/ui/SmallSheet'
+import { authAsk, authClient } from '@/ui/authClient'
 
 type Props = {
   demoEmail: string | null
@@ -30,6 +30,51 @@ const TITLES: Record<Step, string> = {
   letter: '',
 }
 
+/** What came of asking: on to another step, in, or a sentence that says why not. */
+type Outcome = { readonly to: Step } | 'in' | { readonly problem: string }
+
+const outcome = (problem: string | null, then: Exclude<Outcome, { problem: string }>): Outcome =>
+  problem === null ? then : { problem }
+
+type Said = Readonly<Record<string, string>>
+
+async function signIn({ email = '', password = '' }: Said, next: string): Promise<Outcome> {
+  let isTwofold = false
+  let isUnconfirmed = false
+  const problem = await authAsk(async () => {
+    const answer = await authClient.signIn.email({ email, password, callbackURL: next })
+    isTwofold = (answer.data as { twoFactorRedirect?: boolean } | null)?.twoFactorRedirect === true
+    isUnconfirmed = answer.error?.code === 'EMAIL_NOT_VERIFIED'
+    return answer
+  })
+  if (isUnconfirmed) return { to: 'letter' }
+  if (isTwofold) return { to: 'second-factor' }
+  if (problem === null) return 'in'
+  return /password|email|credential/i.test(problem)
+    ? { problem: 'This e-mail and password do not belong together.' }
+    : { problem }
+}
+
+/** What each step asks of the server. */
+const ASK: Record<Exclude<Step, 'letter'>, (said: Said, next: string) => Promise<Outcome>> = {
+  'sign-in': signIn,
+  'sign-up': async ({ name = '', email = '', password = '' }, next) =>
+    outcome(await authAsk(() => authClient.signUp.email({ name, email, password, callbackURL: next })), {
+      to: 'letter',
+    }),
+  forgot: async ({ email = '' }) =>
+    outcome(await authAsk(() => authClient.requestPasswordReset({ email, redirectTo: '/reset' })), { to: 'letter' }),
+  'second-factor': async ({ code = '' }) =>
+    outcome(
+      await authAsk(() =>
+        /^\d{6}$/.test(code)
+          ? authClient.twoFactor.verifyTotp({ code })
+          : authClient.twoFactor.verifyBackupCode({ code }),
+      ),
+      'in',
+    ),
+}
+
 /** Signs in or up; the message is a sentence, and what was typed stays. */
 export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }: Props) {
   const [step, setStep] = useState<Step>('sign-in')
@@ -42,56 +87,14 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
   // A full load, so that nothing of the stranger's page is kept.
   const enter = () => window.location.assign(next)
 
-  async function ask(said: Record<string, string>): Promise<string | null> {
-    const { name = '', email = '', password = '', code = '' } = said
-    switch (step) {
-      case 'sign-up': {
-        const problem = await authAsk(() => authClient.signUp.email({ name, email, password, callbackURL: next }))
-        if (problem === null) go('letter')
-        return problem
-      }
-      case 'forgot': {
-        const problem = await authAsk(() => authClient.requestPasswordReset({ email, redirectTo: '/reset' }))
-        if (problem === null) go('letter')
-        return problem
-      }
-      case 'second-factor': {
-        const verify = /^\d{6}$/.test(code)
-          ? authClient.twoFactor.verifyTotp({ code })
-          : authClient.twoFactor.verifyBackupCode({ code })
-        const problem = await authAsk(() => verify)
-        if (problem === null) enter()
-        return problem
-      }
-      case 'letter':
-        return null
-      case 'sign-in': {
-        let isTwofold = false
-        let isUnconfirmed = false
-        const problem = await authAsk(async () => {
-          const answer = await authClient.signIn.email({ email, password, callbackURL: next })
-          isTwofold = (answer.data as { twoFactorRedirect?: boolean } | null)?.twoFactorRedirect === true
-          isUnconfirmed = answer.error?.code === 'EMAIL_NOT_VERIFIED'
-          return answer
-        })
-        if (isUnconfirmed) go('letter')
-        else if (isTwofold) go('second-factor')
-        else if (problem === null) enter()
-        return isUnconfirmed || problem === null
-          ? null
-          : /password|email|credential/i.test(problem)
-            ? 'This e-mail and password do not belong together.'
-            : problem
-      }
-    }
-  }
-
-  async function onSubmit(event: FormEvent<HTMLFormElement>): Promise<void> {
-    event.preventDefault()
-    const said = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>
+  async function submit(said: Said): Promise<void> {
+    if (step === 'letter') return
     setAsking(true)
-    setMessage(await ask(said))
+    const came = await ASK[step](said, next)
     setAsking(false)
+    if (came === 'in') enter()
+    else if ('to' in came) go(came.to)
+    else setMessage(came.problem)
   }
 
   async function withPasskey(): Promise<void> {
@@ -105,75 +108,19 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
       <Typography sx={{ color: 'text.secondary', mb: 2 }}>
         Fan speed controllers, from the brief to a sealed and proved setting.
       </Typography>
-      {demoEmail !== null && step === 'sign-in' && (
-        <Box component="form" action={onDemo} sx={{ mb: 2 }}>
-          <Button type="submit" variant="contained" fullWidth>
-            Open the demo yard
-          </Button>
-          <Typography variant="body2" sx={{ color: 'text.secondary', mt: 0.5 }}>
-            Made-up people and places; signs in as {demoEmail}.
-          </Typography>
-        </Box>
-      )}
+      {demoEmail !== null && step === 'sign-in' && <DemoForm email={demoEmail} onDemo={onDemo} />}
       {step === 'letter' ? (
-        <Box role="status">
-          <Typography>
-            A letter with a link is on its way to the address you gave. Open the link in it, on this device or another.
-          </Typography>
-          {lettersPath !== null && (
-            <Typography sx={{ mt: 1 }}>
-              This server has no mail yet: its letters lie in the data folder, and{' '}
-              <Link href={lettersPath}>the mail stand-in shows them</Link>.
-            </Typography>
-          )}
-        </Box>
+        <LetterSent lettersPath={lettersPath} />
       ) : (
         <Box
           component="form"
-          onSubmit={(event: FormEvent<HTMLFormElement>) => void onSubmit(event)}
+          onSubmit={(event: FormEvent<HTMLFormElement>) => {
+            event.preventDefault()
+            void submit(Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>)
+          }}
           sx={{ display: 'grid', gap: 1.5 }}
         >
-          {step === 'sign-up' && (
-            <TextField
-              name="name"
-              label="Your name"
-              required
-              size="small"
-              autoComplete="name"
-              slotProps={{ htmlInput: { maxLength: 80 } }}
-            />
-          )}
-          {step === 'second-factor' ? (
-            <TextField
-              name="code"
-              label="Code of your second factor, or a spare code"
-              required
-              size="small"
-              autoComplete="one-time-code"
-              autoFocus
-            />
-          ) : (
-            <TextField
-              name="email"
-              label="E-mail"
-              type="email"
-              required
-              size="small"
-              autoComplete="email"
-              slotProps={{ htmlInput: { maxLength: 254 } }}
-            />
-          )}
-          {(step === 'sign-in' || step === 'sign-up') && (
-            <TextField
-              name="password"
-              label="Password"
-              type="password"
-              required
-              size="small"
-              autoComplete={step === 'sign-up' ? 'new-password' : 'current-password'}
-              helperText={step === 'sign-up' ? 'At least 10 characters; three or four words do well' : undefined}
-            />
-          )}
+          <StepFields step={step} />
           {message !== null && (
             <Alert severity="error" variant="outlined">
               {message}
@@ -202,6 +149,78 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
     </SmallSheet>
   )
 }
+
+const DemoForm = ({ email, onDemo }: { email: string; onDemo: () => Promise<void> }) => (
+  <Box component="form" action={onDemo} sx={{ mb: 2 }}>
+    <Button type="submit" variant="contained" fullWidth>
+      Open the demo yard
+    </Button>
+    <Typography variant="body2" sx={{ color: 'text.secondary', mt: 0.5 }}>
+      Made-up people and places; signs in as {email}.
+    </Typography>
+  </Box>
+)
+
+const LetterSent = ({ lettersPath }: Pick<Props, 'lettersPath'>) => (
+  <Box role="status">
+    <Typography>
+      A letter with a link is on its way to the address you gave. Open the link in it, on this device or another.
+    </Typography>
+    {lettersPath !== null && (
+      <Typography sx={{ mt: 1 }}>
+        This server has no mail yet: its letters lie in the data folder, and{' '}
+        <Link href={lettersPath}>the mail stand-in shows them</Link>.
+      </Typography>
+    )}
+  </Box>
+)
+
+/** What is typed at each step. */
+const StepFields = ({ step }: { step: Step }) => (
+  <>
+    {step === 'sign-up' && (
+      <TextField
+        name="name"
+        label="Your name"
+        required
+        size="small"
+        autoComplete="name"
+        slotProps={{ htmlInput: { maxLength: 80 } }}
+      />
+    )}
+    {step === 'second-factor' ? (
+      <TextField
+        name="code"
+        label="Code of your second factor, or a spare code"
+        required
+        size="small"
+        autoComplete="one-time-code"
+        autoFocus
+      />
+    ) : (
+      <TextField
+        name="email"
+        label="E-mail"
+        type="email"
+        required
+        size="small"
+        autoComplete="email"
+        slotProps={{ htmlInput: { maxLength: 254 } }}
+      />
+    )}
+    {(step === 'sign-in' || step === 'sign-up') && (
+      <TextField
+        name="password"
+        label="Password"
+        type="password"
+        required
+        size="small"
+        autoComplete={step === 'sign-up' ? 'new-password' : 'current-password'}
+        helperText={step === 'sign-up' ? 'At least 10 characters; three or four words do well' : undefined}
+      />
+    )}
+  </>
+)
 
 const TextLink = ({ onClick, children }: { onClick: () => void; children: string }) => (
   <Link component="button" type="button" variant="body2" onClick={onClick} sx={{ minHeight: 44 }}>

@@ -2,16 +2,16 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
-import { DayThere } from '@/ui/DayThere'
-import { placeAction } from '@/server/actions'
-import { PlaceButton } from '@/ui/PlaceButton'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
+import { placeAction } from '@/server/actions'
+import { DayThere } from '@/ui/DayThere'
 import { Notice } from '@/ui/Notice'
-import { paletteVar } from '@/ui/paletteVar'
-import { SpeedRail } from '@/ui/rail/SpeedRail'
+import { PlaceButton } from '@/ui/PlaceButton'
 import { Ruled } from '@/ui/Ruled'
 import { SearchForm } from '@/ui/SearchForm'
 import { SideHeading } from '@/ui/StageLayout'
+import { paletteVar } from '@/ui/paletteVar'
+import { SpeedRail } from '@/ui/rail/SpeedRail'
 
 type Props = {
   name: string
@@ -81,70 +81,84 @@ export function Yard({
         ))}
         {asked.pages > 1 && <Pages {...asked} />}
       </Box>
-      <Box
-        component="aside"
-        aria-label="What needs you"
-        sx={{
-          width: { xs: '100%', md: 290 },
-          bgcolor: 'ground.side',
-          borderLeft: { md: 1 },
-          borderColor: { md: 'divider' },
-          px: 2,
-          py: 1.75,
-        }}
-      >
-        <SideHeading>Needs you</SideHeading>
-        {needing.length === 0 && <Typography variant="body2">Nothing just now.</Typography>}
-        {needing.map((row) =>
-          'wrong' in row ? (
-            <Notice key={row.id} title={row.name}>
-              It cannot be opened. <Link href={`/installation/${row.id}/respond`}>See what is wrong</Link>
-            </Notice>
-          ) : (
-            <Notice key={row.id} grave={row.concern?.grave} title={row.name}>
-              {row.concern?.title} {row.concern?.detail} <Link href={`/installation/${row.id}/respond`}>Open it</Link>
-            </Notice>
-          ),
-        )}
-        {needingCount > needing.length && (
-          <Typography variant="body2">And {needingCount - needing.length} more.</Typography>
-        )}
-        {lastSealed.length > 0 && <SideHeading>Last sealed</SideHeading>}
-        {lastSealed.map(({ id, name: title, number, at }) => (
-          <Ruled key={id} label={`${title}, rev ${number}`}>
-            <DayThere at={at} />
-          </Ruled>
-        ))}
-        {mayArchive && emptySites.length > 0 && <SideHeading>Sites with nothing on them</SideHeading>}
-        {mayArchive &&
-          emptySites.map(({ id, name: title }) => (
-            <Ruled key={id} label={title}>
-              <PlaceButton onPlace={placeAction} kind="site" id={id} name={title} place="deleted">
-                Remove
-              </PlaceButton>
-            </Ruled>
-          ))}
-        {setAside.length > 0 && <SideHeading>Set aside</SideHeading>}
-        {setAside.map(({ id, name: title, goneAt }) => (
-          <Box key={id}>
-            <Ruled label={title}>
-              {mayArchive && (
-                <PlaceButton onPlace={placeAction} id={id} name={title} place="here">
-                  Bring back
-                </PlaceButton>
-              )}
-            </Ruled>
-            {goneAt !== null && (
-              <Typography variant="body2" sx={{ color: 'ground.warnInk' }}>
-                Deleted; gone for good on <DayThere at={goneAt} />.
-              </Typography>
-            )}
-          </Box>
-        ))}
-      </Box>
+      <Beside
+        needing={needing}
+        needingCount={needingCount}
+        lastSealed={lastSealed}
+        setAside={setAside}
+        emptySites={emptySites}
+        mayArchive={mayArchive}
+      />
     </Box>
   )
 }
+
+type BesideProps = Pick<Props, 'needing' | 'needingCount' | 'lastSealed' | 'setAside' | 'emptySites' | 'mayArchive'>
+
+/** What needs somebody, what was sealed last, and what is out of the yard. */
+const Beside = ({ needing, needingCount, lastSealed, setAside, emptySites, mayArchive }: BesideProps) => (
+  <Box
+    component="aside"
+    aria-label="What needs you"
+    sx={{
+      width: { xs: '100%', md: 290 },
+      bgcolor: 'ground.side',
+      borderLeft: { md: 1 },
+      borderColor: { md: 'divider' },
+      px: 2,
+      py: 1.75,
+    }}
+  >
+    <SideHeading>Needs you</SideHeading>
+    {needing.length === 0 && <Typography variant="body2">Nothing just now.</Typography>}
+    {needing.map((row) =>
+      'wrong' in row ? (
+        <Notice key={row.id} title={row.name}>
+          It cannot be opened. <Link href={`/installation/${row.id}/respond`}>See what is wrong</Link>
+        </Notice>
+      ) : (
+        <Notice key={row.id} grave={row.concern?.grave} title={row.name}>
+          {row.concern?.title} {row.concern?.detail} <Link href={`/installation/${row.id}/respond`}>Open it</Link>
+        </Notice>
+      ),
+    )}
+    {needingCount > needing.length && (
+      <Typography variant="body2">And {needingCount - needing.length} more.</Typography>
+    )}
+    {lastSealed.length > 0 && <SideHeading>Last sealed</SideHeading>}
+    {lastSealed.map(({ id, name: title, number, at }) => (
+      <Ruled key={id} label={`${title}, rev ${number}`}>
+        <DayThere at={at} />
+      </Ruled>
+    ))}
+    {mayArchive && emptySites.length > 0 && <SideHeading>Sites with nothing on them</SideHeading>}
+    {mayArchive &&
+      emptySites.map(({ id, name: title }) => (
+        <Ruled key={id} label={title}>
+          <PlaceButton onPlace={placeAction} kind="site" id={id} name={title} place="deleted">
+            Remove
+          </PlaceButton>
+        </Ruled>
+      ))}
+    {setAside.length > 0 && <SideHeading>Set aside</SideHeading>}
+    {setAside.map(({ id, name: title, goneAt }) => (
+      <Box key={id}>
+        <Ruled label={title}>
+          {mayArchive && (
+            <PlaceButton onPlace={placeAction} id={id} name={title} place="here">
+              Bring back
+            </PlaceButton>
+          )}
+        </Ruled>
+        {goneAt !== null && (
+          <Typography variant="body2" sx={{ color: 'ground.warnInk' }}>
+            Deleted; gone for good on <DayThere at={goneAt} />.
+          </Typography>
+        )}
+      </Box>
+    ))}
+  </Box>
+)
 
 const GRID = {
   display: 'grid',

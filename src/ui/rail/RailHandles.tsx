@@ -64,38 +64,17 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
       <Box ref={bar} sx={{ position: 'relative', height: 30, mx: 0.25 }}>
         <RailBar startPct={startPct} floorPct={floorPct} ceilingPct={ceilingPct} />
         {ticks.map((tick) => (
-          <Box
+          <Tick
             key={tick.id}
-            role="slider"
-            tabIndex={0}
-            aria-label={tick.name}
-            aria-valuemin={tick.minPct}
-            aria-valuemax={tick.maxPct}
-            aria-valuenow={tick.pct}
-            aria-valuetext={`${formatPct(tick.pct)} %`}
-            {...dragHandle({
-              hasUp: false,
-              onDrag: (clientX) => move(tick.id, pctAt(clientX)),
-              onStep: (right) => move(tick.id, tick.pct + right * step),
-              onEnd: onDone,
-            })}
-            onBlur={() => {
+            tick={tick}
+            onDrag={(clientX) => move(tick.id, pctAt(clientX))}
+            onStep={(right) => move(tick.id, tick.pct + right * step)}
+            onEnd={onDone}
+            onLeave={() => {
               setHeld(null)
               onDone()
             }}
-            sx={{
-              position: 'absolute',
-              top: 2,
-              bottom: -5,
-              left: `calc(${tick.pct}% - 12px)`,
-              width: 24,
-              cursor: 'ew-resize',
-              touchAction: 'none',
-              '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' },
-            }}
-          >
-            <Box sx={{ position: 'absolute', left: 10.5, top: 6, bottom: 4, width: 3, bgcolor: tick.colour }} />
-          </Box>
+          />
         ))}
         {nowPct !== null && (
           <Box sx={{ pointerEvents: 'none', position: 'absolute', inset: 0 }}>
@@ -103,51 +82,95 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
           </Box>
         )}
       </Box>
-      <Box sx={{ position: 'relative', height: 18 }} aria-hidden="true">
-        {startPct !== null && startPct > 8 && (
-          <Typography
-            variant="body2"
-            sx={{
-              position: 'absolute',
-              left: 2,
-              color: 'text.secondary',
-              fontSize: '0.75rem',
-              display: { xs: 'none', sm: 'block' },
-            }}
-          >
-            will not turn
-          </Typography>
-        )}
-        {ticks.map((tick, index) => (
-          <Typography
-            key={tick.id}
-            variant="body2"
-            sx={{
-              position: 'absolute',
-              left: `${tick.pct}%`,
-              display: { xs: isCrowded(ticks, index) ? 'none' : 'block', sm: 'block' },
-              transform: {
-                xs: tick.pct > 65 ? LEFT : RIGHT,
-                sm: isCrowded(ticks, index)
-                  ? ticks[index + 1]!.pct > NEAR_END_PCT
-                    ? FAR_LEFT
-                    : LEFT
-                  : tick.pct > NEAR_END_PCT
-                    ? LEFT
-                    : RIGHT,
-              },
-              whiteSpace: 'nowrap',
-              fontSize: '0.75rem',
-              color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour,
-            }}
-          >
-            {tick.name} <b>{formatPct(tick.pct)}</b>
-          </Typography>
-        ))}
-      </Box>
+      <Labels ticks={ticks} startPct={startPct} />
       <Typography role="status" variant="body2" sx={{ color: 'ground.warnInk', minHeight: held ? undefined : 0 }}>
         {held}
       </Typography>
     </Box>
   )
 }
+
+type TickProps = {
+  tick: RailTick
+  onDrag: (clientX: number) => void
+  onStep: (right: number) => void
+  onEnd: () => void
+  onLeave: () => void
+}
+
+const Tick = ({ tick, onDrag, onStep, onEnd, onLeave }: TickProps) => (
+  <Box
+    role="slider"
+    tabIndex={0}
+    aria-label={tick.name}
+    aria-valuemin={tick.minPct}
+    aria-valuemax={tick.maxPct}
+    aria-valuenow={tick.pct}
+    aria-valuetext={`${formatPct(tick.pct)} %`}
+    {...dragHandle({
+      hasUp: false,
+      onDrag,
+      onStep,
+      onEnd,
+    })}
+    onBlur={onLeave}
+    sx={{
+      position: 'absolute',
+      top: 2,
+      bottom: -5,
+      left: `calc(${tick.pct}% - 12px)`,
+      width: 24,
+      cursor: 'ew-resize',
+      touchAction: 'none',
+      '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' },
+    }}
+  >
+    <Box sx={{ position: 'absolute', left: 10.5, top: 6, bottom: 4, width: 3, bgcolor: tick.colour }} />
+  </Box>
+)
+
+/** On which side of its tick a label stands. */
+function sideOf(ticks: readonly RailTick[], index: number): string {
+  const [tick, next] = [ticks[index]!, ticks[index + 1]]
+  if (next && isCrowded(ticks, index)) return next.pct > NEAR_END_PCT ? FAR_LEFT : LEFT
+  return tick.pct > NEAR_END_PCT ? LEFT : RIGHT
+}
+
+const Labels = ({ ticks, startPct }: { ticks: readonly RailTick[]; startPct: number | null }) => (
+  <Box sx={{ position: 'relative', height: 18 }} aria-hidden="true">
+    {startPct !== null && startPct > 8 && (
+      <Typography
+        variant="body2"
+        sx={{
+          position: 'absolute',
+          left: 2,
+          color: 'text.secondary',
+          fontSize: '0.75rem',
+          display: { xs: 'none', sm: 'block' },
+        }}
+      >
+        will not turn
+      </Typography>
+    )}
+    {ticks.map((tick, index) => (
+      <Typography
+        key={tick.id}
+        variant="body2"
+        sx={{
+          position: 'absolute',
+          left: `${tick.pct}%`,
+          display: { xs: isCrowded(ticks, index) ? 'none' : 'block', sm: 'block' },
+          transform: {
+            xs: tick.pct > 65 ? LEFT : RIGHT,
+            sm: sideOf(ticks, index),
+          },
+          whiteSpace: 'nowrap',
+          fontSize: '0.75rem',
+          color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour,
+        }}
+      >
+        {tick.name} <b>{formatPct(tick.pct)}</b>
+      </Typography>
+    ))}
+  </Box>
+)

@@ -11,7 +11,8 @@ import type { UnitPreference } from '@/core/quantity/format'
 import { compareFacts } from '@/core/record/compare'
 import { facts } from '@/core/record/facts'
 import { PreferenceProvider } from '@/ui/preference'
-import { createWorkingCopyStore, type WorkingCopyState, type WorkingCopyStore } from '@/ui/workingCopy/store'
+import type { WorkingCopyState } from '@/ui/workingCopy/state'
+import { createWorkingCopyStore, type WorkingCopyStore } from '@/ui/workingCopy/store'
 
 const Context = createContext<WorkingCopyStore | null>(null)
 type Following = {

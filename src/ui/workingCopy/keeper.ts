@@ -6,7 +6,7 @@ import { merge } from '@/core/json/merge'
 import type { Problem } from '@/core/json/problem'
 import { problemLine } from '@/core/words/problems'
 import { fetchCopy, sendChange, type FetchedCopy } from '@/ui/workingCopy/send'
-import type { WorkingCopyState } from '@/ui/workingCopy/store'
+import type { WorkingCopyState } from '@/ui/workingCopy/state'
 import { sync, type SyncEffect, type SyncEvent, type SyncState } from '@/ui/workingCopy/sync'
 import { clearUnsent, dropUnsent, readUnsent, writeUnsent } from '@/ui/workingCopy/unsent'
 

@@ -2,8 +2,8 @@ import type { Columns } from '@/core/machine/columns'
 import { givableAbove, givableBelow, givenFor, isInSkipBand, leadBounds, type Bounds } from '@/core/machine/givable'
 import type { PartContext } from '@/core/machine/parts/context'
 import { SAFETY_STOP } from '@/core/machine/parts/overrides'
-import type { Response } from '@/core/response/schema'
 import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
+import type { Response } from '@/core/response/schema'
 
 export type CompiledLead = {
   /** From what is wanted of the lead in each row to what it gives, first in the row before `lastPct`. Settled: it is there already, rate
@@ -20,7 +20,7 @@ function compileWay(bounds: Bounds, held: Bounds, rate: NonNullable<Response['ra
   const lowestPct = givableAbove(bounds, lowPct)
   return {
     /** Where the speed has come on its way, never waiting in a skip band or below the lowest running speed. */
-    moved(fromPct: number, aimPct: number, dtS: number): number {
+    moved: (fromPct: number, aimPct: number, dtS: number): number => {
       if (aimPct === fromPct) return aimPct
       const isRising = aimPct > fromPct
       const at = isRising
@@ -32,7 +32,7 @@ function compileWay(bounds: Bounds, held: Bounds, rate: NonNullable<Response['ra
     },
 
     /** The step it stands at on its way: one it has reached, never one ahead of it. */
-    standing(at: number, lastPct: number, aimPct: number): number {
+    standing: (at: number, lastPct: number, aimPct: number): number => {
       if (isFree || at === aimPct) return at
       const isRising = aimPct > lastPct
       const reached = isRising ? stepBelow(steps, at) : stepAbove(steps, at)

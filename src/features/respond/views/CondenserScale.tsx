@@ -2,11 +2,12 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { headPressure } from '@/core/duty/headPressure'
 import { answerReader } from '@/core/duty/plan'
 import { clamp } from '@/core/json/clamp'
 import { curveAgainst } from '@/core/look/curve'
+import type { Machine } from '@/core/machine/compile'
 import { scaleMark } from '@/core/physics/condenserScale'
 import { REFRIGERANTS, type Refrigerant } from '@/core/physics/saturation'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
@@ -29,12 +30,18 @@ const RULERS = [
   { key: 'speed', y: 226, name: 'speed' },
 ] as const
 
+type Ruler = (typeof RULERS)[number]['key']
+type Scale = {
+  readonly toX: (tempC: number) => number
+  readonly figures: (tempC: number) => Record<Ruler, string>
+  readonly unit: Record<Ruler, string>
+}
+
 /** What the coil probe reads, where the refrigerant then condenses, and what the gauge shows: one scale under the other. */
 export function CondenserScale() {
   const { response, brief } = useDocument()
   const { given } = useDerived()
   const { values } = useTryIt()
-  const preference = usePreference()
   const answered = answerReader(headPressure, brief).choice('fluid') as Refrigerant | null
   const [fluid, setFluid] = useState<Refrigerant>(answered ?? 'R-134a')
   const [belowK, setBelowK] = useState(0)
@@ -43,38 +50,7 @@ export function CondenserScale() {
   const { machine } = given
   if (!ramp || !input || !machine)
     return <Typography variant="body2">A ramp on a coil probe is needed for this scale.</Typography>
-  const toX = (tempC: number) =>
-    MARGIN + clamp((tempC - input.from) / (input.to - input.from), 0, 1) * (WIDTH - 2 * MARGIN)
-  const ticks = Array.from({ length: 7 }, (_, index) => input.from + ((input.to - input.from) * index) / 6)
-  const curve = curveAgainst(machine, input, values)
-  const pctAt = (tempC: number) =>
-    curve.reduce((near, point) => (Math.abs(point.x - tempC) < Math.abs(near.x - tempC) ? point : near)).pct
-  const figures = (tempC: number): Record<(typeof RULERS)[number]['key'], string> => {
-    const { saturationC, gaugeKpa } = scaleMark(fluid, tempC, belowK)
-    return {
-      probe: formatFigure(tempC, 'temperature', preference, 0),
-      saturation: formatFigure(saturationC, 'temperature', preference, 0),
-      gauge: gaugeKpa === null ? '–' : formatFigure(gaugeKpa, 'gaugePressure', preference, 0),
-      speed: formatPct(pctAt(tempC)),
-    }
-  }
-  const nowC =
-    values[
-      response.inputs.find(({ id }) => id === input.id) && input.combines
-        ? (input.combines.of[0] ?? input.id)
-        : input.id
-    ] ?? NaN
-  const marks = [
-    { at: ramp.startAt, name: 'start' },
-    { at: ramp.fullAt, name: 'full' },
-    ...(Number.isNaN(nowC) ? [] : [{ at: nowC, name: 'now' }]),
-  ]
-  const unit = {
-    probe: preferredUnit('temperature', preference).symbol,
-    saturation: preferredUnit('temperature', preference).symbol,
-    gauge: preferredUnit('gaugePressure', preference).symbol,
-    speed: '%',
-  }
+  const nowC = values[input.combines?.of[0] ?? input.id] ?? NaN
   return (
     <>
       <Typography variant="body2" component="div">
@@ -94,58 +70,117 @@ export function CondenserScale() {
         />{' '}
         above what the probe reads: found with gauges on, by certified people.
       </Typography>
-      <Box
-        component="svg"
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        role="img"
-        aria-label={`Probe, condensing temperature, pressure and speed of ${fluid}`}
-        sx={{ width: '100%', maxWidth: 900, display: 'block' }}
-      >
-        {RULERS.map(({ key, y, name }) => (
-          <g key={key}>
-            <line x1={MARGIN} x2={WIDTH - MARGIN} y1={y} y2={y} stroke="var(--mui-palette-text-secondary)" />
-            <text x={4} y={y + 4} style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}>
-              {name}
-            </text>
-            <text x={WIDTH - MARGIN + 10} y={y + 4} style={chartFont}>
-              {unit[key]}
-            </text>
-            {ticks.map((tempC) => (
-              <g key={tempC}>
-                <line x1={toX(tempC)} x2={toX(tempC)} y1={y} y2={y + 6} stroke="var(--mui-palette-text-secondary)" />
-                <text x={toX(tempC)} y={y + 19} textAnchor="middle" style={chartFont}>
-                  {figures(tempC)[key]}
-                </text>
-              </g>
-            ))}
-          </g>
-        ))}
-        {marks.map(({ at, name }, index) => (
-          <g key={name}>
-            <line
-              x1={toX(at)}
-              x2={toX(at)}
-              y1={40}
-              y2={226}
-              stroke={name === 'now' ? 'var(--mui-palette-text-primary)' : 'var(--mui-palette-cause-temperature)'}
-              strokeWidth={name === 'now' ? 1 : 2}
-              strokeDasharray={name === 'now' ? undefined : '4 3'}
-            />
-            <text
-              x={toX(at)}
-              y={index === 2 ? 34 : 16}
-              textAnchor="middle"
-              style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
-            >
-              {name} {figures(at).probe} · {figures(at).gauge} {unit.gauge}
-            </text>
-          </g>
-        ))}
-      </Box>
+      <Rulers machine={machine} input={input} ramp={ramp} nowC={nowC} fluid={fluid} belowK={belowK} />
       <Typography variant="body2">
         A hotter spot for the probe runs the fan faster and lowers the pressure. Never judge the charge while the fan is
         modulating.
       </Typography>
     </>
+  )
+}
+
+type RulersProps = {
+  machine: Machine
+  input: MeasuredInput
+  ramp: Ramp
+  nowC: number
+  fluid: Refrigerant
+  belowK: number
+}
+
+/** Where things stand on the rulers, and the figures that are written at each temperature. */
+function useScale({ machine, input, fluid, belowK }: RulersProps): Scale {
+  const { values } = useTryIt()
+  const preference = usePreference()
+  const curve = useMemo(() => curveAgainst(machine, input, values), [machine, input, values])
+  const pctAt = (tempC: number) =>
+    curve.reduce((near, point) => (Math.abs(point.x - tempC) < Math.abs(near.x - tempC) ? point : near)).pct
+  const temperature = preferredUnit('temperature', preference).symbol
+  return {
+    toX: (tempC) => MARGIN + clamp((tempC - input.from) / (input.to - input.from), 0, 1) * (WIDTH - 2 * MARGIN),
+    unit: {
+      probe: temperature,
+      saturation: temperature,
+      gauge: preferredUnit('gaugePressure', preference).symbol,
+      speed: '%',
+    },
+    figures(tempC) {
+      const { saturationC, gaugeKpa } = scaleMark(fluid, tempC, belowK)
+      return {
+        probe: formatFigure(tempC, 'temperature', preference, 0),
+        saturation: formatFigure(saturationC, 'temperature', preference, 0),
+        gauge: gaugeKpa === null ? '–' : formatFigure(gaugeKpa, 'gaugePressure', preference, 0),
+        speed: formatPct(pctAt(tempC)),
+      }
+    },
+  }
+}
+
+function Rulers(props: RulersProps) {
+  const { input, ramp, nowC, fluid } = props
+  const scale = useScale(props)
+  const ticks = Array.from({ length: 7 }, (_, index) => input.from + ((input.to - input.from) * index) / 6)
+  return (
+    <Box
+      component="svg"
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`Probe, condensing temperature, pressure and speed of ${fluid}`}
+      sx={{ width: '100%', maxWidth: 900, display: 'block' }}
+    >
+      {RULERS.map(({ key, y, name }) => (
+        <g key={key}>
+          <line x1={MARGIN} x2={WIDTH - MARGIN} y1={y} y2={y} stroke="var(--mui-palette-text-secondary)" />
+          <text x={4} y={y + 4} style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}>
+            {name}
+          </text>
+          <text x={WIDTH - MARGIN + 10} y={y + 4} style={chartFont}>
+            {scale.unit[key]}
+          </text>
+          {ticks.map((tempC) => (
+            <g key={tempC}>
+              <line
+                x1={scale.toX(tempC)}
+                x2={scale.toX(tempC)}
+                y1={y}
+                y2={y + 6}
+                stroke="var(--mui-palette-text-secondary)"
+              />
+              <text x={scale.toX(tempC)} y={y + 19} textAnchor="middle" style={chartFont}>
+                {scale.figures(tempC)[key]}
+              </text>
+            </g>
+          ))}
+        </g>
+      ))}
+      <Mark scale={scale} name="start" atC={ramp.startAt} />
+      <Mark scale={scale} name="full" atC={ramp.fullAt} />
+      {!Number.isNaN(nowC) && <Mark scale={scale} name="now" atC={nowC} />}
+    </Box>
+  )
+}
+
+function Mark({ scale: { toX, figures, unit }, name, atC }: { scale: Scale; name: string; atC: number }) {
+  const isNow = name === 'now'
+  return (
+    <g>
+      <line
+        x1={toX(atC)}
+        x2={toX(atC)}
+        y1={40}
+        y2={226}
+        stroke={isNow ? 'var(--mui-palette-text-primary)' : 'var(--mui-palette-cause-temperature)'}
+        strokeWidth={isNow ? 1 : 2}
+        strokeDasharray={isNow ? undefined : '4 3'}
+      />
+      <text
+        x={toX(atC)}
+        y={isNow ? 34 : 16}
+        textAnchor="middle"
+        style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
+      >
+        {name} {figures(atC).probe} · {figures(atC).gauge} {unit.gauge}
+      </text>
+    </g>
   )
 }

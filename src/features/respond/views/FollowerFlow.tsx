@@ -3,14 +3,14 @@
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { Line } from 'recharts'
-import { formatPct, formatQuantity, preferredUnit, formatFigure } from '@/core/quantity/format'
 import { flowBalance } from '@/core/look/flowBalance'
+import { formatPct, formatQuantity, preferredUnit, formatFigure } from '@/core/quantity/format'
 import type { Follower } from '@/core/response/schema'
 import { FigureTable } from '@/features/respond/views/FigureTable'
 import { Plot, type Axis } from '@/features/respond/views/Plot'
 import type { ViewProps } from '@/features/respond/views/viewProps'
-import { chartFont } from '@/ui/chart'
 import { useInstant } from '@/ui/TryItValues'
+import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
@@ -24,10 +24,10 @@ export function FollowerFlow({ hasTable }: ViewProps) {
   ))
 }
 
+type Rows = ReturnType<typeof flowBalance>
+
 function OneFollower({ follower, hasTable }: ViewProps & { follower: Follower }) {
   const { fans, lead, given } = useDerived()
-  const { asked } = useInstant()
-  const preference = usePreference()
   const fan = fans.find(({ fan: { id } }) => id === follower.fan)
   const leadMap = lead?.flow?.kind === 'map' ? lead.flow.map : null
   const ownMap = fan?.flow?.kind === 'map' ? fan.flow.map : null
@@ -35,101 +35,132 @@ function OneFollower({ follower, hasTable }: ViewProps & { follower: Follower })
     () => (leadMap && ownMap ? flowBalance(given.response, follower, leadMap.flowAt, ownMap.flowAt) : []),
     [leadMap, ownMap, given.response, follower],
   )
+  const names: Names = { lead: lead?.fan.name ?? 'lead', own: fan?.fan.name ?? follower.fan }
+  if (rows.length === 0)
+    return (
+      <Typography variant="body2">
+        {names.own}: in percent it follows as its sentence says. In flow nothing can be said until both fans have a map:
+        see Calibrate.
+      </Typography>
+    )
+  return (
+    <>
+      {hasTable ? <FlowTable rows={rows} names={names} /> : <FlowPlot rows={rows} names={names} />}
+      <PressureSaid rows={rows} names={names} />
+    </>
+  )
+}
+
+type Names = { readonly lead: string; readonly own: string }
+type FlowProps = { rows: Rows; names: Names }
+
+function FlowTable({ rows, names }: FlowProps) {
+  const preference = usePreference()
+  const unit = preferredUnit('flow', preference).symbol
+  return (
+    <FigureTable
+      label={`${names.lead} and ${names.own} in flow`}
+      head={[
+        `${names.lead}, %`,
+        `${names.own}, %`,
+        `${names.lead}, ${unit}`,
+        `${names.own}, ${unit}`,
+        'over, + pressure',
+      ]}
+      rows={rows
+        .filter((_row, index) => index % ROWS_EVERY === 0)
+        .map((row) => [
+          formatPct(row.leadPct),
+          formatPct(row.followerPct),
+          ...[row.leadLs, row.followerLs, row.overLs].map((flow) => formatFigure(flow, 'flow', preference)),
+        ])}
+    />
+  )
+}
+
+/** The first row at or above what the lead is asked now. */
+function useNow(rows: Rows): Rows[number] | undefined {
+  const { asked } = useInstant()
+  const nowPct = asked?.evaluation.fans[0]?.speedPct ?? NaN
+  return rows.find(({ leadPct }) => leadPct >= nowPct)
+}
+
+function FlowPlot({ rows, names }: FlowProps) {
+  const preference = usePreference()
+  const now = useNow(rows)
   const drawn = useMemo(
     () => rows.map(({ leadPct, leadLs, followerLs }) => ({ x: leadPct, lead: leadLs, follower: followerLs })),
     [rows],
   )
-  const leadName = lead?.fan.name ?? 'lead'
-  const name = fan?.fan.name ?? follower.fan
-  if (rows.length === 0)
-    return (
-      <Typography variant="body2">
-        {name}: in percent it follows as its sentence says. In flow nothing can be said until both fans have a map: see
-        Calibrate.
-      </Typography>
-    )
   const most = Math.max(...rows.flatMap(({ leadLs, followerLs }) => [leadLs, followerLs]))
-  const unit = preferredUnit('flow', preference).symbol
   const y: Axis = {
     from: 0,
     to: Math.ceil(most / 50) * 50,
     format: (flow) => formatFigure(flow, 'flow', preference, 0),
   }
-  const nowPct = asked?.evaluation.fans[0]?.speedPct ?? NaN
-  const now = rows.find(({ leadPct }) => leadPct >= nowPct)
-  const worst = rows.reduce((held, row) => (row.overLs > held.overLs ? row : held))
   return (
-    <>
-      {hasTable ? (
-        <FigureTable
-          label={`${leadName} and ${name} in flow`}
-          head={[`${leadName}, %`, `${name}, %`, `${leadName}, ${unit}`, `${name}, ${unit}`, 'over, + pressure']}
-          rows={rows
-            .filter((_row, index) => index % ROWS_EVERY === 0)
-            .map((row) => [
-              formatPct(row.leadPct),
-              formatPct(row.followerPct),
-              ...[row.leadLs, row.followerLs, row.overLs].map((flow) => formatFigure(flow, 'flow', preference)),
-            ])}
-        />
-      ) : (
-        <Plot
-          label={`${leadName} and ${name} in flow`}
-          height={260}
-          rows={drawn}
-          x={{ from: 0, to: 100, unit: '%' }}
-          y={y}
-          overlay={(scale) => (
-            <g>
-              <text x={scale.plot.x + 4} y={scale.plot.y + 10} style={chartFont}>
-                {unit} against percent of the {leadName}; solid {leadName}, dashed {name}
-              </text>
-              {now && (
-                <line
-                  x1={scale.toX(now.leadPct)}
-                  x2={scale.toX(now.leadPct)}
-                  y1={scale.toY(now.leadLs)}
-                  y2={scale.toY(now.followerLs)}
-                  stroke="var(--mui-palette-cause-pressure)"
-                  strokeWidth={4}
-                />
-              )}
-            </g>
+    <Plot
+      label={`${names.lead} and ${names.own} in flow`}
+      height={260}
+      rows={drawn}
+      x={{ from: 0, to: 100, unit: '%' }}
+      y={y}
+      overlay={(scale) => (
+        <g>
+          <text x={scale.plot.x + 4} y={scale.plot.y + 10} style={chartFont}>
+            {preferredUnit('flow', preference).symbol} against percent of the {names.lead}; solid {names.lead}, dashed{' '}
+            {names.own}
+          </text>
+          {now && (
+            <line
+              x1={scale.toX(now.leadPct)}
+              x2={scale.toX(now.leadPct)}
+              y1={scale.toY(now.leadLs)}
+              y2={scale.toY(now.followerLs)}
+              stroke="var(--mui-palette-cause-pressure)"
+              strokeWidth={4}
+            />
           )}
-        >
-          <Line
-            dataKey="lead"
-            stroke="var(--mui-palette-cause-speed)"
-            strokeWidth={2.5}
-            dot={false}
-            isAnimationActive={false}
-          />
-          <Line
-            dataKey="follower"
-            stroke="var(--mui-palette-cause-pressure)"
-            strokeWidth={2}
-            strokeDasharray="5 4"
-            dot={false}
-            isAnimationActive={false}
-          />
-        </Plot>
+        </g>
       )}
-      <Typography variant="body2">
-        {now && (
-          <>
-            Now the {leadName} moves {formatQuantity(now.leadLs, 'flow', preference)} and the {name}{' '}
-            {formatQuantity(now.followerLs, 'flow', preference)}: {pressureSaid(now.overLs)}
-            {Math.round(Math.abs(now.overLs)) > 0 && (
-              <> by {formatQuantity(Math.abs(now.overLs), 'flow', preference)}</>
-            )}
-            .{' '}
-          </>
-        )}
-        Nearest to turning over at {formatPct(worst.leadPct)} %: {pressureSaid(worst.overLs)} by{' '}
-        {formatQuantity(Math.abs(worst.overLs), 'flow', preference)}. The sign holds where the {leadName} takes air out
-        and the {name} brings it in.
-      </Typography>
-    </>
+    >
+      <Line
+        dataKey="lead"
+        stroke="var(--mui-palette-cause-speed)"
+        strokeWidth={2.5}
+        dot={false}
+        isAnimationActive={false}
+      />
+      <Line
+        dataKey="follower"
+        stroke="var(--mui-palette-cause-pressure)"
+        strokeWidth={2}
+        strokeDasharray="5 4"
+        dot={false}
+        isAnimationActive={false}
+      />
+    </Plot>
+  )
+}
+
+function PressureSaid({ rows, names }: FlowProps) {
+  const preference = usePreference()
+  const now = useNow(rows)
+  const worst = rows.reduce((held, row) => (row.overLs > held.overLs ? row : held))
+  const flow = (ls: number) => formatQuantity(ls, 'flow', preference)
+  return (
+    <Typography variant="body2">
+      {now && (
+        <>
+          Now the {names.lead} moves {flow(now.leadLs)} and the {names.own} {flow(now.followerLs)}:{' '}
+          {pressureSaid(now.overLs)}
+          {Math.round(Math.abs(now.overLs)) > 0 && <> by {flow(Math.abs(now.overLs))}</>}.{' '}
+        </>
+      )}
+      Nearest to turning over at {formatPct(worst.leadPct)} %: {pressureSaid(worst.overLs)} by{' '}
+      {flow(Math.abs(worst.overLs))}. The sign holds where the {names.lead} takes air out and the {names.own} brings it
+      in.
+    </Typography>
   )
 }
 

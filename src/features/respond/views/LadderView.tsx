@@ -1,13 +1,14 @@
 'use client'
 
-import type { MeasuredInput } from '@/core/rules/input'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { Line, ReferenceLine } from 'recharts'
 import { clamp } from '@/core/json/clamp'
-import { formatFigure, formatNumber, formatPct, formatQuantity, preferredUnit } from '@/core/quantity/format'
 import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst, type Rung } from '@/core/look/ladder'
+import { findLink } from '@/core/machine/findLink'
+import { formatFigure, formatNumber, formatPct, formatQuantity, preferredUnit } from '@/core/quantity/format'
 import type { Stages } from '@/core/response/schema'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'
 import { FigureTable } from '@/features/respond/views/FigureTable'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
@@ -17,7 +18,6 @@ import { Choice } from '@/ui/Choice'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
-import { findLink } from '@/core/machine/findLink'
 
 const DEMAND = 'demand'
 const JOIN_STEP_PCT = 1
@@ -29,28 +29,16 @@ const MEASURES = [
 ] as const
 type Measure = (typeof MEASURES)[number][0]
 
-/** Variable and fixed fans together, against demand or an input: climbing solid, falling dashed, with their joins to be dragged. */
-export function LadderView({ hasTable }: ViewProps) {
-  const { response, kit } = useDocument()
+type ValueOf = (rung: Rung) => number | null
+
+/** What a rung of the ladder comes to in what is measured; null where a fan does not say. */
+function useValueOf(measure: Measure): ValueOf {
   const { given, fans } = useDerived()
-  const { asked } = useInstant()
-  const { values } = useTryIt()
-  const preference = usePreference()
-  const [along, setAlong] = useState(DEMAND)
-  const [measure, setMeasure] = useState<Measure>('fans')
-  const later = useDeferredValue(values)
-  const { machine } = given
-  const measured = given.response.inputs.filter((input): input is MeasuredInput => input.kind !== 'switch')
-  const input = measured.find(({ id }) => id === along)
-  const walked = useMemo(
-    () => (input && machine ? rungsAgainst(machine, input, later) : ladder(given.response)),
-    [machine, input, later, given.response],
-  )
-  const { stages } = response
-  const valueOf = useMemo(() => {
-    const fixedFans = (given.response.stages?.fixed ?? []).map(({ fan }) => fans.find(({ fan: { id } }) => id === fan))
-    const lead = fans.find(({ fan: { id } }) => id === given.response.lead)
-    const by: Record<Measure, (rung: Rung) => number | null> = {
+  return useMemo(() => {
+    const withId = (wanted: string) => fans.find(({ fan: { id } }) => id === wanted)
+    const fixedFans = (given.response.stages?.fixed ?? []).map(({ fan }) => withId(fan))
+    const lead = withId(given.response.lead)
+    const by: Record<Measure, ValueOf> = {
       fans: ({ fanEquivalents }) => fanEquivalents,
       flow: (rung) =>
         overLadder(
@@ -67,40 +55,33 @@ export function LadderView({ hasTable }: ViewProps) {
     }
     return by[measure]
   }, [fans, given.response, measure])
-  const rows = useMemo(
-    () => walked?.up.map((rung, index) => ({ x: rung.x, up: valueOf(rung), down: valueOf(walked.down[index]!) })) ?? [],
-    [walked, valueOf],
+}
+
+const UNKNOWN: Partial<Record<Measure, string>> = {
+  flow: 'Not every fan has a map or a rated flow: see Calibrate and Kit.',
+  power: 'Not every fan has a rated power: see Kit.',
+}
+
+/** Variable and fixed fans together, against demand or an input: climbing solid, falling dashed, with their joins to be dragged. */
+export function LadderView({ hasTable }: ViewProps) {
+  const { given } = useDerived()
+  const { values } = useTryIt()
+  const preference = usePreference()
+  const [along, setAlong] = useState(DEMAND)
+  const [measure, setMeasure] = useState<Measure>('fans')
+  const later = useDeferredValue(values)
+  const { machine, response } = given
+  const measured = response.inputs.filter(isMeasured)
+  const input = measured.find(({ id }) => id === along)
+  const walked = useMemo(
+    () => (input && machine ? rungsAgainst(machine, input, later) : ladder(response)),
+    [machine, input, later, response],
   )
-  const joins = along === DEMAND ? given.response.stages?.fixed : undefined
-  const lines = useMemo(() => <LadderLines fixed={joins ?? []} />, [joins])
-  if (!walked || !stages) return null
-  const most = Math.max(...rows.map(({ up }) => up ?? 0))
-  const isKnown = rows.every(({ up }) => up !== null)
-  const x: Axis = input
-    ? {
-        from: input.from,
-        to: input.to,
-        unit: preferredUnit(input.kind, preference).symbol,
-        format: (value) => formatFigure(value, input.kind, preference, 0),
-      }
-    : { from: 0, to: 100, unit: '%' }
+  const valueOf = useValueOf(measure)
+  if (!walked) return null
   const said = (value: number): string =>
-    measure === 'fans'
-      ? `${formatNumber(value, 2)} fans’ worth`
-      : formatQuantity(value, measure === 'flow' ? 'flow' : 'power', preference)
-  const y: Axis =
-    measure === 'fans'
-      ? { from: 0, to: Math.ceil(most), ticks: Array.from({ length: Math.ceil(most) + 1 }, (_, index) => index) }
-      : {
-          from: 0,
-          to: most * 1.05,
-          format: (value) => formatFigure(value, measure === 'flow' ? 'flow' : 'power', preference, 0),
-        }
-  const demandPct = (asked && findLink(asked.explanation.chain, 'give', 'stages'))?.demandPct ?? NaN
-  const nowX = input ? (values[input.combines?.of[0] ?? input.id] ?? NaN) : demandPct
-  const now = walked.up.reduce((near, rung) => (Math.abs(rung.x - nowX) < Math.abs(near.x - nowX) ? rung : near))
-  const nowValue = Number.isNaN(nowX) ? null : valueOf(now)
-  const step = joinStep(given.response, 0)
+    measure === 'fans' ? `${formatNumber(value, 2)} fans’ worth` : formatQuantity(value, measure, preference)
+  const shown: Shown = { walked, input, measure, valueOf, said }
   return (
     <>
       <Typography variant="body2" component="div">
@@ -113,72 +94,136 @@ export function LadderView({ hasTable }: ViewProps) {
         />
         ; solid climbing, dashed falling.
       </Typography>
-      {!isKnown && (
-        <Typography variant="body2">
-          {measure === 'flow'
-            ? 'Not every fan has a map or a rated flow: see Calibrate and Kit.'
-            : 'Not every fan has a rated power: see Kit.'}
-        </Typography>
-      )}
-      {hasTable ? (
-        <FigureTable
-          label="Staging ladder"
-          head={[input?.name ?? 'demand, %', 'variable, %', 'fixed', 'climbing', 'falling']}
-          rows={walked.up.flatMap((rung, index) =>
-            index % ROWS_EVERY === 0
-              ? [
-                  [
-                    input ? formatFigure(rung.x, input.kind, preference) : formatPct(rung.x),
-                    formatPct(rung.variablePct),
-                    String(rung.fixedRunning),
-                    ...[rung, walked.down[index]!].map((held) => {
-                      const value = valueOf(held)
-                      return value === null ? '–' : said(value)
-                    }),
-                  ] as const,
-                ]
-              : [],
-          )}
-        />
-      ) : (
-        <Plot
-          label="Staging ladder"
-          height={280}
-          rows={rows}
-          x={x}
-          y={y}
-          overlay={(scale) => (
-            <g>
-              {nowValue !== null && (
-                <circle cx={scale.toX(now.x)} cy={scale.toY(nowValue)} r={5} fill="var(--mui-palette-text-primary)" />
-              )}
-              {along === DEMAND &&
-                stages.fixed.map((join, index) => (
-                  <JoinHandle
-                    key={join.fan}
-                    {...{ scale, stages, index }}
-                    y={valueOf({ x: 0, variablePct: 100, fixedRunning: index, fanEquivalents: index + 1 }) ?? 0}
-                    name={kit.fans.find(({ id }) => id === join.fan)?.name ?? join.fan}
-                  />
-                ))}
-            </g>
-          )}
-        >
-          {lines}
-        </Plot>
-      )}
-      <Typography variant="body2">
-        At the first join it steps from {formatNumber(step.before, 2)} to {formatNumber(step.after, 2)} fans’ worth: the
-        variable fan drops back to its floor.{' '}
-        {nowValue !== null && (
-          <>
-            Now {said(nowValue)}
-            {Number.isNaN(demandPct) ? '' : ` at a demand of ${formatPct(demandPct)} %`}.
-          </>
-        )}
-        {measure === 'power' && ' By the fan law, as the cube of speed; a phase-cut motor takes more.'}
-      </Typography>
+      {walked.up.some((rung) => valueOf(rung) === null) && <Typography variant="body2">{UNKNOWN[measure]}</Typography>}
+      {hasTable ? <LadderTable {...shown} /> : <LadderPlot {...shown} />}
+      <LadderSaid {...shown} />
     </>
+  )
+}
+
+type Shown = {
+  walked: NonNullable<ReturnType<typeof ladder>>
+  /** What it is drawn against; the demand where there is none. */
+  input: MeasuredInput | undefined
+  measure: Measure
+  valueOf: ValueOf
+  said: (value: number) => string
+}
+
+function LadderTable({ walked, input, valueOf, said }: Shown) {
+  const preference = usePreference()
+  const cell = (rung: Rung): string => {
+    const value = valueOf(rung)
+    return value === null ? '–' : said(value)
+  }
+  return (
+    <FigureTable
+      label="Staging ladder"
+      head={[input?.name ?? 'demand, %', 'variable, %', 'fixed', 'climbing', 'falling']}
+      rows={walked.up.flatMap((rung, index) =>
+        index % ROWS_EVERY === 0
+          ? [
+              [
+                input ? formatFigure(rung.x, input.kind, preference) : formatPct(rung.x),
+                formatPct(rung.variablePct),
+                String(rung.fixedRunning),
+                cell(rung),
+                cell(walked.down[index]!),
+              ] as const,
+            ]
+          : [],
+      )}
+    />
+  )
+}
+
+/** The rung that is stood on now, and the demand that it follows from; null where the input has no value. */
+function useNow({ walked, input, valueOf }: Shown) {
+  const { asked } = useInstant()
+  const { values } = useTryIt()
+  const demandPct = (asked && findLink(asked.explanation.chain, 'give', 'stages'))?.demandPct ?? NaN
+  const nowX = input ? (values[input.combines?.of[0] ?? input.id] ?? NaN) : demandPct
+  const rung = walked.up.reduce((near, other) => (Math.abs(other.x - nowX) < Math.abs(near.x - nowX) ? other : near))
+  return { x: rung.x, value: Number.isNaN(nowX) ? null : valueOf(rung), demandPct }
+}
+
+function useAxes({ walked, input, measure, valueOf }: Shown): { x: Axis; y: Axis } {
+  const preference = usePreference()
+  const most = Math.max(...walked.up.map((rung) => valueOf(rung) ?? 0))
+  const whole = Math.ceil(most)
+  return {
+    x: input
+      ? {
+          from: input.from,
+          to: input.to,
+          unit: preferredUnit(input.kind, preference).symbol,
+          format: (value) => formatFigure(value, input.kind, preference, 0),
+        }
+      : { from: 0, to: 100, unit: '%' },
+    y:
+      measure === 'fans'
+        ? { from: 0, to: whole, ticks: Array.from({ length: whole + 1 }, (_, index) => index) }
+        : { from: 0, to: most * 1.05, format: (value) => formatFigure(value, measure, preference, 0) },
+  }
+}
+
+function LadderPlot(shown: Shown) {
+  const { walked, input, valueOf } = shown
+  const { response, kit } = useDocument()
+  const { given } = useDerived()
+  const now = useNow(shown)
+  const axes = useAxes(shown)
+  const rows = useMemo(
+    () => walked.up.map((rung, index) => ({ x: rung.x, up: valueOf(rung), down: valueOf(walked.down[index]!) })),
+    [walked, valueOf],
+  )
+  const joins = input ? undefined : given.response.stages?.fixed
+  const lines = useMemo(() => <LadderLines fixed={joins ?? []} />, [joins])
+  const stages = input ? undefined : response.stages
+  return (
+    <Plot
+      label="Staging ladder"
+      height={280}
+      rows={rows}
+      x={axes.x}
+      y={axes.y}
+      overlay={(scale) => (
+        <g>
+          {now.value !== null && (
+            <circle cx={scale.toX(now.x)} cy={scale.toY(now.value)} r={5} fill="var(--mui-palette-text-primary)" />
+          )}
+          {stages?.fixed.map((join, index) => (
+            <JoinHandle
+              key={join.fan}
+              {...{ scale, stages, index }}
+              y={valueOf({ x: 0, variablePct: 100, fixedRunning: index, fanEquivalents: index + 1 }) ?? 0}
+              name={kit.fans.find(({ id }) => id === join.fan)?.name ?? join.fan}
+            />
+          ))}
+        </g>
+      )}
+    >
+      {lines}
+    </Plot>
+  )
+}
+
+function LadderSaid(shown: Shown) {
+  const { given } = useDerived()
+  const { value, demandPct } = useNow(shown)
+  const step = joinStep(given.response, 0)
+  return (
+    <Typography variant="body2">
+      At the first join it steps from {formatNumber(step.before, 2)} to {formatNumber(step.after, 2)} fans’ worth: the
+      variable fan drops back to its floor.{' '}
+      {value !== null && (
+        <>
+          Now {shown.said(value)}
+          {Number.isNaN(demandPct) ? '' : ` at a demand of ${formatPct(demandPct)} %`}.
+        </>
+      )}
+      {shown.measure === 'power' && ' By the fan law, as the cube of speed; a phase-cut motor takes more.'}
+    </Typography>
   )
 }
 

@@ -2,7 +2,8 @@
 
 import Box from '@mui/material/Box'
 import { memo, useEffect, useState, type ReactNode } from 'react'
-import { CartesianGrid, ComposedChart, ResponsiveContainer, usePlotArea, XAxis, YAxis } from 'recharts'
+import { CartesianGrid, ComposedChart, usePlotArea, XAxis, YAxis } from 'recharts'
+import { ChartFrame } from '@/ui/ChartFrame'
 import { ChartHatch, chartFont } from '@/ui/chart'
 
 /** The rectangle inside the axes, in pixels of the chart. */
@@ -74,7 +75,7 @@ type FrameProps = Pick<Props, 'rows' | 'x' | 'y' | 'children'> & { height: numbe
 
 const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: FrameProps) {
   return (
-    <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 780, height }}>
+    <ChartFrame height={height}>
       <ComposedChart data={[...rows]} margin={{ top: 12, right: 32, bottom: 4, left: -14 }} accessibilityLayer={false}>
         <ChartHatch />
         <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
@@ -105,6 +106,6 @@ const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: Fram
         {children}
         <ReportPlot onPlot={onPlot} />
       </ComposedChart>
-    </ResponsiveContainer>
+    </ChartFrame>
   )
 })

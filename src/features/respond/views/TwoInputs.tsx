@@ -1,15 +1,15 @@
 'use client'
 
-import type { MeasuredInput } from '@/core/rules/input'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { clamp } from '@/core/json/clamp'
-import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
-import type { Machine } from '@/core/machine/compile'
-import type { MachineState } from '@/core/machine/state'
 import { levelsOver, type Levels } from '@/core/look/levels'
+import type { Machine } from '@/core/machine/compile'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
+import type { MachineState } from '@/core/machine/state'
+import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
+import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { FigureTable } from '@/features/respond/views/FigureTable'
 import { LevelFills, shade } from '@/features/respond/views/LevelFills'
 import { Plot, type Axis } from '@/features/respond/views/Plot'
@@ -46,9 +46,7 @@ export function TwoInputs({ hasTable }: ViewProps) {
   const { values } = useTryIt()
   const preference = usePreference()
   const later = useDeferredValue(values)
-  const inputs = given.response.inputs.filter(
-    (input): input is MeasuredInput => input.kind !== 'switch' && !input.combines,
-  )
+  const inputs = given.response.inputs.filter(isMeasured).filter(({ combines }) => !combines)
   const outputs = response.otherOutputs ?? []
   const [xId, setX] = useState(inputs.find(({ id }) => id === 'outdoor')?.id ?? inputs[0]?.id ?? '')
   const [yId, setY] = useState(inputs.find(({ id }) => id !== xId)?.id ?? '')
@@ -65,12 +63,6 @@ export function TwoInputs({ hasTable }: ViewProps) {
   )
   if (!machine || !x || !y || !levels) return null
   const { thresholds, said } = shownOf(machine, what)
-  const axis = (input: MeasuredInput): Axis => ({
-    from: input.from,
-    to: input.to,
-    unit: preferredUnit(input.kind, preference).symbol,
-    format: (value: number) => formatFigure(value, input.kind, preference, 0),
-  })
   const names = inputs.map(({ id, name }) => [id, name] as const)
   const nowAt = valueAt(levels, x, y, values)
   return (
@@ -87,60 +79,66 @@ export function TwoInputs({ hasTable }: ViewProps) {
         (up), in {preferredUnit(y.kind, preference).symbol}; settled, the other inputs as in Try it.
         {nowAt !== null && <> Now: {said(nowAt)}.</>}
       </Typography>
-      {hasTable ? (
-        <LevelTable {...{ levels, x, y, said }} />
-      ) : (
-        <>
-          <Plot
-            label={`Over ${x.name} and ${y.name}`}
-            height={300}
-            rows={[]}
-            x={axis(x)}
-            y={{ ...axis(y), ticks: undefined }}
-            overlay={(scale) => (
-              <g>
-                <LevelFills {...{ scale, levels, thresholds }} />
-                <circle
-                  cx={scale.toX(clamp(values[x.id] ?? NaN, x.from, x.to))}
-                  cy={scale.toY(clamp(values[y.id] ?? NaN, y.from, y.to))}
-                  r={6}
-                  fill="var(--mui-palette-text-primary)"
-                  stroke="var(--mui-palette-ground-sheet)"
-                  strokeWidth={2}
-                />
-              </g>
-            )}
-          />
-          <Box
-            component="ul"
-            sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, listStyle: 'none', p: 0, m: 0, pl: 6 }}
+      {hasTable ? <LevelTable {...{ levels, x, y, said }} /> : <LevelPlot {...{ levels, x, y, thresholds, said }} />}
+    </>
+  )
+}
+
+type LevelPlotProps = LevelTableProps & { thresholds: readonly number[] }
+
+/** The levels, the point that is tried, and what each shade stands for. */
+function LevelPlot({ levels, x, y, thresholds, said }: LevelPlotProps) {
+  const { values } = useTryIt()
+  const preference = usePreference()
+  const axis = (input: MeasuredInput): Axis => ({
+    from: input.from,
+    to: input.to,
+    unit: preferredUnit(input.kind, preference).symbol,
+    format: (value: number) => formatFigure(value, input.kind, preference, 0),
+  })
+  return (
+    <>
+      <Plot
+        label={`Over ${x.name} and ${y.name}`}
+        height={300}
+        rows={[]}
+        x={axis(x)}
+        y={{ ...axis(y), ticks: undefined }}
+        overlay={(scale) => (
+          <g>
+            <LevelFills {...{ scale, levels, thresholds }} />
+            <circle
+              cx={scale.toX(clamp(values[x.id] ?? NaN, x.from, x.to))}
+              cy={scale.toY(clamp(values[y.id] ?? NaN, y.from, y.to))}
+              r={6}
+              fill="var(--mui-palette-text-primary)"
+              stroke="var(--mui-palette-ground-sheet)"
+              strokeWidth={2}
+            />
+          </g>
+        )}
+      />
+      <Box component="ul" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, listStyle: 'none', p: 0, m: 0, pl: 6 }}>
+        {thresholds.map((level, index) => (
+          <Typography
+            key={level}
+            component="li"
+            variant="body2"
+            sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}
           >
-            {thresholds.map((level, index) => (
-              <Typography
-                key={level}
-                component="li"
-                variant="body2"
-                sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}
-              >
-                <Box
-                  sx={{
-                    width: 14,
-                    height: 14,
-                    bgcolor: 'cause.speed',
-                    opacity: shade(index, thresholds.length),
-                    border: 1,
-                  }}
-                />
-                {thresholds.length === 1
-                  ? said(1)
-                  : index === 0
-                    ? 'turns'
-                    : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
-              </Typography>
-            ))}
-          </Box>
-        </>
-      )}
+            <Box
+              sx={{
+                width: 14,
+                height: 14,
+                bgcolor: 'cause.speed',
+                opacity: shade(index, thresholds.length),
+                border: 1,
+              }}
+            />
+            {thresholds.length === 1 ? said(1) : index === 0 ? 'turns' : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
+          </Typography>
+        ))}
+      </Box>
     </>
   )
 }

@@ -35,6 +35,8 @@ const strokeOf = (start: Date, end: Date): Stroke => ({
   endMin: minuteOfDay(end) === 0 ? 1440 : minuteOfDay(end),
 })
 
+type ChangePeriods = (label: string, next: (periods: readonly Period[]) => Period[]) => void
+
 /** The week of a rule, painted: drag over empty hours to paint, drag or stretch what is painted, press it to wipe it. Under it what runs
  *  when, and the longest time without air. */
 export function WeekView() {
@@ -43,20 +45,7 @@ export function WeekView() {
   const weeks = response.rules.filter((rule): rule is Week => 'periods' in rule)
   const [chosen, setChosen] = useState<string | null>(null)
   const [brushPct, setBrush] = useState<number | null>(null)
-  const [fromDay, setFromDay] = useState('0')
-  const [toDays, setToDays] = useState<readonly number[]>([1, 2, 3, 4])
   const week = weeks.find(({ id }) => id === chosen) ?? weeks[0]
-  const periods = useMemo(() => week?.periods ?? [], [week])
-  const events = useMemo(
-    () =>
-      painted(periods).map(({ index, day, of }) => ({
-        id: `${index}:${day}`,
-        title: `${formatPct(of.speedPct)} %`,
-        start: at(day, of.startMin),
-        end: at(of.endMin <= of.startMin ? day + 1 : day, of.endMin),
-      })),
-    [periods],
-  )
   if (!week)
     return (
       <>
@@ -66,8 +55,8 @@ export function WeekView() {
         <RunsWhenLine />
       </>
     )
-  const speedPct = brushPct ?? periods.at(-1)?.speedPct ?? response.ceiling.speedPct
-  const change = (label: string, next: (periods: readonly Period[]) => Period[]) =>
+  const speedPct = brushPct ?? week.periods.at(-1)?.speedPct ?? response.ceiling.speedPct
+  const change: ChangePeriods = (label, next) =>
     edit(label, (draft) => {
       const rule = draft.response.rules.find(({ id }) => id === week.id)
       if (!rule || !('periods' in rule)) return
@@ -75,7 +64,6 @@ export function WeekView() {
       // A week keeps a period: to have none, remove or switch off the rule.
       if (after.length > 0) rule.periods = after
     })
-  const placeOf = (id: string) => id.split(':').map(Number) as [index: number, day: number]
   return (
     <>
       <Typography component="div" variant="body2" sx={{ mb: 0.5 }}>
@@ -99,69 +87,105 @@ export function WeekView() {
           onChange={setBrush}
           colour="cause.time"
         />
-        : drag over empty hours; drag or stretch what is there; press it to wipe it. Copy{' '}
-        <Choice label="day to copy" value={fromDay} options={DAY_OPTIONS} onChange={setFromDay} /> to{' '}
-        <DaysField label="days to copy to" value={toDays} onChange={setToDays} />{' '}
-        <Button size="small" onClick={() => change('copy a day', (before) => copyDay(before, Number(fromDay), toDays))}>
-          Copy the day
-        </Button>{' '}
-        <Button
-          size="small"
-          onClick={() => edit('keep another season', ({ response: draft }) => void addSeason(draft, week.id))}
-        >
-          Keep another season
-        </Button>
-        {week.off && (
-          <Button
-            size="small"
-            onClick={() => edit('change over to another season', ({ response: draft }) => changeOver(draft, week.id))}
-          >
-            Let this one run, the other weeks rest
-          </Button>
-        )}
+        : drag over empty hours; drag or stretch what is there; press it to wipe it. <CopyDay onChange={change} />{' '}
+        <Seasons week={week} />
       </Typography>
-      <Box sx={WEEK_LOOK} aria-label="Painted week" role="group">
-        <FullCalendar
-          plugins={[timeGridPlugin, interactionPlugin, classicTheme]}
-          initialView="timeGridWeek"
-          initialDate={MONDAY}
-          firstDay={1}
-          headerToolbar={false}
-          allDaySlot={false}
-          nowIndicator={false}
-          height={340}
-          slotDuration="02:00:00"
-          slotHeaderFormat={{ hour: '2-digit', minute: '2-digit', hour12: false }}
-          snapDuration={SNAP}
-          dayHeaderFormat={{ weekday: 'short' }}
-          eventTimeFormat={{ hour: '2-digit', minute: '2-digit', hour12: false }}
-          scrollTime="00:00:00"
-          editable
-          selectable
-          selectMirror
-          longPressDelay={300}
-          events={events}
-          select={({ start, end }) =>
-            change('paint', (before) => paint(before, strokeOf(start, end), { ...before[0]!, speedPct }))
-          }
-          eventDrop={({ event, revert }) => move(event, revert)}
-          eventResize={({ event, revert }) => move(event, revert)}
-          eventClick={({ event }) => {
-            const [index, day] = placeOf(event.id)
-            change('wipe', (before) => wipe(before, index, day))
-          }}
-        />
-      </Box>
+      <PaintedWeek periods={week.periods} speedPct={speedPct} onChange={change} />
       <RunsWhenLine />
     </>
   )
+}
 
+function CopyDay({ onChange }: { onChange: ChangePeriods }) {
+  const [fromDay, setFromDay] = useState('0')
+  const [toDays, setToDays] = useState<readonly number[]>([1, 2, 3, 4])
+  return (
+    <>
+      Copy <Choice label="day to copy" value={fromDay} options={DAY_OPTIONS} onChange={setFromDay} /> to{' '}
+      <DaysField label="days to copy to" value={toDays} onChange={setToDays} />{' '}
+      <Button size="small" onClick={() => onChange('copy a day', (before) => copyDay(before, Number(fromDay), toDays))}>
+        Copy the day
+      </Button>
+    </>
+  )
+}
+
+function Seasons({ week }: { week: Week }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  return (
+    <>
+      <Button
+        size="small"
+        onClick={() => edit('keep another season', ({ response: draft }) => void addSeason(draft, week.id))}
+      >
+        Keep another season
+      </Button>
+      {week.off && (
+        <Button
+          size="small"
+          onClick={() => edit('change over to another season', ({ response: draft }) => changeOver(draft, week.id))}
+        >
+          Let this one run, the other weeks rest
+        </Button>
+      )}
+    </>
+  )
+}
+
+type PaintedProps = { periods: readonly Period[]; speedPct: number; onChange: ChangePeriods }
+
+const placeOf = (id: string) => id.split(':').map(Number) as [index: number, day: number]
+
+const eventsOf = (periods: readonly Period[]) =>
+  painted(periods).map(({ index, day, of }) => ({
+    id: `${index}:${day}`,
+    title: `${formatPct(of.speedPct)} %`,
+    start: at(day, of.startMin),
+    end: at(of.endMin <= of.startMin ? day + 1 : day, of.endMin),
+  }))
+
+function PaintedWeek({ periods, speedPct, onChange }: PaintedProps) {
+  const events = useMemo(() => eventsOf(periods), [periods])
   function move(event: { id: string; start: Date | null; end: Date | null }, revert: () => void): void {
     const { start, end } = event
     const [index, day] = placeOf(event.id)
     revert()
-    if (start && end) change('move a period', (before) => reshape(before, index, day, strokeOf(start, end)))
+    if (start && end) onChange('move a period', (before) => reshape(before, index, day, strokeOf(start, end)))
   }
+  return (
+    <Box sx={WEEK_LOOK} aria-label="Painted week" role="group">
+      <FullCalendar
+        plugins={[timeGridPlugin, interactionPlugin, classicTheme]}
+        initialView="timeGridWeek"
+        initialDate={MONDAY}
+        firstDay={1}
+        headerToolbar={false}
+        allDaySlot={false}
+        nowIndicator={false}
+        height={340}
+        slotDuration="02:00:00"
+        slotHeaderFormat={{ hour: '2-digit', minute: '2-digit', hour12: false }}
+        snapDuration={SNAP}
+        dayHeaderFormat={{ weekday: 'short' }}
+        eventTimeFormat={{ hour: '2-digit', minute: '2-digit', hour12: false }}
+        scrollTime="00:00:00"
+        editable
+        selectable
+        selectMirror
+        longPressDelay={300}
+        events={events}
+        select={({ start, end }) =>
+          onChange('paint', (before) => paint(before, strokeOf(start, end), { ...before[0]!, speedPct }))
+        }
+        eventDrop={({ event, revert }) => move(event, revert)}
+        eventResize={({ event, revert }) => move(event, revert)}
+        eventClick={({ event }) => {
+          const [index, day] = placeOf(event.id)
+          onChange('wipe', (before) => wipe(before, index, day))
+        }}
+      />
+    </Box>
+  )
 }
 
 const WEEK_LOOK = {
