@@ -1,5 +1,6 @@
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { judgeInstallation } from '@/core/advise/judge'
+import { judgementText } from '@/core/advise/words'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { INSTALLATION_SCHEMA } from '@/core/installation/installation'
@@ -11,8 +12,10 @@ import { problemLine } from '@/core/words/problems'
 const USAGE = 'gale check FILE… [--judge]'
 
 function judged(file: string, installation: Installation, { out }: Streams): void {
-  for (const { severity, path, title, detail } of judgeInstallation(installation, derive(installation)))
-    out(`${file}: ${SEVERITY_NAMES[severity]}: ${path}: ${title} ${detail}`)
+  for (const judgement of judgeInstallation(installation, derive(installation))) {
+    const { title, detail } = judgementText(judgement)
+    out(`${file}: ${SEVERITY_NAMES[judgement.severity]}: ${judgement.path}: ${title} ${detail}`)
+  }
 }
 
 /** Validates documents of any kind: all errors with paths and plain words. `--judge` adds what a colleague would say. */

@@ -1,4 +1,5 @@
 import { judgeInstallation } from '@/core/advise/judge'
+import { judgementText } from '@/core/advise/words'
 import { dialIn, actionText } from '@/core/controller/dialIn'
 import { fit } from '@/core/controller/fit'
 import type { ControllerModel } from '@/core/controller/schema'
@@ -44,7 +45,8 @@ export function throughEverything(installation: Installation, models: readonly C
     for (const { speedPct } of evaluation.fans)
       if (!(speedPct >= 0 && speedPct <= 100)) throw new Error(`${name} gives ${speedPct} %`)
   }
-  for (const { title, detail } of judgeInstallation(installation, derived, 1)) {
+  for (const judgement of judgeInstallation(installation, derived, 1)) {
+    const { title, detail } = judgementText(judgement)
     needWords(title, 'a judgement')
     needWords(detail, 'a judgement')
   }

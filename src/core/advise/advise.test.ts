@@ -1,4 +1,5 @@
 import { judgeInstallation, leftAsItIs } from '@/core/advise/judge'
+import { judgementText } from '@/core/advise/words'
 import { mostStartsAnHour } from '@/core/advise/startsTooOften'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
@@ -384,7 +385,7 @@ describe.each([
 describe('changes since the last seal', () => {
   const said = (changes: number | null) => {
     const room = demoInstallation('fruiting-room')
-    return judgeInstallation(room, derive(room), changes).map(({ title }) => title)
+    return judgeInstallation(room, derive(room), changes).map((judgement) => judgementText(judgement).title)
   }
   test.each([
     [null, []],

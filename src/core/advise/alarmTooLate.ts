@@ -1,7 +1,6 @@
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { isUpward } from '@/core/machine/past'
-import { formatQuantity } from '@/core/quantity/format'
-import { differenceOf } from '@/core/quantity/units'
 import { isMeasured } from '@/core/rules/input'
 
 /** How far under the limit an alarm should be raised at the least; common practice, no source. */
@@ -33,13 +32,18 @@ export const alarmTooLate: Judge = ({ brief, kit, response }) =>
               id: `alarm-too-late-${output.id}-${place}`,
               severity: isPast ? 'hurts' : 'fails',
               path: `response.otherOutputs.${index}.onWhen.${place}.at`,
-              title: isPast ? `“${output.name}” is raised too late.` : `“${output.name}” may be raised too late.`,
-              detail: `It is raised at ${formatQuantity(condition.at, kind)}; ${limit === target ? 'the limit is' : 'the probe survives to'} ${formatQuantity(limit, kind)}${
-                isPast ? '' : `, and its probe is good to ± ${formatQuantity(half, differenceOf(kind))}`
-              }. Below that it would be a warning.`,
+              says: says('alarm-too-late', {
+                name: output.name,
+                kind,
+                at: condition.at,
+                limit,
+                isTarget: limit === target,
+                half,
+                isPast,
+                wantedAt: at,
+              }),
               figure: { value: condition.at, worse: 1, step: kind === 'temperature' ? 0.5 : 2 },
               cure: {
-                label: `Raise it at ${formatQuantity(at, kind)}`,
                 apply: (installation) =>
                   withResponse(installation, {
                     otherOutputs: (installation.response.otherOutputs ?? []).map((held) =>

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatPct } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 import { highestAskPct } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
@@ -13,8 +13,11 @@ export const askAboveCeiling: Judge = ({ response }) =>
         id: `ask-above-ceiling-${rule.id}`,
         severity: 'know' as const,
         path: `response.rules.${index}`,
-        title: `The ${ruleName(response, rule)} asks for more than the ceiling.`,
-        detail: `It asks ${formatPct(mostPct)} %; the ceiling cuts at ${formatPct(response.ceiling.speedPct)} %.`,
+        says: says('ask-above-ceiling', {
+          rule: ruleName(response, rule),
+          askPct: mostPct,
+          ceilingPct: response.ceiling.speedPct,
+        }),
         cure: null,
       },
     ]

@@ -1,6 +1,6 @@
 import { evaluating, speedFigure } from '@/core/advise/judgement'
 import { leastOver, settledAt } from '@/core/advise/reach'
-import { formatPct } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 
 /** Volts × 10, and off below 2 V. Common practice, no source. */
 const CUT_OFF_PCT = 20
@@ -21,8 +21,7 @@ export const belowCutOff = evaluating((where, { kit }, derived) =>
         id: `below-cut-off-${id}`,
         severity: 'fails' as const,
         path: `kit.fans.${index}.signal`,
-        title: `“${fan.name}” stands where it should run slowly.`,
-        detail: `It is told ${formatPct(slowest)} %, and takes anything below 2 V (${CUT_OFF_PCT} %) as off: 0.00 V at its terminals. Never below ${CUT_OFF_PCT}.`,
+        says: says('below-cut-off', { fan: fan.name, slowestPct: slowest, cutOffPct: CUT_OFF_PCT }),
         figure: speedFigure(derived, slowest, -1),
         cure: null,
       },

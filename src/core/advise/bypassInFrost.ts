@@ -1,8 +1,8 @@
 import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
 import { atRest, rangeOf, settledAt, with_ } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import { inputsOfRole } from '@/core/duty/role'
 import { isUpward } from '@/core/machine/past'
-import { formatQuantity } from '@/core/quantity/format'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
 const FROST_C = -5
@@ -34,11 +34,14 @@ export const bypassInFrost = evaluating((where, { brief }) => {
         id: `bypass-in-frost-${output.id}`,
         severity: 'fails',
         path: `response.otherOutputs.${place}`,
-        title: `“${output.name}” may be open in frost.`,
-        detail: `With the room warm it is open at ${formatQuantity(FROST_C, 'temperature')} outside: cold air comes in unwarmed, and water in the unit freezes. Bar it while it is cold outside.`,
+        says: says('bypass-in-frost', {
+          name: output.name,
+          frostC: FROST_C,
+          probe: probe?.name ?? null,
+          barredC: BARRED_C,
+        }),
         cure: probe
           ? {
-              label: `Not while ${probe.name} is ${formatQuantity(BARRED_C, 'temperature')} or less`,
               apply: (installation) =>
                 withResponse(installation, {
                   otherOutputs: (installation.response.otherOutputs ?? []).map((held) =>

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatQuantity } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 import type { Condition } from '@/core/response/schema'
 
 type Past = Extract<Condition, { kind: 'input' }>
@@ -27,10 +27,20 @@ export const bypassNeverActs: Judge = ({ response }) =>
           id: `bypass-${never ? 'never-acts' : 'never-blocks'}-${output.id}`,
           severity: 'fails' as const,
           path: `response.otherOutputs.${index}`,
-          title: never ? `“${output.name}” never opens.` : `The block of “${output.name}” never acts.`,
-          detail: never
-            ? `It opens at ${formatQuantity(never.at, input.kind)} and is blocked at ${formatQuantity(block.at, input.kind)} of the same ${input.name}: nothing is left between.`
-            : `${input.name} never reaches ${formatQuantity(block.at, input.kind)}.`,
+          says: never
+            ? says('bypass-never-acts', {
+                name: output.name,
+                input: input.name,
+                kind: input.kind,
+                opensAt: never.at,
+                blockedAt: block.at,
+              })
+            : says('bypass-never-blocks', {
+                name: output.name,
+                input: input.name,
+                kind: input.kind,
+                blockedAt: block.at,
+              }),
           cure: null,
         },
       ]

@@ -1,5 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
-import { driveProblems, driveText } from '@/core/kit/rankModels'
+import { says } from '@/core/advise/words'
+import { driveProblems } from '@/core/kit/rankModels'
 
 /** A fan that wants another signal, a motor that may not be phase-cut, a fan with no output left. */
 export const cannotDrive: Judge = ({ kit, response }) =>
@@ -7,10 +8,6 @@ export const cannotDrive: Judge = ({ kit, response }) =>
     id: `cannot-drive-${problem.kind}-${problem.fanId}`,
     severity: problem.kind === 'motor' ? ('hurts' as const) : ('fails' as const),
     path: `kit.fans.${kit.fans.findIndex(({ id }) => id === problem.fanId)}`,
-    title: driveText(problem),
-    detail:
-      problem.kind === 'motor'
-        ? 'It overheats or burns out slowly. Choose a controller with another output, or another fan.'
-        : 'Choose a controller with such an output, or correct what the fan takes.',
+    says: says('cannot-drive', { problem }),
     cure: null,
   }))

@@ -1,4 +1,5 @@
 import { judgeInstallation } from '@/core/advise/judge'
+import { judgementText } from '@/core/advise/words'
 import { DUTIES } from '@/core/brief/duty'
 import { derive } from '@/core/derive/derive'
 import { checkInstallation } from '@/core/installation/checkInstallation'
@@ -16,9 +17,10 @@ function spoken(document: Installation): string[] {
   const derived = derive(document)
   const wrong = [...checkInstallation(document), ...derived.asked.problems]
   if (wrong.length > 0) throw new Error(`the corpus itself is wrong: ${JSON.stringify(wrong)}`)
-  return judgeInstallation(document, derived).flatMap(({ severity, id, title, detail }) =>
-    severity === 'know' ? [] : [`${id}: ${title} ${detail}`],
-  )
+  return judgeInstallation(document, derived).flatMap((judgement) => {
+    const { title, detail } = judgementText(judgement)
+    return judgement.severity === 'know' ? [] : [`${judgement.id}: ${title} ${detail}`]
+  })
 }
 
 describe('no false alarm', () => {

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatNumber } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 
 /** The fans’ currents together against what the output carries, less what its surroundings take. Only outputs that carry the fans’ own
  *  current have a rating. */
@@ -15,8 +15,13 @@ export const currentOverRating: Judge = ({ kit }) =>
         id: `current-over-rating-${id}`,
         severity: 'hurts' as const,
         path: `kit.fans.${kit.fans.indexOf(onIt[0]!)}.ratedCurrentA`,
-        title: `${name} would carry ${formatNumber(totalA, 2)} A and is good for ${formatNumber(carriesA, 2)} A.`,
-        detail: `Rated ${formatNumber(ratedCurrentA, 2)} A${kit.deratedToPct === undefined ? '' : `, of which its surroundings leave ${formatNumber(kit.deratedToPct, 0)} %`}. Fewer fans on it, a cooler place, or a bigger controller.`,
+        says: says('current-over-rating', {
+          output: name,
+          totalA,
+          carriesA,
+          ratedA: ratedCurrentA,
+          deratedToPct: kit.deratedToPct ?? null,
+        }),
         cure: null,
       },
     ]

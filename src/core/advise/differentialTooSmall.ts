@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatQuantity } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 import { differenceOf } from '@/core/quantity/units'
 import { inputQuantity } from '@/core/rules/input'
 import { ruleName } from '@/core/sentences/words'
@@ -19,8 +19,13 @@ export const differentialTooSmall: Judge = ({ kit, response }) =>
         id: `differential-too-small-${rule.id}`,
         severity: 'wears' as const,
         path: `response.rules.${index}`,
-        title: `The ${ruleName(response, rule)} will chatter.`,
-        detail: `It is ${formatQuantity(width, difference)} wide and its probe moves in steps of ${formatQuantity(probe.resolution, difference)}: it switches on noise. At least ${formatQuantity(STEPS * probe.resolution, difference)}, or a probe that shows less.`,
+        says: says('differential-too-small', {
+          rule: ruleName(response, rule),
+          quantity: difference,
+          width,
+          resolution: probe.resolution,
+          least: STEPS * probe.resolution,
+        }),
         cure: null,
       },
     ]

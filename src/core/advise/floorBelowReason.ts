@@ -1,6 +1,5 @@
-import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import { speedFigure, withResponse, type Judge } from '@/core/advise/judgement'
-import { formatPct } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 
 /** The floor is the highest of its reasons; one that lies below any of them will not do what the reason wants. A required flow is looked at by
  *  what is really given, in a judgement of its own. */
@@ -14,11 +13,9 @@ export const floorBelowReason: Judge = ({ response }, derived) => {
       id: 'floor-below-reason',
       severity: 'fails',
       path: 'response.floor',
-      title: `The floor of ${formatPct(response.floor.speedPct)} % is too low.`,
-      detail: `${FLOOR_REASON_NAMES[ruling.kind]} needs ${formatPct(neededPct)} %${ruling.note ? ` (${ruling.note})` : ''}.`,
+      says: says('floor-below-reason', { floorPct: response.floor.speedPct, reason: ruling }),
       figure: speedFigure(derived, neededPct - response.floor.speedPct, 1),
       cure: {
-        label: `Use ${formatPct(neededPct)}`,
         apply: (installation) =>
           withResponse(installation, { floor: { ...installation.response.floor, speedPct: neededPct } }),
       },

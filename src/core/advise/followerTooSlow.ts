@@ -1,7 +1,7 @@
 import { speedFigure, withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { followerPct } from '@/core/machine/follower'
 import { toStep } from '@/core/machine/steps'
-import { formatPct } from '@/core/quantity/format'
 
 /** At a low ratio the follower can be told to run below the speed at which it starts: looked at over all that the lead gives. */
 export const followerTooSlow: Judge = ({ kit, calibration, response }, derived) =>
@@ -28,14 +28,18 @@ export const followerTooSlow: Judge = ({ kit, calibration, response }, derived) 
         id: `follower-too-slow-${follower.fan}`,
         severity: 'fails',
         path: `response.followers.${Math.max(0, index)}`,
-        title: `The ${name} may stand still while it should follow.`,
-        detail: `It starts at ${formatPct(startPct)} %, and is told ${formatPct(worst.pct)} % with the lead at ${formatPct(worst.leadPct)} %${upTo > worst.leadPct ? `, too little up to ${formatPct(upTo)} %` : ''}.`,
+        says: says('follower-too-slow', {
+          fan: name,
+          startPct,
+          toldPct: worst.pct,
+          leadPct: worst.leadPct,
+          upToPct: upTo,
+        }),
         figure: speedFigure(derived, worst.pct, -1),
         cure:
           index < 0
             ? null
             : {
-                label: `Follower not below ${formatPct(startPct)}`,
                 apply: (installation) =>
                   withResponse(installation, {
                     followers: installation.response.followers.map((candidate) =>

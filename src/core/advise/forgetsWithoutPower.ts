@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 
 /** Settings that power loss erases must be on a list the next person can find. */
 export const forgetsWithoutPower: Judge = ({ kit }) => {
@@ -9,8 +10,7 @@ export const forgetsWithoutPower: Judge = ({ kit }) => {
       id: 'forgets-without-power',
       severity: 'know',
       path: 'kit.controller',
-      title: `${lost.length === 1 ? 'One setting is' : `${lost.length} settings are`} lost without power.`,
-      detail: `After an outage enter again: ${lost.map(({ name }) => name).join(', ')}.`,
+      says: says('forgets-without-power', { settings: lost.map(({ name }) => name) }),
       cure: null,
     },
   ]

@@ -1,6 +1,6 @@
 import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 import type { Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
 import type { Rule } from '@/core/rules/table'
@@ -18,12 +18,7 @@ function answering({ rules, inputs }: Response, ids: ReadonlySet<string>): reado
 }
 
 /** A ramp whose full point lies over the limit, brought down to it where it starts below. */
-const broughtDown = (
-  limit: number,
-  quantity: 'temperature' | 'humidity',
-  ids: ReadonlySet<string>,
-): Judgement['cure'] => ({
-  label: `Full at ${formatQuantity(limit, quantity)}`,
+const broughtDown = (limit: number, ids: ReadonlySet<string>): Judgement['cure'] => ({
   apply: (installation) => {
     const mended = new Set(answering(installation.response, ids))
     return withResponse(installation, {
@@ -58,10 +53,9 @@ export const fullAboveLimit = evaluating((where, { brief, response }) => {
         id: `full-above-limit-${quantity}-${target}`,
         severity: brief.duty === 'livestock' ? 'hurts' : 'fails',
         path: index < 0 ? 'response.rules' : `response.rules.${index}`,
-        title: `Full air comes after the ${quantity} limit.`,
-        detail: `The limit is ${formatQuantity(limitAbove, quantity)}; there it gives ${formatPct(atLimit!)} %, and ${formatPct(most!)} % only above it.`,
+        says: says('full-above-limit', { quantity, limit: limitAbove, atLimitPct: atLimit!, mostPct: most! }),
         figure: { value: most! - atLimit!, worse: 1, step: 5 },
-        cure: canMend ? broughtDown(limitAbove, quantity, ids) : null,
+        cure: canMend ? broughtDown(limitAbove, ids) : null,
       },
     ]
   })

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatPct } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 import { gearsOf } from '@/core/sentences/namedSpeeds'
 import { ruleName } from '@/core/sentences/words'
 
@@ -15,8 +15,12 @@ export const gearsNotAscending: Judge = ({ brief, response }, { given }) => {
         id: `gears-not-ascending-${gear.rule.id}`,
         severity: 'wears' as const,
         path: `response.rules.${response.rules.findIndex(({ id }) => id === gear.rule.id)}`,
-        title: `The gear of the ${ruleName(response, gear.rule)} is not above the one before.`,
-        detail: `It gives ${formatPct(gear.pct)} %, and the ${ruleName(response, below.rule)} already gives ${formatPct(below.pct)} %: opening the door changes nothing.`,
+        says: says('gears-not-ascending', {
+          rule: ruleName(response, gear.rule),
+          pct: gear.pct,
+          below: ruleName(response, below.rule),
+          belowPct: below.pct,
+        }),
         cure: null,
       },
     ]

@@ -1,8 +1,8 @@
 import { evaluating, withResponse, type Judgement } from '@/core/advise/judgement'
-import { momentText } from '@/core/advise/momentText'
+import { momentFacts } from '@/core/advise/momentFacts'
 import { airOf, atRest, leastOver, settledAt, switchesOfRole, through, type Where } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import type { Installation } from '@/core/installation/installation'
-import { formatPct, formatTime } from '@/core/quantity/format'
 
 /** Common practice, no source: not less than 45 % for 30 s and more after heat was given, so that a heater is never left without air. */
 const LEAST_PCT = 45
@@ -58,20 +58,9 @@ export const heaterWithoutAir = evaluating((where, installation, { lead }) => {
           id: 'heater-purge-too-short',
           severity: 'hurts',
           path: 'response.heaterPurge',
-          title: 'The heater is left without air too soon.',
-          detail: `${
-            worst === null
-              ? 'Nothing tells the fan that heat was given, and it may stand right after.'
-              : `After heat it gives ${formatPct(worst.leastPct)} % within ${LEAST_S} s${worst.keptS > 0 ? `, and ${LEAST_PCT} % for only ${formatTime(worst.keptS)}` : ''}.`
-          } At least ${LEAST_PCT} % for ${LEAST_S} s, and what its maker says.`,
+          says: says('heater-purge-too-short', { after: worst, leastPct: LEAST_PCT, leastS: LEAST_S, cure: mended }),
           figure: { value: worst?.keptS ?? 0, worse: -1, step: 5 },
-          cure:
-            mended.input === ''
-              ? null
-              : {
-                  label: `Cool at ${formatPct(mended.speedPct)} % for ${formatTime(mended.holdS)}`,
-                  apply: (held) => withResponse(held, { heaterPurge: mended }),
-                },
+          cure: mended.input === '' ? null : { apply: (held) => withResponse(held, { heaterPurge: mended }) },
         },
       ]
     : []
@@ -97,8 +86,11 @@ export const heaterWithoutAir = evaluating((where, installation, { lead }) => {
         id: `heater-without-air-${output.id}`,
         severity: 'hurts',
         path: `response.otherOutputs.${place}`,
-        title: `“${output.name}” is permitted while the fan may stand.`,
-        detail: `${Number.isFinite(least.value) ? `It is permitted with the fan at ${formatPct(least.value)} %${least.moment === rest ? '' : ` ${momentText(where, least.moment, rest)}`}.` : 'Its speed condition lies at or below where the fan starts.'} Permit heat only from a speed at which air surely moves.`,
+        says: says('heater-without-air', {
+          name: output.name,
+          leastPct: Number.isFinite(least.value) ? least.value : null,
+          with: least.moment === rest ? [] : momentFacts(where, least.moment, rest),
+        }),
         cure: null,
       },
     ]

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatNumber } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 
 const POINTS = 10
 
@@ -12,8 +12,7 @@ export const intentChanged: Judge = (_installation, { fit }) =>
             id: 'intent-changed',
             severity: 'know' as const,
             path: 'kit.controller',
-            title: `This controller gives up to ${formatNumber(loss.curve.greatestPct, 0)} points other than asked.`,
-            detail: `On average ${formatNumber(loss.curve.meanPct, 1)}. Kit shows what it cannot do, and which controller comes nearer.`,
+            says: says('intent-changed', { greatestPct: loss.curve.greatestPct, meanPct: loss.curve.meanPct }),
             cure: null,
           },
         ]

@@ -46,6 +46,7 @@ import { unsealedChanges } from '@/core/advise/unsealedChanges'
 import { wiredOrMountedWrong } from '@/core/advise/wiredOrMountedWrong'
 import { withoutAir } from '@/core/advise/withoutAir'
 import { wrongUnit } from '@/core/advise/wrongUnit'
+import { judgementText } from '@/core/advise/words'
 import type { Dismissed, Installation } from '@/core/installation/installation'
 import { SEVERITIES } from '@/core/json/severity'
 
@@ -99,8 +100,10 @@ const JUDGES: readonly Judge[] = [
 ]
 
 /** What a judgement said when someone left it as it is: for the record. */
-const judgementSaid = ({ title, detail }: Pick<Judgement, 'title' | 'detail'>): string =>
-  `${title} ${detail}`.slice(0, 1200)
+function judgementSaid(judgement: Judgement): string {
+  const { title, detail } = judgementText(judgement)
+  return `${title} ${detail}`.slice(0, 1200)
+}
 
 /** Leaves a judgement as it is: by its code and place, with how grave it was and on which figure. */
 export const leftAsItIs = (judgement: Judgement, reason: string): Dismissed => ({

@@ -1,4 +1,5 @@
 import type { Where } from '@/core/advise/reach'
+import type { Says } from '@/core/advise/words'
 import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import type { Severity } from '@/core/json/severity'
@@ -19,11 +20,11 @@ export type Judgement = {
   readonly severity: Severity
   /** Where it arises: dotted path into the installation. */
   readonly path: string
-  readonly title: string
-  readonly detail: string
+  /** What it says, by code; `judgementText` makes the sentences. */
+  readonly says: Says
   readonly figure?: Figure
   /** One change that mends it, where that is safe to do for someone. */
-  readonly cure: { readonly label: string; readonly apply: (installation: Installation) => Installation } | null
+  readonly cure: { readonly apply: (installation: Installation) => Installation } | null
 }
 
 export type Judge = (installation: Installation, derived: Derived) => readonly Judgement[]

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatTime } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 
 /** The start kick has to last until the shutters are open: below that they flap, and nothing moves. */
 export const kickShorterThanShutters: Judge = ({ calibration, response, brief }) => {
@@ -13,10 +13,8 @@ export const kickShorterThanShutters: Judge = ({ calibration, response, brief })
       id: 'kick-shorter-than-shutters',
       severity: brief.duty === 'livestock' ? ('hurts' as const) : ('wears' as const),
       path: 'response.startKick',
-      title: `The start kick is over before the shutters are open.`,
-      detail: `They took ${formatTime(opensInS)}; the kick lasts ${formatTime(holdS)}.`,
+      says: says('kick-shorter-than-shutters', { opensInS, holdS }),
       cure: {
-        label: `Kick for ${formatTime(Math.ceil(opensInS))}`,
         apply: (installation) => ({
           ...installation,
           response: {

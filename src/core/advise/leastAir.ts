@@ -1,8 +1,8 @@
 import { evaluating, speedFigure } from '@/core/advise/judgement'
 import { airAt, airOf, atRest, leastOver, meanOver } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import { answerReader } from '@/core/duty/plan'
 import { livestock } from '@/core/duty/livestock'
-import { formatNumber, formatQuantity } from '@/core/quantity/format'
 
 const OVER_S = 3600
 /** Less than this of one fan's full air, as a mean over an hour, is no ventilation; common practice, no source. */
@@ -19,31 +19,19 @@ export const leastAir = evaluating((where, { brief }, derived) => {
   const mean = Math.min(
     ...[rest, cold].map((moment) => meanOver(where, moment, OVER_S, (state) => airOf(where, state))),
   )
-  const said = (detail: string) => ({
+  const tooLittle = (flow: { meanLs: number; leastLs: number; why: string } | null) => ({
     id: 'least-air',
     severity: 'hurts' as const,
     path: 'response.rules',
-    title: mean === 0 ? 'The house gets no air in the cold.' : 'The house gets too little air in the cold.',
-    detail,
+    says: says('least-air', { meanPct: mean, flow }),
     figure: speedFigure(derived, mean, -1),
     cure: null,
   })
-  if (mean < LEAST_PCT)
-    return [
-      said(
-        `Over an hour it is ${formatNumber(mean, 1)} % of one fan: damp, ammonia and carbon dioxide stay. A cycle for the least air, or a floor that never stands still.`,
-      ),
-    ]
+  if (mean < LEAST_PCT) return [tooLittle(null)]
   const { least } = livestock.follows(answerReader(livestock, brief))
   const { lead } = derived
   if (brief.requiredFlow || !least || lead?.flow?.kind !== 'map' || where.machine.response.stages) return []
   const { map } = lead.flow
   const meanLs = meanOver(where, cold, OVER_S, ({ fansPct }) => (fansPct[0]! > 0 ? map.flowAt(fansPct[0]!) : 0))
-  return meanLs >= SHARE * least.flowLs
-    ? []
-    : [
-        said(
-          `Over an hour it is ${formatQuantity(meanLs, 'flow')}; these animals need ${formatQuantity(least.flowLs, 'flow')}: ${least.why.toLowerCase()}.`,
-        ),
-      ]
+  return meanLs >= SHARE * least.flowLs ? [] : [tooLittle({ meanLs, leastLs: least.flowLs, why: least.why })]
 })

@@ -1,8 +1,8 @@
 import { evaluating, speedFigure, withResponse } from '@/core/advise/judgement'
 import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
 import { type Severity } from '@/core/json/severity'
-import { formatPct } from '@/core/quantity/format'
 import { isMeasured } from '@/core/rules/input'
 
 type Wants = {
@@ -45,17 +45,11 @@ export const lostProbe = evaluating((where, { brief, kit }, derived) => {
       id: 'fails-low',
       severity,
       path: byController ? 'kit.controller' : 'response.inputs',
-      title: 'With a probe lost it fails low.',
-      detail: `It then gives ${least === 0 ? 'no air' : `${formatPct((least / hotAir) * 100)} % of what it gives when it is hot`}. ${
-        byController
-          ? 'This controller can do no better: choose another, raise the floor to what protects, or put an independent thermostat beside it.'
-          : 'Too much air does less harm than none.'
-      }`,
+      says: says('fails-low', { share: least / hotAir, byController }),
       figure: speedFigure(derived, least, -1),
       cure: byController
         ? null
         : {
-            label: 'A lost probe runs it at 100 %',
             apply: (installation) =>
               withResponse(installation, {
                 inputs: installation.response.inputs.map((input) =>

@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 
 /** A stove, and it is known that no carbon monoxide alarm hangs there. Not known yet is an open question, no judgement. */
 export const noCoAlarm: Judge = ({ brief, kit }) =>
@@ -8,8 +9,7 @@ export const noCoAlarm: Judge = ({ brief, kit }) =>
           id: 'no-co-alarm',
           severity: 'hurts',
           path: 'brief.answers.alarm',
-          title: 'There is no carbon monoxide alarm.',
-          detail: 'Fit one before the fan is tried. A fan never makes a stove safe.',
+          says: says('no-co-alarm'),
           cure: null,
         },
       ]

@@ -1,6 +1,6 @@
 import { evaluating } from '@/core/advise/judgement'
 import { airAt, atRest, principalInputs, rangeOf, switchesOfRole, with_ } from '@/core/advise/reach'
-import { formatPct } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 
 /** In heating and defrost the condenser fan runs at full. Common practice, no source. */
 const FULL_PCT = 95
@@ -19,11 +19,7 @@ export const noDefrost = evaluating((where, { brief }) => {
       id: 'no-defrost',
       severity: 'fails',
       path: 'response.rules',
-      title: 'Nothing brings it to full in heating and defrost.',
-      detail:
-        contacts.length === 0
-          ? 'It also heats or defrosts, and no contact tells the fan: with a cold coil it would crawl. Wire one, and let it ask for 100 %.'
-          : `Its contact brings ${formatPct(bestPct)} % on a cold coil; it should be 100 %.`,
+      says: says('no-defrost', { contactPct: contacts.length === 0 ? null : bestPct }),
       cure: null,
     },
   ]

@@ -1,11 +1,11 @@
 import { evaluating, speedFigure, type Judgement } from '@/core/advise/judgement'
-import { momentText } from '@/core/advise/momentText'
+import { momentFacts } from '@/core/advise/momentFacts'
 import { airAt, atRest, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { type Severity } from '@/core/json/severity'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
 
 /** Share of its full air that must be there when it is hot, whatever else there is; common practice, no source. */
 const SHARES: Partial<Record<Duty, { readonly share: number; readonly severity: Severity }>> = {
@@ -32,8 +32,7 @@ export const notFullWhenHot = evaluating((where, { brief, response }, derived) =
             id: 'not-full-when-hot',
             severity: wants.severity,
             path: 'response.reductions',
-            title: 'Air is taken away while it is hot.',
-            detail: `At its hottest it gives ${formatPct((least.value / full) * 100)} % of its full air ${momentText(where, least.moment, hot)}. Heat comes first here.`,
+            says: says('not-full-when-hot', { share: least.value / full, with: momentFacts(where, least.moment, hot) }),
             figure: speedFigure(derived, least.value, -1),
             cure: null,
           },
@@ -56,8 +55,12 @@ export const notFullWhenHot = evaluating((where, { brief, response }, derived) =
           id: 'ceiling-below-heat',
           severity: wants.severity,
           path: 'response.ceiling.speedPct',
-          title: 'The ceiling is below what the heat needs.',
-          detail: `At ${formatPct(ceilingPct)} % it moves ${formatQuantity(map.flowAt(ceilingPct), 'flow')}; ${formatQuantity(most.flowLs, 'flow')} are wanted: ${most.why.toLowerCase()}.`,
+          says: says('ceiling-below-heat', {
+            ceilingPct,
+            movesLs: map.flowAt(ceilingPct),
+            wantedLs: most.flowLs,
+            why: most.why,
+          }),
           figure: speedFigure(derived, ceilingPct, -1),
           cure: null,
         },

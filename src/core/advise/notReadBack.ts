@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { dialIn } from '@/core/controller/dialIn'
 import { isDone } from '@/core/installation/dialProgress'
 
@@ -15,8 +16,7 @@ export const notReadBack: Judge = ({ kit, dial }, { fit }) => {
       id: 'not-read-back',
       severity: 'know',
       path: 'dial',
-      title: 'The controller does not hold what stands here.',
-      detail: `${open.length} of ${settings.length} settings are not ticked with the value they have now. Dial them in, or read them back.`,
+      says: says('not-read-back', { open: open.length, count: settings.length }),
       cure: null,
     },
   ]

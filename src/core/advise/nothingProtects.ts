@@ -1,10 +1,10 @@
 import { evaluating, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, CLEARLY_PCT, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import type { Derived } from '@/core/derive/derive'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import type { Installation } from '@/core/installation/installation'
-import { formatQuantity } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
 import { highestAskPct, ruleInputId, ruleKind } from '@/core/rules/table'
@@ -69,8 +69,7 @@ export const nothingProtects = evaluating((where, installation, derived) => {
         id: `nothing-protects-${quantity}-${index}`,
         severity: quantity === 'temperature' ? 'hurts' : 'fails',
         path: `brief.targets.${index}`,
-        title: `Nothing brings more air when the ${quantity} rises.`,
-        detail: `The limit is ${formatQuantity(limitAbove, quantity)}, and nothing that is switched on answers to ${quantity}. Switch a rule on, or let the floor alone carry it and say which flow that needs.`,
+        says: says('nothing-protects', { quantity, limit: limitAbove }),
         cure: null,
       },
     ]

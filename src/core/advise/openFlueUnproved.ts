@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 
 /** An extract with an open-flued appliance in the building, and no spillage test passed yet. */
 export const openFlueUnproved: Judge = ({ brief, kit }) =>
@@ -8,9 +9,7 @@ export const openFlueUnproved: Judge = ({ brief, kit }) =>
           id: 'open-flue-unproved',
           severity: 'hurts',
           path: 'brief.answers.openFlue',
-          title: 'An open flue, and no spillage test.',
-          detail:
-            'Extract can pull its gases into the room. With every extract in the building at full, a certified person tests for spillage; then say so under Kit. Carbon monoxide kills.',
+          says: says('open-flue-unproved'),
           cure: null,
         },
       ]

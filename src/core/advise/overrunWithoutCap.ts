@@ -1,6 +1,6 @@
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
-import { formatTime } from '@/core/quantity/format'
 import { ruleName } from '@/core/sentences/words'
 
 const HOUR_S = 3600
@@ -32,13 +32,9 @@ export const overrunWithoutCap: Judge = ({ brief, response }) =>
         id: `overrun-without-cap-${rule.id}`,
         severity: 'wears',
         path: `response.rules.${index}.overrun`,
-        title: `The ${ruleName(response, rule)} may run on for ${formatTime(longestS)}.`,
-        detail: isMatched
-          ? `A switch left on all day brings that. Cap it at ${formatTime(usualS)} or less.`
-          : `Here ${formatTime(usualS)} are long. Left over from a test?`,
+        says: says('overrun-without-cap', { rule: ruleName(response, rule), longestS, usualS, isMatched }),
         figure: { value: longestS, worse: 1, step: 300 },
         cure: {
-          label: isMatched ? `Cap at ${formatTime(usualS)}` : `Run on for ${formatTime(usualS)}`,
           apply: (installation) =>
             withResponse(installation, {
               rules: installation.response.rules.map((held) =>

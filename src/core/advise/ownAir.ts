@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 
 const MOVER = '(?:blower|fan|curtain|outlet|nozzle|discharge)'
 /** A place in the air that the fan itself moves, as somebody wrote it down. */
@@ -19,8 +20,7 @@ export const ownAir: Judge = ({ kit }) =>
         id: `own-air-${probe.id}`,
         severity: 'fails' as const,
         path: `kit.probes.${index}.place`,
-        title: `“${probe.name}” hangs in its own fan’s air.`,
-        detail: `“${probe.place}”: there it reads what the fan makes of it, and the fan starts and stops by itself. Move it out of the draught.`,
+        says: says('own-air', { probe: probe.name, place: probe.place }),
         cure: null,
       },
     ]

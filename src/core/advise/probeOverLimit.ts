@@ -1,12 +1,12 @@
 import type { Judge, Judgement } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { answerReader } from '@/core/duty/plan'
 import { roleOf } from '@/core/duty/role'
 import { stoveFlue } from '@/core/duty/stoveFlue'
 import type { Installation } from '@/core/installation/installation'
 import { pointsOn } from '@/core/machine/pointsOn'
-import { formatQuantity } from '@/core/quantity/format'
 
-type Hot = { readonly atC: number; readonly why: string; readonly path: string }
+type Hot = { readonly atC: number; readonly why: 'rules' | 'firing'; readonly path: string }
 
 /** The hottest that the place of a probe sees, as far as the documents tell. */
 function hottest({ brief, response }: Installation, inputId: string): Hot | null {
@@ -14,7 +14,7 @@ function hottest({ brief, response }: Installation, inputId: string): Hot | null
   if (!input) return null
   const points = pointsOn(response, inputId).map((atC): Hot => {
     const index = response.rules.findIndex((rule) => !rule.off && 'input' in rule && rule.input === inputId)
-    return { atC, why: 'its rules go to', path: index < 0 ? 'response.rules' : `response.rules.${index}` }
+    return { atC, why: 'rules', path: index < 0 ? 'response.rules' : `response.rules.${index}` }
   })
   const role = roleOf(input, { brief, response })
   const isFire = brief.duty === 'stove-flue' && (role === 'flue' || role === 'shell')
@@ -22,7 +22,7 @@ function hottest({ brief, response }: Installation, inputId: string): Hot | null
     isFire && brief.answers?.hardest !== undefined ? answerReader(stoveFlue, brief).number('hardest') : null
   const hot = [
     ...points,
-    ...(firing === null ? [] : [{ atC: firing, why: 'in the hardest firing it is', path: 'brief.answers.hardest' }]),
+    ...(firing === null ? [] : [{ atC: firing, why: 'firing' as const, path: 'brief.answers.hardest' }]),
   ].sort((a, b) => b.atC - a.atC)
   return hot[0] ?? null
 }
@@ -39,8 +39,7 @@ export const probeOverLimit: Judge = (installation) =>
         id: `probe-over-limit-${probe.id}`,
         severity: installation.brief.answers?.moves === 'flue' ? 'hurts' : 'fails',
         path: hot.path,
-        title: `The probe “${probe.name}” may not live to see full speed.`,
-        detail: `It survives ${formatQuantity(survivesToC, 'temperature')}; ${hot.why} ${formatQuantity(hot.atC, 'temperature')}. Move the probe or choose one that survives more.`,
+        says: says('probe-over-limit', { probe: probe.name, survivesToC, hotC: hot.atC, why: hot.why }),
         figure: { value: hot.atC - survivesToC, worse: 1, step: 1 },
         cure: null,
       },

@@ -1,4 +1,5 @@
 import type { Judge, Judgement } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { PROFILES } from '@/core/duty/balanced'
 
 /** Cool in winter sheds the heat that should be held; warm in summer and less in winter is the two profiles the wrong way round. Only what was
@@ -10,7 +11,6 @@ export const profileReversed: Judge = ({ brief }) => {
   const isReversed = warmth(winter) >= 0 && warmth(summer) > warmth(winter)
   if (!isReversed && winter !== 'cool') return []
   const cure: Judgement['cure'] = {
-    label: isReversed ? 'Swap them' : 'Warm in winter',
     apply: (installation) => ({
       ...installation,
       brief: {
@@ -28,16 +28,14 @@ export const profileReversed: Judge = ({ brief }) => {
           id: 'profile-reversed',
           severity: 'fails',
           path: 'brief.answers.summerProfile',
-          title: 'The season profiles are reversed.',
-          detail: `It keeps ${String(summer)} in summer and ${String(winter)} in winter: it holds heat when it should shed it, and sheds it when it should hold it.`,
+          says: says('profile-reversed', { summer: String(summer), winter: String(winter) }),
           cure,
         }
       : {
           id: 'cool-in-winter',
           severity: 'fails',
           path: 'brief.answers.winterProfile',
-          title: 'The cool profile is left on in winter.',
-          detail: 'It sheds heat early: in the cold season that is heat the home has paid for.',
+          says: says('cool-in-winter'),
           cure,
         },
   ]

@@ -1,8 +1,8 @@
 import { evaluating, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, with_ } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
 import { inputsOfRole } from '@/core/duty/role'
-import { formatPct } from '@/core/quantity/format'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { periodText, type Period } from '@/core/rules/week'
 
@@ -48,14 +48,11 @@ export const purgeByClock = evaluating((where, { brief, response }) => {
           id: `purge-by-clock-${rule.id}-${place}`,
           severity: 'wears',
           path: `response.rules.${index}.periods.${place}`,
-          title: 'It purges by the clock, whatever the air outside is.',
-          detail: `${periodText(period)} it runs at ${formatPct(period.speedPct)} %${
-            outdoor.length === 0 ? ', and nothing reads the air outside' : ''
-          }: on a hot night it brings heat in, on a muggy one water. ${
-            outdoor.length === 0
-              ? 'A probe outside, and less while it is warm there.'
-              : 'Let it run less while it is warm outside.'
-          }`,
+          says: says('purge-by-clock', {
+            period: periodText(period),
+            speedPct: period.speedPct,
+            readsOutside: outdoor.length > 0,
+          }),
           cure: null,
         },
       ]

@@ -1,6 +1,6 @@
 import { withResponse, type Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { inputsOfRole } from '@/core/duty/role'
-import { formatQuantity } from '@/core/quantity/format'
 import { isMeasured } from '@/core/rules/input'
 
 /** How much warmer it is outside in the case that is looked at. */
@@ -29,10 +29,8 @@ export const purgeWithWarmerAir: Judge = ({ brief, response }, { given }) => {
         id: `purge-warmer-${output.id}`,
         severity: 'wears' as const,
         path: `response.otherOutputs.${index}`,
-        title: `“${output.name}” opens while it is warmer outside.`,
-        detail: `At ${formatQuantity(roomC, 'temperature')} inside and ${formatQuantity(outdoorC, 'temperature')} outside it is open, and brings heat in. Bar it while it is as warm outside as where it opens.`,
+        says: says('purge-warmer', { name: output.name, roomC, outdoorC, opensAtC: opens.at }),
         cure: {
-          label: `Not while outdoor is ${formatQuantity(opens.at, 'temperature')} or more`,
           apply: (installation) =>
             withResponse(installation, {
               otherOutputs: (installation.response.otherOutputs ?? []).map((other) =>

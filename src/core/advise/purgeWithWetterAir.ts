@@ -1,8 +1,8 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { growRoom } from '@/core/duty/growRoom'
 import { answerReader } from '@/core/duty/plan'
 import { humidityRatio } from '@/core/physics/moistAir'
-import { formatNumber } from '@/core/quantity/format'
 import { ruleInputId } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
@@ -27,8 +27,7 @@ export const purgeWithWetterAir: Judge = ({ brief, response }) => {
         id: `purge-wetter-${rule.id}`,
         severity: 'fails' as const,
         path: `response.rules.${index}`,
-        title: `The ${ruleName(response, rule)} brings wetter air in.`,
-        detail: `The air coming in holds ${formatNumber(outsideGKg, 1)} g of water a kg, the room as wanted ${formatNumber(insideGKg, 1)}. More of it cannot dry the room; with drier air outside it could.`,
+        says: says('purge-wetter', { rule: ruleName(response, rule), outsideGKg, insideGKg }),
         cure: null,
       },
     ]

@@ -1,5 +1,5 @@
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
-import { formatQuantity } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 import { differenceOf } from '@/core/quantity/units'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { ruleName } from '@/core/sentences/words'
@@ -22,20 +22,23 @@ export const rampTooNarrow: Judge = ({ kit, response }) =>
     const least = Math.max(steps, off)
     // Figures of tenths are compared as such.
     if (span >= least - 1e-9) return []
-    const q = (x: number) => formatQuantity(x, differenceOf(inputQuantity(input)))
     const way = rule.fullAt > rule.startAt ? 1 : -1
     return [
       {
         id: `ramp-too-narrow-${rule.id}`,
         severity: 'wears',
         path: `response.rules.${index}`,
-        title: `The ${ruleName(response, rule)} ${steps > span ? 'will hunt' : 'is narrower than its probe is good for'}.`,
-        detail: `It goes from one end to the other over ${q(span)}, and its probe ${
-          steps > span ? `moves in steps of ${q(steps / STEPS)}` : `may be off by ${q(off / 2)} to either side`
-        }. Spread it over at least ${q(least)}.`,
+        says: says('ramp-too-narrow', {
+          rule: ruleName(response, rule),
+          quantity: differenceOf(inputQuantity(input)),
+          span,
+          steps,
+          stepCount: STEPS,
+          off,
+          least,
+        }),
         figure: { value: span, worse: -1, step: least / 4 },
         cure: {
-          label: `Over ${q(least)}`,
           apply: (installation) =>
             withResponse(installation, {
               rules: installation.response.rules.map((held) =>

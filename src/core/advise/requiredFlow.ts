@@ -1,5 +1,5 @@
 import { evaluating, withResponse } from '@/core/advise/judgement'
-import { momentText } from '@/core/advise/momentText'
+import { momentFacts } from '@/core/advise/momentFacts'
 import {
   airAt,
   atRest,
@@ -11,10 +11,10 @@ import {
   type Moment,
   type Where,
 } from '@/core/advise/reach'
-import { keptText, requirementOf, type Requirement } from '@/core/brief/requirement'
+import { says } from '@/core/advise/words'
+import { requirementOf, type Requirement } from '@/core/brief/requirement'
 import type { Derived } from '@/core/derive/derive'
 import { modeInputs } from '@/core/machine/modeInputs'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { pulsesOf } from '@/core/rules/table'
 
 /** Below this share of it a flow counts as less than required: what a map is good for. */
@@ -62,21 +62,23 @@ export const requiredFlow = evaluating((where, { brief, response }, derived) => 
   const least = leastFlow(where, requirement, (pct) => (pct > 0 ? map.flowAt(pct) : 0))
   if (least.flowLs >= SHARE * requirement.flowLs) return []
   const neededPct = floorFor(derived, requirement.flowLs)
-  const at = momentText(where, least.moment, least.from)
   const floorPct = neededPct === null ? null : Math.min(100, Math.ceil(neededPct - 1e-6))
   return [
     {
       id: 'required-flow',
       severity: 'hurts',
       path: 'response.floor',
-      title: 'Less air than is required.',
-      detail: `${formatQuantity(requirement.flowLs, 'flow')} are wanted ${keptText(requirement)}; ${at === '' ? '' : `${at} `}it gives ${formatQuantity(least.flowLs, 'flow')}.`,
+      says: says('required-flow', {
+        requirement,
+        with: momentFacts(where, least.moment, least.from),
+        givesLs: least.flowLs,
+        floorPct: Math.max(floorPct ?? 0, response.floor.speedPct),
+      }),
       figure: { value: least.flowLs, worse: -1, step: Math.max(1, 0.02 * requirement.flowLs) },
       cure:
         floorPct === null || floorPct > response.ceiling.speedPct
           ? null
           : {
-              label: `Never below ${formatPct(Math.max(floorPct, response.floor.speedPct))}`,
               apply: (installation) => {
                 const { offAllowed: _was, ...floor } = installation.response.floor
                 return withResponse(installation, {

@@ -1,6 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
-import { formatTime } from '@/core/quantity/format'
 
 const MIN_S = 60
 
@@ -32,10 +32,7 @@ export const runOnLeftOver: Judge = ({ brief, response }) => {
       id: 'run-on-left-over',
       severity: 'wears',
       path: 'response.finalRunOn',
-      title: `It runs on for ${formatTime(finalRunOn.holdS)} after everything stopped asking.`,
-      detail: isLong
-        ? `Left over from a test? Here ${formatTime(usualS)} are long.`
-        : 'A switch has an overrun of its own, and this comes on top of it. Keep one of them.',
+      says: says('run-on-left-over', { holdS: finalRunOn.holdS, usualS }),
       figure: { value: finalRunOn.holdS, worse: 1, step: 60 },
       cure: null,
     },

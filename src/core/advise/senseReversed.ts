@@ -1,8 +1,8 @@
 import { evaluating, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
+import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
 import { type Severity } from '@/core/json/severity'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
 import { ruleKind } from '@/core/rules/table'
 
@@ -36,7 +36,6 @@ export const senseReversed = evaluating((where, { response }) =>
     const rest = atRest(where)
     const [atWanted, atOther] = [wanted, other].map((x) => airAt(where, with_(rest, probes, x)))
     if (atOther! - atWanted! < CLEARLY_PCT) return []
-    const q = (x: number) => formatQuantity(x, inputQuantity(first))
     const index = response.rules.findIndex(
       (rule) => !rule.off && ['level', 'threshold'].includes(ruleKind(rule).trigger),
     )
@@ -45,8 +44,13 @@ export const senseReversed = evaluating((where, { response }) =>
         id: `sense-reversed-${kind}`,
         severity,
         path: `response.rules.${Math.max(0, index)}`,
-        title: 'It works the wrong way round.',
-        detail: `At ${q(other)} it gives ${formatPct(atOther!)} %, at ${q(wanted)} only ${formatPct(atWanted!)} %; this duty wants more there. Turn the points round.`,
+        says: says('sense-reversed', {
+          quantity: inputQuantity(first),
+          other,
+          otherPct: atOther!,
+          wanted,
+          wantedPct: atWanted!,
+        }),
         cure: null,
       },
     ]

@@ -1,7 +1,7 @@
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
+import { says, type Says } from '@/core/advise/words'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
-import { formatNumber, formatTime } from '@/core/quantity/format'
-import { pulsesOf } from '@/core/rules/table'
+import { pulsesOf, type Rule } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
 /** Starts an hour that a small fan motor stands for years; common practice, no source: ten, and for the even ones of a cycle timer fifteen (five
@@ -22,17 +22,11 @@ export const mostStartsAnHour = (deltaW: number, capacityJK: number, bandK: numb
 export const startsTooOften: Judge = (installation, { lead, given }) => {
   const { response } = given
   if (!response.floor.offAllowed) return []
-  const said = (
-    rule: (typeof response.rules)[number],
-    starts: number,
-    because: string,
-    cure: Judgement['cure'],
-  ): Judgement => ({
+  const often = (rule: Rule, starts: number, said: Says, cure: Judgement['cure']): Judgement => ({
     id: `starts-too-often-${rule.id}`,
     severity: 'wears',
     path: `response.rules.${installation.response.rules.findIndex(({ id }) => id === rule.id)}`,
-    title: `The ${ruleName(response, rule)} may start the fan ${formatNumber(starts, 0)} times an hour.`,
-    detail: `More than ${pulsesOf(rule) ? MOST_CYCLES_AN_HOUR : MOST_STARTS_AN_HOUR} wear a small motor. ${because}`,
+    says: said,
     figure: { value: starts, worse: 1, step: 1 },
     cure,
   })
@@ -42,15 +36,9 @@ export const startsTooOften: Judge = (installation, { lead, given }) => {
     const pulses = pulsesOf(rule)
     if (pulses) {
       const starts = 3600 / pulses.periodS
+      const facts = { rule: ruleName(response, rule), starts, most: MOST_CYCLES_AN_HOUR, periodS: pulses.periodS }
       return starts > MOST_CYCLES_AN_HOUR && pulses.onS < pulses.periodS
-        ? [
-            said(
-              rule,
-              starts,
-              `Its period is ${formatTime(pulses.periodS)}; a longer one with the same share gives the same air.`,
-              longer(rule.id),
-            ),
-          ]
+        ? [often(rule, starts, says('starts-too-often-cycle', facts), longer(rule.id))]
         : []
     }
     if (!('offAt' in rule) || rule.minOnS + rule.minOffS >= 3600 / MOST_STARTS_AN_HOUR) return []
@@ -63,21 +51,14 @@ export const startsTooOften: Judge = (installation, { lead, given }) => {
       AIR_J_PER_M3K * volumeM3 * CONTENTS,
       bandK,
     )
+    const facts = { rule: ruleName(response, rule), starts, most: MOST_STARTS_AN_HOUR, bandK }
     return starts > MOST_STARTS_AN_HOUR
-      ? [
-          said(
-            rule,
-            starts,
-            `The band is ${formatNumber(bandK, 1)} K, and the space is small for this flow. Least times on and off hold it back.`,
-            leastTimes(rule.id),
-          ),
-        ]
+      ? [often(rule, starts, says('starts-too-often-band', facts), leastTimes(rule.id))]
       : []
   })
 }
 
 const longer = (id: string): Judgement['cure'] => ({
-  label: 'A period of 6 min with the same share',
   apply: (installation) =>
     withResponse(installation, {
       rules: installation.response.rules.map((rule) =>
@@ -89,7 +70,6 @@ const longer = (id: string): Judgement['cure'] => ({
 })
 
 const leastTimes = (id: string): Judgement['cure'] => ({
-  label: 'At least 3 min on and 3 min off',
   apply: (installation) =>
     withResponse(installation, {
       rules: installation.response.rules.map((rule) =>

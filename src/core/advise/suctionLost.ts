@@ -1,6 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { flowBalance } from '@/core/look/flowBalance'
-import { formatPct, formatQuantity } from '@/core/quantity/format'
 
 /** In a room that must stay under suction the make-up fan may never bring in more than the exhaust takes out. The ratio is of speed; what
  *  counts is flow. Looked at on every percent from the floor to the ceiling, with the maps of both fans. */
@@ -20,8 +20,7 @@ export const suctionLost: Judge = ({ brief, kit }, { fans, lead, given }) => {
         id: `suction-lost-${follower.fan}`,
         severity: 'fails' as const,
         path: `response.followers.${index}`,
-        title: 'The room loses its suction.',
-        detail: `With the lead at ${formatPct(worst.leadPct)} % the ${name} brings in ${formatQuantity(worst.overLs, 'flow')} more than goes out. A ratio of speed is not a ratio of flow: lower it, or its floor.`,
+        says: says('suction-lost', { fan: name, leadPct: worst.leadPct, overLs: worst.overLs }),
         cure: null,
       },
     ]

@@ -1,5 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
-import { formatPct } from '@/core/quantity/format'
+import { says } from '@/core/advise/words'
 import { highestAskPct, ruleKind } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
@@ -13,8 +13,11 @@ export const trickleAboveBoost: Judge = ({ response }) =>
         id: `trickle-above-boost-${rule.id}`,
         severity: 'fails' as const,
         path: `response.rules.${index}.speedPct`,
-        title: `The ${ruleName(response, rule)} brings no more air.`,
-        detail: `It asks for ${formatPct(askPct)} %, and the fan never runs below ${formatPct(response.floor.speedPct)} %. Raise the one or lower the other.`,
+        says: says('trickle-above-boost', {
+          rule: ruleName(response, rule),
+          askPct,
+          floorPct: response.floor.speedPct,
+        }),
         cure: null,
       },
     ]

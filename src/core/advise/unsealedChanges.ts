@@ -1,4 +1,5 @@
 import type { Judgement } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 
 /** Changes since the last seal are not on any record: said by those who know the seals.
  *  @param changes how many there are; null where nothing was ever sealed, which the first seal will mend */
@@ -10,8 +11,7 @@ export const unsealedChanges = (changes: number | null): readonly Judgement[] =>
           id: 'unsealed-changes',
           severity: 'know',
           path: 'name',
-          title: changes === 1 ? 'A change is not sealed.' : `${changes} changes are not sealed.`,
-          detail: 'What was sealed last is what the record in the box says. Seal again when this is what is meant.',
+          says: says('unsealed-changes', { count: changes }),
           cure: null,
         },
       ]

@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import { mountingQuestions } from '@/core/kit/checklist'
 
 /** Each answer under Kit that is not the good one. What nobody has looked at yet is no judgement: it stands open on the list. */
@@ -7,5 +8,13 @@ export const wiredOrMountedWrong: Judge = ({ brief, kit }) =>
     const answer = kit.mounting?.[id]
     return answer === undefined || answer === good
       ? []
-      : [{ id: `mounting-${id}`, severity, path: `kit.mounting.${id}`, title: otherwise, detail: cure, cure: null }]
+      : [
+          {
+            id: `mounting-${id}`,
+            severity,
+            path: `kit.mounting.${id}`,
+            says: says('mounting', { otherwise, cure }),
+            cure: null,
+          },
+        ]
   })

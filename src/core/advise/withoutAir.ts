@@ -1,6 +1,6 @@
 import { withResponse, type Judge } from '@/core/advise/judgement'
+import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
-import { formatTime } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { highestAskPct, pulsesOf, ruleKind } from '@/core/rules/table'
 import { fillSpan, WEEK_MIN } from '@/core/rules/week'
@@ -45,10 +45,8 @@ export const withoutAir: Judge = ({ brief, response }) => {
       id: 'without-air',
       severity: 'hurts',
       path: 'response.rules',
-      title: 'The timer leaves it without air for too long.',
-      detail: `${Number.isFinite(gapS) ? `Up to ${formatTime(gapS)} in one go` : 'For ever'}; here no more than ${formatTime(most)}. Do not let the floor stand still, or close the gap.`,
+      says: says('without-air', { gapS, mostS: most }),
       cure: {
-        label: 'Never stand still',
         apply: (installation) => {
           const { offAllowed: _was, ...floor } = installation.response.floor
           return withResponse(installation, { floor })

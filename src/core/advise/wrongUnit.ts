@@ -1,8 +1,8 @@
 import type { Judge, Judgement } from '@/core/advise/judgement'
+import { type NamedPlace, says, type Says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
 import { roleOf } from '@/core/duty/role'
 import type { Installation } from '@/core/installation/installation'
-import { formatQuantity } from '@/core/quantity/format'
 import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 import { ruleInputId, ruleKind } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
@@ -24,7 +24,7 @@ const WIDEST_K = 30
 /** Duties whose room is one for people, animals or plants. */
 const PEOPLES: readonly Duty[] = ['extract', 'livestock', 'grow-room', 'balanced', 'door-curtain']
 
-type Named = { readonly id: string; readonly path: string; readonly name: string }
+type Named = { readonly id: string; readonly path: string; readonly of: NamedPlace }
 type Point = Named & { readonly input: MeasuredInput; readonly at: number }
 type Width = Named & { readonly widthK: number }
 
@@ -44,17 +44,25 @@ function figuresOf({ response }: Installation): { points: Point[]; widths: Width
   }
   response.rules.forEach((rule, index) => {
     if (rule.off) return
-    const named = { id: rule.id, path: `response.rules.${index}`, name: `The ${ruleName(response, rule)}` }
+    const named = {
+      id: rule.id,
+      path: `response.rules.${index}`,
+      of: { kind: 'rule', name: ruleName(response, rule) } as const,
+    }
     const input = ruleInputId(rule)
     if (input === null) return
     point(named, input, ...ruleKind(rule).points(rule))
     for (const widthK of ruleKind(rule).widths(rule)) width(named, input, widthK)
   })
   ;(response.reductions ?? []).forEach(({ input, at }, index) =>
-    point({ id: `reduction-${index}`, path: `response.reductions.${index}`, name: 'The reduction' }, input, at),
+    point({ id: `reduction-${index}`, path: `response.reductions.${index}`, of: { kind: 'reduction' } }, input, at),
   )
   ;(response.otherOutputs ?? []).forEach((output, index) => {
-    const named = { id: output.id, path: `response.otherOutputs.${index}`, name: `“${output.name}”` }
+    const named = {
+      id: output.id,
+      path: `response.otherOutputs.${index}`,
+      of: { kind: 'output', name: output.name } as const,
+    }
     for (const condition of [...output.onWhen, ...output.notWhile]) {
       if (condition.kind !== 'input') continue
       point(named, condition.input, condition.at)
@@ -64,7 +72,7 @@ function figuresOf({ response }: Installation): { points: Point[]; widths: Width
   const { overheat } = response.overrides ?? {}
   if (overheat)
     point(
-      { id: 'overheat', path: 'response.overrides.overheat', name: 'The overheat hold' },
+      { id: 'overheat', path: 'response.overrides.overheat', of: { kind: 'overheat' } },
       overheat.input,
       overheat.onAt,
       overheat.offBelow,
@@ -72,7 +80,7 @@ function figuresOf({ response }: Installation): { points: Point[]; widths: Width
   for (const [index, input] of response.inputs.entries())
     if (isMeasured(input) && input.offset)
       width(
-        { id: `offset-${input.id}`, path: `response.inputs.${index}.offset`, name: `The offset of ${input.name}` },
+        { id: `offset-${input.id}`, path: `response.inputs.${index}.offset`, of: { kind: 'offset', name: input.name } },
         input.id,
         Math.abs(input.offset),
       )
@@ -96,36 +104,30 @@ function senseOf({ brief, response }: Installation, input: MeasuredInput): reado
 /** A point that its place can never be and would be as °F; a band, difference or offset that looks like one with 32 added. */
 export const wrongUnit: Judge = (installation) => {
   const { points, widths } = figuresOf(installation)
-  const said = ({ id, path, name }: Named, detail: string): Judgement => ({
+  const wrong = ({ id, path }: Pick<Named, 'id' | 'path'>, said: Says): Judgement => ({
     id: `wrong-unit-${id}`,
     severity: 'fails',
     path,
-    title: `${name} may be in the wrong unit.`,
-    detail,
+    says: said,
     cure: null,
   })
   const ofPoints = points.flatMap((point): Judgement[] => {
     const [low, high] = senseOf(installation, point.input)
     const meant = inC(point.at)
     if (point.at <= high || meant < low || meant > high) return []
-    return [
-      said(
-        point,
-        `${formatQuantity(point.at, 'temperature')} is hotter than ${point.input.name} is here; as °F it would be ${formatQuantity(meant, 'temperature')}.`,
-      ),
-    ]
+    return [wrong(point, says('wrong-unit-point', { of: point.of, at: point.at, input: point.input.name, meant }))]
   })
   const ofTargets = installation.brief.targets.flatMap(({ quantity, limitAbove, bandTo }, index): Judgement[] => {
     if (quantity !== 'temperature') return []
     const room = PLAUSIBLE.room!
     const isRoom = PEOPLES.includes(installation.brief.duty)
-    const wrong = [limitAbove, bandTo].find((x) => x !== null && isRoom && x > room[1] && inC(x) <= room[1])
-    return wrong === undefined || wrong === null
+    const tooHot = [limitAbove, bandTo].find((x) => x !== null && isRoom && x > room[1] && inC(x) <= room[1])
+    return tooHot === undefined || tooHot === null
       ? []
       : [
-          said(
-            { id: `target-${index}`, path: `brief.targets.${index}`, name: 'A target' },
-            `${formatQuantity(wrong, 'temperature')} is no air of a room; as °F it would be ${formatQuantity(inC(wrong), 'temperature')}.`,
+          wrong(
+            { id: `target-${index}`, path: `brief.targets.${index}` },
+            says('wrong-unit-target', { at: tooHot, meant: inC(tooHot) }),
           ),
         ]
   })
@@ -134,12 +136,7 @@ export const wrongUnit: Judge = (installation) => {
     const input = points.find(({ id }) => id === width.id)?.input
     const role = input && roleOf(input, { brief: installation.brief, response: installation.response })
     if (width.widthK <= WIDEST_K || without32 < 0 || without32 > WIDEST_K || (role && !PLAUSIBLE[role])) return []
-    return [
-      said(
-        width,
-        `${formatQuantity(width.widthK, 'temperatureDifference')} looks like ${formatQuantity(without32, 'temperatureDifference')} with 32 added: a difference is only scaled, never shifted.`,
-      ),
-    ]
+    return [wrong(width, says('wrong-unit-width', { of: width.of, widthK: width.widthK, meantK: without32 }))]
   })
   const all = [...ofPoints, ...ofTargets, ...ofWidths]
   return all.filter((one, index) => all.findIndex(({ id }) => id === one.id) === index)

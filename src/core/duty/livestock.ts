@@ -76,7 +76,7 @@ export const livestock: DutyPlan = {
       most: split
         ? {
             flowLs: split.sensibleW / (HEAT_OF_AIR_J_PER_LK * 3),
-            why: 'Overrides the house within 3 K of outside in warm weather',
+            why: 'Holds the house within 3 K of outside in warm weather',
             source: 'energy balance',
           }
         : null,

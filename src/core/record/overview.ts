@@ -1,4 +1,5 @@
 import { judgeInstallation } from '@/core/advise/judge'
+import { judgementText } from '@/core/advise/words'
 import { DUTY_NAMES, type Duty } from '@/core/brief/duty'
 import { derive } from '@/core/derive/derive'
 import { evaluateAt } from '@/core/derive/evaluate'
@@ -111,7 +112,7 @@ function shown(document: Installation, problems: readonly Problem[]): Overview {
     inCharge: rule ? (input?.name ?? rule.id) : 'floor',
     flowLs: lead?.flowLs ?? null,
     concern: concern
-      ? { title: concern.title, detail: concern.detail, grave: concern.severity === 'hurts' }
+      ? { ...judgementText(concern), grave: concern.severity === 'hurts' }
       : problems[0]
         ? { title: 'Something in it cannot be right.', detail: problemLine(problems[0]), grave: false }
         : null,

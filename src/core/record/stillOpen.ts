@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { judgeInstallation } from '@/core/advise/judge'
+import { judgementText } from '@/core/advise/words'
 import { actionText, dialIn } from '@/core/controller/dialIn'
 import type { Derived } from '@/core/derive/derive'
 import { DUTY_PLANS } from '@/core/duty/table'
@@ -85,9 +86,11 @@ export const stillOpen = (
   results: readonly ReadVerdict[],
   preference?: UnitPreference,
 ): OpenItem[] => [
-  ...judgeInstallation(installation, derived).flatMap(({ id, severity, title, detail }): OpenItem[] =>
-    severity === 'know' ? [] : [{ kind: severity === 'hurts' ? 'danger' : 'warning', key: id, title, detail }],
-  ),
+  ...judgeInstallation(installation, derived).flatMap((judgement): OpenItem[] => {
+    const { id, severity } = judgement
+    const { title, detail } = judgementText(judgement, preference)
+    return severity === 'know' ? [] : [{ kind: severity === 'hurts' ? 'danger' : 'warning', key: id, title, detail }]
+  }),
   ...openActions(installation, derived, preference),
   ...openChecks(installation, derived, results),
   ...openQuestions(installation),

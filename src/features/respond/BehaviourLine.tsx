@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box'
 import { memo, useState } from 'react'
+import { judgementText } from '@/core/advise/words'
 import { joinPlaces, type Place } from '@/core/json/place'
 import type { SentencePart } from '@/core/rules/kind'
 import type { Rule } from '@/core/rules/table'
@@ -80,7 +81,10 @@ export function BehaviourLine({ line }: { line: Line }) {
       }
       judged={judgements
         .filter(({ path }) => isUnder(path, place, response.rules))
-        .map(({ title, severity }) => ({ title, isGrave: severity === 'hurts' }))}
+        .map((judgement) => ({
+          title: judgementText(judgement, preference).title,
+          isGrave: judgement.severity === 'hurts',
+        }))}
       now={
         explanation
           ? {

@@ -8,7 +8,9 @@ import NextLink from 'next/link'
 import { memo, useState } from 'react'
 import { leftAsItIs } from '@/core/advise/judge'
 import { type Judgement } from '@/core/advise/judgement'
+import { judgementText } from '@/core/advise/words'
 import { SEVERITY_NAMES } from '@/core/json/severity'
+import { usePreference } from '@/ui/preference'
 import { Notice } from '@/ui/Notice'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
@@ -56,7 +58,8 @@ export function JudgementList() {
 
 /** Drawn again only when it says something else: what it would do is then something else too. */
 const JudgementNotice = memo(function JudgementNotice({ judgement }: { judgement: Judgement }) {
-  const { id, severity, title, detail, cure, path } = judgement
+  const { id, severity, cure, path } = judgement
+  const { title, detail, cure: label = 'Mend it' } = judgementText(judgement, usePreference())
   const installationId = useWorkingCopy((state) => state.id)
   const arises = STAGES.find((stage) => stage.id === STAGE_OF[path.split('.')[0] ?? ''])
   const cureIt = useWorkingCopy((state) => state.cure)
@@ -66,7 +69,7 @@ const JudgementNotice = memo(function JudgementNotice({ judgement }: { judgement
     <Notice
       grave={severity === 'hurts'}
       title={title}
-      action={cure ? { label: cure.label, onClick: () => cureIt(cure.label, cure.apply) } : undefined}
+      action={cure ? { label, onClick: () => cureIt(label, cure.apply) } : undefined}
     >
       {detail} <i>({SEVERITY_NAMES[severity]})</i>{' '}
       {arises && (

@@ -34,7 +34,7 @@ type Props = {
   children: ReactNode
 }
 
-/** Overrides the working copy of one installation for all its stages, and tells other tabs what it kept. */
+/** Holds the working copy of one installation for all its stages, and tells other tabs what it kept. */
 export function WorkingCopyProvider({ id, document, version, savedAt, preference, sealed, children }: Props) {
   // Other tabs are a matter of the browser: on the server, which has channels too, each page drawn would leave one open.
   const [channel] = useState(() => (typeof window === 'undefined' ? null : new BroadcastChannel(`gale:${id}`)))

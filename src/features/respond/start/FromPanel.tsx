@@ -5,6 +5,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { judgeInstallation } from '@/core/advise/judge'
+import { judgementText } from '@/core/advise/words'
 import { asFound, presentValue } from '@/core/start/asFound'
 import type { Setting } from '@/core/controller/schema'
 import { derive } from '@/core/derive/derive'
@@ -12,12 +13,14 @@ import type { Response } from '@/core/response/schema'
 import { Sentences } from '@/features/respond/start/Sentences'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
+import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What the panel shows now is typed in; the response that means is said, and what is odd about it. */
 export function FromPanel({ onTake }: { onTake: (label: string, response: Response) => void }) {
   const document = useDocument()
+  const preference = usePreference()
   const { controller } = document.kit
   const found = useMemo(() => controller && asFound(document, controller), [document, controller])
   const odd = useMemo(() => {
@@ -39,11 +42,14 @@ export function FromPanel({ onTake }: { onTake: (label: string, response: Respon
         <Typography variant="h2">What it means</Typography>
         <Sentences of={{ response: found, kit: document.kit }} />
         {odd.length > 0 && <Typography variant="h2">What is odd about it</Typography>}
-        {odd.map(({ id, severity, title, detail }) => (
-          <Notice key={id} grave={severity === 'hurts'} title={title}>
-            {detail}
-          </Notice>
-        ))}
+        {odd.map((judgement) => {
+          const { title, detail } = judgementText(judgement, preference)
+          return (
+            <Notice key={judgement.id} grave={judgement.severity === 'hurts'} title={title}>
+              {detail}
+            </Notice>
+          )
+        })}
         <Button variant="contained" onClick={() => onTake('start from the controller as found', found)}>
           Start with this
         </Button>
