@@ -48,7 +48,7 @@ const left = (folder: string): string[] =>
 test('what cannot be used is named, with the way out', async () => {
   const folder = newFolder()
   writeFileSync(`${folder}/a-file`, '')
-  for (const { env, args = ['start'], says } of [
+  const refused: readonly { env: Record<string, string>; args?: string[]; says: RegExp }[] = [
     { env: { GALE_DATA_DIR: `${folder}/a-file` }, says: /cannot be used: it is a file.*GALE_DATA_DIR/ },
     { env: { GALE_DATA_DIR: '/proc/none' }, says: /cannot be used: no folder can be made there/ },
     { env: { GALE_DATA_DIR: folder, DATABASE_URL: 'nonsense' }, says: /DATABASE_URL is no address of a PostgreSQL/ },
@@ -56,12 +56,15 @@ test('what cannot be used is named, with the way out', async () => {
     { env: { GALE_DATA_DIR: folder, GALE_PORT: 'eighty' }, says: /GALE_PORT is “eighty”/ },
     { env: { GALE_DATA_DIR: folder }, args: ['start', '--host', '0.0.0.0'], says: /in the clear/ },
     { env: { GALE_DATA_DIR: folder }, args: ['restore', '/nowhere.dump'], says: /There is no file/ },
-  ]) {
-    const { code, said } = await gale(args, env)
-    expect(said).toMatch(says)
-    expect(said).not.toMatch(/\n\s+at /)
-    expect(code).toBe(1)
-  }
+  ]
+  await Promise.all(
+    refused.map(async ({ env, args = ['start'], says }) => {
+      const { code, said } = await gale(args, env)
+      expect(said).toMatch(says)
+      expect(said).not.toMatch(/\n\s+at /)
+      expect(code).toBe(1)
+    }),
+  )
   expect(left(folder)).toEqual([])
 })
 

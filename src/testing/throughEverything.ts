@@ -16,6 +16,7 @@ import { rankModels } from '@/core/kit/rankModels'
 import { ladder } from '@/core/look/ladder'
 import { compile } from '@/core/machine/compile'
 import { planFor } from '@/core/prove/plan'
+import { checkText } from '@/core/prove/words'
 import { compare } from '@/core/record/compare'
 import { facts } from '@/core/record/facts'
 import { lossText } from '@/core/sentences/lossText'
@@ -50,9 +51,10 @@ export function throughEverything(installation: Installation, models: readonly C
     needWords(title, 'a judgement')
     needWords(detail, 'a judgement')
   }
-  for (const check of planFor(installation, derived)!.plan) {
-    needWords(check.title, 'a check')
-    needWords(check.how, 'a check')
+  const planned = planFor(installation, derived)!
+  for (const check of planned.plan) {
+    const { title, how, ifFails, measureWith, steps } = checkText(planned.context, check)
+    for (const words of [title, how, ifFails, measureWith, ...steps]) needWords(words, 'a check')
   }
   for (const { label, said } of facts(installation)) needWords(`${label}: ${said}`, 'a fact')
   if (compare(installation, installation).length > 0) throw new Error('it differs from itself')

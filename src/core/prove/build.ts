@@ -1,15 +1,17 @@
 import { modeInputs } from '@/core/machine/modeInputs'
 import type { MachineState } from '@/core/machine/state'
-import type { Check, CheckOf, Stage, Step, Values } from '@/core/prove/check'
+import type { Check, CheckOf, Step } from '@/core/prove/check'
 import { bringsFor, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { differs, expectDifference, expectStep, fansAfter, shifted, showsSomething } from '@/core/prove/expect'
-import { meters } from '@/core/prove/howTo'
 import { awayFromCycles, playStages, timeUntil } from '@/core/prove/play'
+import type { Stage, Values } from '@/core/prove/stage'
 import { allowedS, HAND_HALF_S, inputHalf } from '@/core/prove/uncertainty'
+import type { StepSays } from '@/core/prove/words'
 import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
 import type { Rule } from '@/core/rules/table'
 
-export type Words = Pick<Check, 'id' | 'title' | 'how' | 'ifFails'>
+/** What a check is called by, and what it says. */
+export type Words = Pick<Check, 'id' | 'says'>
 
 /** How long a speed takes to stand after a change: scan, start kick, rate, least times of stages. */
 export function settleS({ response }: ProveContext): number {
@@ -88,7 +90,7 @@ function alsoRead(context: ProveContext, stages: readonly Stage[], brought: Read
 
 type Read = {
   readonly stage: Stage
-  readonly bring: string
+  readonly bring: StepSays
   readonly brings?: string
   /** What goes before it without being read. */
   readonly after?: readonly Stage[]
@@ -117,11 +119,11 @@ export function speedCheck(
       reads: [...leaves, ...alsoRead(context, stages, new Set(leaves))],
     }
   })
-  const [first] = reads.flatMap(({ brings }) => (brings === undefined ? [] : [measuredOf(context, brings)]))
+  const [first] = reads.flatMap(({ brings }) => (brings !== undefined && measuredOf(context, brings) ? [brings] : []))
   return {
     kind: 'speed',
     ...words,
-    measureWith: meters(context, first),
+    measure: { kind: 'speeds', input: first ?? null },
     waitS: Math.max(...reads.map(({ stage }) => stage.forS)),
     stages,
     steps,
@@ -145,13 +147,11 @@ export function timeCheck(
     stages,
     ends,
     guessS,
-    measureWith = 'the stopwatch below',
   }: {
     readonly stages: readonly Stage[]
     /** The moment in force while it is timed. */
     readonly ends: Values
     readonly guessS: number
-    readonly measureWith?: string
   },
 ): CheckOf<'time'> | null {
   const { machine } = context
@@ -166,7 +166,6 @@ export function timeCheck(
     fromPct,
     toPct,
     guessS,
-    measureWith,
   })
 }
 
@@ -179,13 +178,11 @@ export function timedCheck(
     fromPct,
     toPct,
     guessS,
-    measureWith = 'the stopwatch below',
   }: {
     readonly stages: readonly Stage[]
     readonly fromPct: number
     readonly toPct: number
     readonly guessS: number
-    readonly measureWith?: string
   },
 ): CheckOf<'time'> | null {
   // Less than this nobody hears.
@@ -209,7 +206,7 @@ export function timedCheck(
   return {
     kind: 'time',
     ...words(rounded, fromPct, toPct),
-    measureWith,
+    measure: { kind: 'stopwatch' },
     waitS: rounded,
     stages,
     expectS: rounded,
@@ -230,7 +227,7 @@ const shiftedAll = ({ response, installation }: ProveContext, stages: readonly S
 
 /** A check by the eye. */
 export const seenCheck = (
-  words: Words & { readonly expect: string; readonly measureWith: string; readonly waitS?: number },
+  words: Words & { readonly waitS?: number },
   look: CheckOf<'seen'>['look'],
   stages: readonly Stage[] = [],
-): CheckOf<'seen'> => ({ kind: 'seen', waitS: 0, ...words, look, stages })
+): CheckOf<'seen'> => ({ kind: 'seen', waitS: 0, measure: { kind: 'stopwatch' }, ...words, look, stages })

@@ -1,17 +1,10 @@
-/** Readings of one moment: measured inputs as they are in the air or at the metal, contacts, and the clock. */
-export type Values = Readonly<Record<string, number>>
-
-/** Something that is brought about and stands for a time. The first stage of a check is rest. */
-export type Stage = {
-  readonly values: Values
-  readonly forS: number
-  /** The supply is away. */ readonly power?: false
-}
+import type { Stage } from '@/core/prove/stage'
+import type { CheckSays, Measure, Note, StepSays } from '@/core/prove/words'
 
 /** One speed to be read: at the end of a stage, and what is said to do there. */
 export type Step = {
   readonly stage: number
-  readonly bring: string
+  readonly bring: StepSays
   /** Input ids whose readings count here; the first ones are those that were brought there. */
   readonly reads: readonly string[]
 }
@@ -28,11 +21,13 @@ type Look =
  *  read; a `time` check is judged by the stopwatch; a `seen` one by the eye. */
 export type Check = {
   readonly id: string
-  readonly title: string
-  readonly how: string
-  readonly measureWith: string
+  /** What it says, by code; `checkText` makes the sentences. */
+  readonly says: CheckSays
+  readonly note?: Note
+  /** The local time, in seconds of the week, at which it is done. */
+  readonly atClock?: number
+  readonly measure: Measure
   readonly waitS: number
-  readonly ifFails: string
   /** What is done, in the terms of the machine: what a simulated site is put through. */
   readonly stages: readonly Stage[]
 } & (
@@ -49,7 +44,7 @@ export type Check = {
       readonly fromPct: number
       readonly toPct: number
     }
-  | { readonly kind: 'seen'; readonly expect: string; readonly look: Look }
+  | { readonly kind: 'seen'; readonly look: Look }
 )
 
 export type CheckOf<K extends Check['kind']> = Extract<Check, { kind: K }>

@@ -1,20 +1,14 @@
 import { beyond, restFor, resting, stateAfter, standing } from '@/core/prove/build'
-import type { Stage, Values } from '@/core/prove/check'
-import { brought, inputOf, type ProveContext } from '@/core/prove/context'
-import { bringText, wayFor } from '@/core/prove/howTo'
+import { brought, type ProveContext } from '@/core/prove/context'
+import type { Stage, Values } from '@/core/prove/stage'
 import { clockAt } from '@/core/prove/weekClock'
-import { weekClockText } from '@/core/rules/localClock'
+import type { MomentSays } from '@/core/prove/words'
 import type { SwitchRule } from '@/core/rules/switchRule'
 import { ruleKind, type Rule } from '@/core/rules/table'
 import type { Week } from '@/core/rules/week'
 
-/** A moment, what is said to bring it about, how, and how long it takes to tell. */
-export type Moment = {
-  readonly values: Values
-  readonly said: string
-  readonly how: string
-  readonly waitS: number
-}
+/** A moment, what is said to bring it about, and how long it takes to tell. */
+export type Moment = { readonly values: Values; readonly says: MomentSays; readonly waitS: number }
 
 export const momentStage = (context: ProveContext, { values, waitS }: Moment): Stage => standing(context, values, waitS)
 
@@ -25,16 +19,14 @@ function past(context: ProveContext, base: Values, input: string, point: number,
   const x = beyond(context, input, point, way)
   return {
     values: brought(context, base, input, x),
-    said: `bring ${bringText(context, input, x)}`,
-    how: wayFor(context, input, x),
+    says: { kind: 'bring', input, x },
     waitS,
   }
 }
 
-const byContact: Most<SwitchRule> = (context, { input, onDelayS }, base) => ({
+const byContact: Most<SwitchRule> = (_context, { input, onDelayS }, base) => ({
   values: { ...base, [input]: 1 },
-  said: `switch the ${inputOf(context, input)?.name ?? input} on`,
-  how: '',
+  says: { kind: 'switch', input },
   waitS: onDelayS,
 })
 
@@ -44,8 +36,7 @@ const byClock: Most<Week> = (_context, { periods }, base) => {
   const clock = clockAt(most, most.startMin + 2)
   return {
     values: { ...base, clock },
-    said: `set the clock to ${weekClockText(clock)}`,
-    how: 'Put the right time back afterwards.',
+    says: { kind: 'clock', clock },
     waitS: 0,
   }
 }
@@ -71,7 +62,7 @@ export const askMost = (context: ProveContext, rule: Rule): Moment | null =>
 
 /** The moment in which the lead runs fastest that one thing brings about: of equals, a switch before a reading. */
 export function fastMoment(context: ProveContext): Moment {
-  const rest: Moment = { values: context.rest, said: '', how: '', waitS: 0 }
+  const rest: Moment = { values: context.rest, says: { kind: 'rest' }, waitS: 0 }
   const order = (rule: Rule) => (ruleKind(rule).trigger === 'contact' ? 0 : 1)
   const moments = [...context.machine.rules]
     .sort((a, b) => order(a) - order(b))

@@ -1,6 +1,6 @@
 import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
-import type { Stage } from '@/core/prove/check'
+import type { Stage } from '@/core/prove/stage'
 import { pulsesOf, ruleKind } from '@/core/rules/table'
 
 /** What each rule asks, a cycle left out: its pause is waited for. */

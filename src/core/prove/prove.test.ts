@@ -7,6 +7,7 @@ import { planFor, type Planned } from '@/core/prove/plan'
 import { readCheckReading, type CheckReading, type StepReading } from '@/core/prove/reading'
 import { judge } from '@/core/prove/verdict'
 import { clockAt } from '@/core/prove/weekClock'
+import { checkText } from '@/core/prove/words'
 import { weekClockText } from '@/core/rules/localClock'
 import { demoInstallation } from '@/testing/examples'
 
@@ -75,11 +76,13 @@ describe('what is expected is what the given response does at what was really re
   })
 
   test('every probe that counts is asked for, and none that does not exist', () => {
-    const { steps, title } = speedCheck(creamery, 'head-full')
+    const full = speedCheck(creamery, 'head-full')
+    const { steps } = full
+    const { title } = checkText(creamery.context, full)
     expect(steps[0]!.reads).toEqual(['coil1', 'coil2'])
     expect(title).toContain('both to')
     expect(ids(creamery)).toEqual(expect.arrayContaining(['coil1-lost', 'coil2-lost', 'coil-lost']))
-    expect(find(creamery, 'coil-lost').title).not.toContain('hottest')
+    expect(checkText(creamery.context, find(creamery, 'coil-lost')).title).not.toContain('hottest')
   })
 
   test('a differential is read both ways, and a fan that never changes fails', () => {
@@ -152,7 +155,9 @@ test('a band too narrow for the probe is said, and read at two places that are c
   const wide = planned(installation)
   const check = speedCheck(wide, 'temp-inside')
   expect(check.compares).toBe(true)
-  expect(check.how).toMatch(/would prove little with this probe, as anything from \d+ to \d+ % would be right/)
+  expect(checkText(wide.context, check).how).toMatch(
+    /would prove little with this probe, as anything from \d+ to \d+ % would be right/,
+  )
 })
 
 test('a probe that was compared is seen through its offset', () => {
@@ -169,7 +174,7 @@ test('a probe that was compared is seen through its offset', () => {
   ])
   const [given] = expectStep(context, check, 0, [{ inputs: { roomTemp: 19, humidity: 84 }, fansPct: {} }])
   expect(given!.expectPct).toBe(asked!.expectPct)
-  expect(check.title).toContain(`${(check.stages[1]!.values.roomTemp ?? 0).toFixed(1)} °C`)
+  expect(checkText(context, check).title).toContain(`${(check.stages[1]!.values.roomTemp ?? 0).toFixed(1)} °C`)
 })
 
 describe('words come from the same figures, and ask only for what is there', () => {
@@ -182,14 +187,15 @@ describe('words come from the same figures, and ask only for what is there', () 
         overrun: { kind: 'matched', factor: 2, floorS: 10, capS: 3600 },
       },
     )
-    const check = find(planned(installation), 'boost-overrun') as CheckOf<'time'>
+    const site = planned(installation)
+    const check = find(site, 'boost-overrun') as CheckOf<'time'>
     expect(check.expectS).toBeCloseTo(240, -1)
-    expect(check.how).toBe('Leave it on for 2 min first; after that it runs on for 4 min.')
+    expect(checkText(site.context, check).how).toBe('Leave it on for 2 min first; after that it runs on for 4 min.')
   })
 
   test('no display is read where there is none', () => {
     const plugs = planned(demoInstallation('changing-rooms'))
-    expect(plugs.plan.filter(({ measureWith }) => measureWith.includes('display'))).toEqual([])
+    expect(plugs.plan.filter((check) => checkText(plugs.context, check).measureWith.includes('display'))).toEqual([])
   })
 
   test('a built-in sensor is not unplugged', () => {
@@ -206,7 +212,8 @@ describe('words come from the same figures, and ask only for what is there', () 
           const probe = context.installation.kit.probes.find(({ input }) => input === id)
           if (!probe || Number.isNaN(x)) continue
           expect(x).toBeGreaterThan(-40)
-          if (probe.survivesToC !== null && x > probe.survivesToC - 5) expect(check.how).toMatch(/decade box/)
+          if (probe.survivesToC !== null && x > probe.survivesToC - 5)
+            expect(checkText(context, check).how).toMatch(/decade box/)
         }
     }
   })

@@ -10,6 +10,7 @@ import { mountingQuestions } from '@/core/kit/checklist'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import type { VerdictKind } from '@/core/prove/verdict'
+import { checkText } from '@/core/prove/words'
 import type { UnitPreference } from '@/core/quantity/format'
 
 export const OPEN_KINDS = ['danger', 'warning', 'action', 'check', 'question'] as const
@@ -43,12 +44,19 @@ const NOT_PASSED: Record<Exclude<VerdictKind, 'passes'>, string> = {
   'cannot-tell': 'It could not be told.',
 }
 
-function openChecks(installation: Installation, derived: Derived, results: readonly ReadVerdict[]): OpenItem[] {
+function openChecks(
+  installation: Installation,
+  derived: Derived,
+  results: readonly ReadVerdict[],
+  preference?: UnitPreference,
+): OpenItem[] {
   const mark = givenMark(derived.given.response)
-  return (planFor(installation, derived)?.plan ?? []).flatMap(({ id, title }): OpenItem[] => {
-    const verdict = lastOf(results, id, mark)?.verdict
-    if (verdict === 'passes') return []
-    return [{ kind: 'check', key: id, title, detail: verdict === undefined ? 'Not done.' : NOT_PASSED[verdict] }]
+  const planned = planFor(installation, derived, preference)
+  return (planned?.plan ?? []).flatMap((check): OpenItem[] => {
+    const verdict = lastOf(results, check.id, mark)?.verdict
+    if (!planned || verdict === 'passes') return []
+    const { title } = checkText(planned.context, check)
+    return [{ kind: 'check', key: check.id, title, detail: verdict === undefined ? 'Not done.' : NOT_PASSED[verdict] }]
   })
 }
 
@@ -92,7 +100,7 @@ export const stillOpen = (
     return severity === 'know' ? [] : [{ kind: severity === 'hurts' ? 'danger' : 'warning', key: id, title, detail }]
   }),
   ...openActions(installation, derived, preference),
-  ...openChecks(installation, derived, results),
+  ...openChecks(installation, derived, results, preference),
   ...openQuestions(installation),
 ]
 

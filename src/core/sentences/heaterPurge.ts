@@ -15,7 +15,7 @@ export const heaterPurge: BehaviourKind<HeaterPurge> = {
     text('While '),
     inputPart(response, 'input', 'what tells of heat', input, isSwitch),
     text(' gives heat, and for '),
-    field('holdS', 'heater-purge', 'time', holdS),
+    field('holdS', 'heater purge', 'time', holdS),
     text(' after, run at least '),
     field('speedPct', 'speed of the cool-down', 'speed', speedPct),
     text(', whatever else says off. Only isolating stops it.'),

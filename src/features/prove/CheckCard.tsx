@@ -9,11 +9,12 @@ import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, type ProveContext } from '@/core/prove/context'
 import type { CheckReading } from '@/core/prove/reading'
 import { judge, readPct, type VerdictKind } from '@/core/prove/verdict'
+import { checkText } from '@/core/prove/words'
 import { formatPct, formatTime } from '@/core/quantity/format'
 import { BigField } from '@/features/prove/BigField'
 import { SpeedStep } from '@/features/prove/SpeedStep'
-import { EMPTY_STEP, isComplete, readingOf, type StepEntry } from '@/features/prove/stepEntry'
 import { VerdictLine } from '@/features/prove/VerdictLine'
+import { EMPTY_STEP, isComplete, readingOf, type StepEntry } from '@/features/prove/stepEntry'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Stopwatch } from '@/ui/Stopwatch'
 
@@ -33,14 +34,15 @@ type CardProps<C extends Check = Check> = {
 
 /** One check: what to do, what should be seen at what was really read, the readings, the verdict. */
 export function CheckCard({ context, check, last, onKeep }: CardProps) {
+  const text = checkText(context, check)
   return (
     <Box sx={{ maxWidth: 560 }}>
       <Typography component="p" sx={{ fontSize: { xs: '1.45rem', sm: '1.3rem' }, fontWeight: 700, lineHeight: 1.3 }}>
-        {check.title}
+        {text.title}
       </Typography>
-      <Typography sx={{ color: 'text.secondary', my: 0.5 }}>{check.how}</Typography>
+      <Typography sx={{ color: 'text.secondary', my: 0.5 }}>{text.how}</Typography>
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
-        Measure with {check.measureWith}.
+        Measure with {text.measureWith}.
       </Typography>
       {check.kind === 'speed' && <SpeedCard {...{ context, check, last, onKeep }} />}
       {check.kind === 'time' && <TimeCard {...{ context, check, last, onKeep }} />}
@@ -76,7 +78,7 @@ function SpeedCard({ context, check, last, onKeep }: CardProps<CheckOf<'speed'>>
     <>
       {check.steps.length === 1
         ? form
-        : check.steps.map(({ bring }, step) => (
+        : checkText(context, check).steps.map((bring, step) => (
             <Box
               key={`${step}-${bring}`}
               component="section"
@@ -153,7 +155,7 @@ function SeenCard({ context, check, last, onKeep }: CardProps<CheckOf<'seen'>>) 
   const [isSending, send] = useSending(onKeep)
   return (
     <>
-      <Typography sx={{ fontSize: '1.1rem', my: 1 }}>Should be seen: {check.expect}</Typography>
+      <Typography sx={{ fontSize: '1.1rem', my: 1 }}>Should be seen: {checkText(context, check).expect}</Typography>
       <Judged {...{ context, check, reading: null, last }} />
       <Bar>
         <Button
@@ -195,11 +197,12 @@ function Judged({
   last,
 }: Pick<CardProps, 'context' | 'check' | 'last'> & { reading: CheckReading | null }) {
   const verdict = reading && judge(context, check, reading)
+  const { ifFails } = checkText(context, check)
   return (
     <Box role="status" sx={{ minHeight: 44, my: 1 }}>
-      {verdict && <VerdictLine {...verdict} ifFails={check.ifFails} />}
+      {verdict && <VerdictLine {...verdict} ifFails={ifFails} />}
       {!verdict && last && (
-        <VerdictLine verdict={last.verdict} sentence={`${last.sentence} (kept before)`} ifFails={check.ifFails} />
+        <VerdictLine verdict={last.verdict} sentence={`${last.sentence} (kept before)`} ifFails={ifFails} />
       )}
     </Box>
   )

@@ -11,6 +11,7 @@ import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import type { CheckReading } from '@/core/prove/reading'
 import type { VerdictKind } from '@/core/prove/verdict'
+import { checkText } from '@/core/prove/words'
 import { problemText } from '@/core/words/problems'
 import { CheckCard, type KeptResult } from '@/features/prove/CheckCard'
 import { VERDICT_COLOURS } from '@/features/prove/VerdictLine'
@@ -74,6 +75,7 @@ export function ProveStage({ installationId, results, onKeep }: Props) {
       side={
         <AllChecks
           plan={plan}
+          titleOf={(check) => checkText(planned.context, check).title}
           open={open}
           standingOf={standingOf}
           onOpen={setChosen}
@@ -103,6 +105,7 @@ type Standing = VerdictKind | 'to do' | 'changed since'
 
 type AllProps = {
   plan: readonly Check[]
+  titleOf: (check: Check) => string
   open: Check
   standingOf: (check: string) => Standing
   onOpen: (check: string) => void
@@ -112,7 +115,7 @@ type AllProps = {
 
 const isVerdict = (standing: Standing): standing is VerdictKind => standing in SHORT
 
-const AllChecks = ({ plan, open, standingOf, onOpen, handOver }: AllProps) => (
+const AllChecks = ({ plan, titleOf, open, standingOf, onOpen, handOver }: AllProps) => (
   <>
     <SideHeading>All checks</SideHeading>
     <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
@@ -136,7 +139,7 @@ const AllChecks = ({ plan, open, standingOf, onOpen, handOver }: AllProps) => (
               }}
             >
               <Typography variant="body2" sx={{ fontWeight: 'inherit' }}>
-                {check.title}
+                {titleOf(check)}
               </Typography>
               <Typography
                 variant="body2"

@@ -14,6 +14,7 @@ import type { Installation } from '@/core/installation/installation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import type { VerdictKind } from '@/core/prove/verdict'
+import { checkText } from '@/core/prove/words'
 import type { UnitPreference } from '@/core/quantity/format'
 import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
@@ -51,7 +52,7 @@ type Props = {
 export function RecordSheet({ siteName, document, seal, results, preference }: Props) {
   const derived = useMemo(() => derive(document), [document])
   const mark = givenMark(derived.given.response)
-  const plan = planFor(document, derived, preference)?.plan ?? []
+  const planned = planFor(document, derived, preference)
   const { response } = document
   // What an older seal left open was not written down.
   const open = seal ? (seal.open ?? []) : stillOpen(document, derived, results, preference)
@@ -81,11 +82,11 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       </Section>
       <SetAgain document={document} fit={derived.fit} preference={preference} />
       <Section title="What was proved">
-        {plan.map(({ id, title }) => {
-          const result = lastOf(results, id, mark)
+        {planned?.plan.map((check) => {
+          const result = lastOf(results, check.id, mark)
           return (
-            <Line key={id} label={result ? VERDICT_WORDS[result.verdict] : 'not proved'}>
-              {title}{' '}
+            <Line key={check.id} label={result ? VERDICT_WORDS[result.verdict] : 'not proved'}>
+              {checkText(planned.context, check).title}{' '}
               {result && (
                 <span
                   suppressHydrationWarning

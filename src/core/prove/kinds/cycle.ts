@@ -1,7 +1,7 @@
 import { resting, stateAfter, timedCheck } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import type { ProveContext } from '@/core/prove/context'
-import { formatPct, formatTime } from '@/core/quantity/format'
+import { says } from '@/core/prove/words'
 import type { Cycle } from '@/core/rules/cycle'
 
 /** How long it is on, and how long the pause is. */
@@ -10,14 +10,11 @@ export function cycleChecks(context: ProveContext, rule: Cycle): Check[] {
   const { rest } = context
   const onPct = stateAfter(context, [resting(rest)]).fansPct[0]!
   const offPct = stateAfter(context, [resting(rest), { values: rest, forS: rule.onS }]).fansPct[0]!
-  const ifFails = 'The times were not kept, or another rule is asking.'
   const on = timedCheck(
     context,
     (expectS, from) => ({
       id: `${rule.id}-cycle`,
-      title: 'Time how long it is on in one period.',
-      how: `From its coming on at ${formatPct(from)} % to its going off: ${formatTime(expectS)}.`,
-      ifFails,
+      says: says('cycle', { onPct: from, expectS }),
     }),
     { stages: [resting(rest)], fromPct: onPct, toPct: offPct, guessS: rule.onS },
   )
@@ -25,9 +22,7 @@ export function cycleChecks(context: ProveContext, rule: Cycle): Check[] {
     context,
     (expectS) => ({
       id: `${rule.id}-pause`,
-      title: 'Time how long it pauses in one period.',
-      how: `From its going off to its coming on again: ${formatTime(expectS)}.`,
-      ifFails,
+      says: says('pause', { expectS }),
     }),
     {
       stages: [resting(rest), { values: rest, forS: rule.onS }],

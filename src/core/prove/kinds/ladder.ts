@@ -1,8 +1,7 @@
 import { beyond, settleS, speedCheck, standing, tells } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
-import { brought, fanName, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
-import { bringText, wayFor } from '@/core/prove/howTo'
-import { formatPct } from '@/core/quantity/format'
+import { brought, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
+import { bring, says } from '@/core/prove/words'
 import type { MeasuredInput } from '@/core/rules/input'
 import { ruleInputId } from '@/core/rules/table'
 
@@ -52,21 +51,18 @@ export function ladderChecks(context: ProveContext): Check[] {
     if (leaveX === undefined || !fan) return []
     const at = (x: number) => standing(context, brought(context, rest, driver.id, x))
     const [past, back] = [beyond(context, driver.id, joinX, 1), beyond(context, driver.id, leaveX, -1)]
-    const bring = (x: number, said: string) => `Bring ${bringText(context, driver.id, x)}: ${said}.`
-    const name = fanName(context, fan.fan)
+    const joined = (x: number) => ({ input: driver.id, x, fan: fan.fan })
     const check = speedCheck(
       context,
       {
         id: `stage-${index + 1}`,
-        title: `Bring ${bringText(context, driver.id, past)}, past the join of ${name}, and back.`,
-        how: `${wayFor(context, driver.id, past)} ${name} joins, and the variable fan drops towards ${formatPct(floor.speedPct)} % and climbs again.`,
-        ifFails: 'Wrong output, a join or its differential that was not kept, or a fan on its own isolator.',
+        says: says('stage', { input: driver.id, past, fan: fan.fan, floorPct: floor.speedPct }),
       },
       brought(context, rest, driver.id, back),
       [
-        { stage: at(back), bring: bring(back, `${name} stands`), brings: driver.id },
-        { stage: at(past), bring: bring(past, `${name} runs`), brings: driver.id },
-        { stage: at(back), bring: bring(back, `${name} stands again`), brings: driver.id },
+        { stage: at(back), bring: bring('fan-stands', joined(back)), brings: driver.id },
+        { stage: at(past), bring: bring('fan-runs', joined(past)), brings: driver.id },
+        { stage: at(back), bring: bring('fan-stands-again', joined(back)), brings: driver.id },
       ],
     )
     return tells(context, check) ? [check] : []

@@ -1,13 +1,11 @@
 import { resting, seenCheck, speedCheck, standing, tells, timeCheck } from '@/core/prove/build'
-import type { Check, Values } from '@/core/prove/check'
+import type { Check } from '@/core/prove/check'
 import { inputOf, leavesOf, roleIn, type ProveContext } from '@/core/prove/context'
 import { fansAfter } from '@/core/prove/expect'
 import { askMost, fastMoment, momentStage } from '@/core/prove/fast'
-import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
+import type { Values } from '@/core/prove/stage'
+import { bring, says, type MomentSays } from '@/core/prove/words'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-
-const sentence = (said: string): string => `${said.charAt(0).toUpperCase()}${said.slice(1)}`
-const nameOf = (context: ProveContext, id: string): string => inputOf(context, id)?.name ?? id
 
 /** Each probe that can be unplugged, alone; and together those that are read as one. From rest, or from where it asks most: where that what a
  *  lost probe gives differs from what stood before. */
@@ -20,22 +18,17 @@ function lostChecks(context: ProveContext): Check[] {
   }
   const check = (input: MeasuredInput, ids: readonly string[]): Check[] => {
     const lost = Object.fromEntries(ids.map((leaf) => [leaf, NaN]))
-    const names = ids.map((leaf) => nameOf(context, leaf)).join(' and ')
-    const from = (base: Values, said: string, how = '', waitS = 0, brings?: string) => {
+    const from = (base: Values, first: MomentSays, waitS = 0, brings?: string) => {
       const stage = standing(context, { ...base, ...lost })
-      const after = fansAfter(context, [resting(base), stage])
+      const leadPct = fansAfter(context, [resting(base), stage])[0]!
+      const before = first.kind === 'rest' ? bring('rest') : bring('after-moment', { moment: first })
       return speedCheck(
         context,
-        {
-          id: `${input.id}-lost`,
-          title: `Unplug the ${ids.length > 1 ? 'probes' : 'probe'} for ${names}.`,
-          how: `${how}The lead goes to ${formatPct(after[0]!)} %. Plug in again afterwards, and see that the reading comes back.`,
-          ifFails: 'It does not do on a lost probe what it should: do not leave it alone like this.',
-        },
+        { id: `${input.id}-lost`, says: says('lost', { inputs: ids, first, leadPct }) },
         base,
         [
-          { stage: standing(context, base, waitS), bring: said, ...(brings === undefined ? {} : { brings }) },
-          { stage, bring: `Unplug ${names}.` },
+          { stage: standing(context, base, waitS), bring: before, ...(brings === undefined ? {} : { brings }) },
+          { stage, bring: bring('unplug', { inputs: ids }) },
         ],
       )
     }
@@ -45,11 +38,11 @@ function lostChecks(context: ProveContext): Check[] {
         : [],
     )
     const tries = [
-      () => from(rest, 'Let everything rest.'),
+      () => from(rest, { kind: 'rest' }),
       ...most.map(
-        ({ values, said, how, waitS }) =>
+        ({ values, says: said, waitS }) =>
           () =>
-            from(values, `${sentence(said)} first.`, `${how} `, waitS, input.id),
+            from(values, said, waitS, input.id),
       ),
     ]
     for (const make of tries) {
@@ -70,98 +63,50 @@ function lostChecks(context: ProveContext): Check[] {
 export function overrideChecks(context: ProveContext): Check[] {
   const { response, rest } = context
   const { isolated, safetyStop, overheat, test } = response.overrides ?? {}
-  const { heaterPurge } = response
   const fast = fastMoment(context)
-  const runsFast = fast.said === '' ? 'while the fan runs' : `while the fan runs fast (${fast.said})`
-  const stop = (id: string, key: string, title: string, measureWith: string): Check =>
-    seenCheck(
-      {
-        id: key,
-        title,
-        how: 'Stand clear: the fan restarts by itself when it is turned on again.',
-        measureWith,
-        waitS: 30,
-        ifFails: 'It does not stop everything: do not work on it, and find the second supply.',
-        expect: 'Every fan stands.',
-      },
-      { kind: 'fans' },
-      [resting(rest), momentStage(context, fast), { values: { ...fast.values, [id]: 1 }, forS: 30 }],
-    )
-  const checks: Check[] = [...lostChecks(context)]
-  if (isolated !== undefined)
-    checks.push(
-      stop(
-        isolated,
-        'isolated',
-        `Turn the isolator (${nameOf(context, isolated)}) off ${runsFast}.`,
-        'a proven tester at the terminals',
-      ),
-    )
-  if (safetyStop !== undefined)
-    checks.push(
-      stop(
-        safetyStop,
-        'safety-stop',
-        `Press the safety stop (${nameOf(context, safetyStop)}) ${runsFast}.`,
-        'your eyes',
-      ),
-    )
-  if (overheat)
-    checks.push(
-      seenCheck(
-        {
-          id: 'overheat',
-          title: 'Look whether the heat lamp is lit, and what the leaflet says of its test.',
-          how: 'Never heat the controller to try it.',
-          measureWith: 'your eyes',
-          ifFails: 'It has been too hot since power came: move it to a cooler place.',
-          expect: `The lamp is dark. At ${formatQuantity(overheat.onAt, 'temperature', context.preference)} it would run full until below ${formatQuantity(overheat.offBelow, 'temperature', context.preference)}.`,
-        },
-        { kind: 'person' },
-      ),
-    )
-  if (test)
-    checks.push(
-      speedCheck(
-        context,
-        {
-          id: 'test',
-          title: `Turn the test switch (${nameOf(context, test.input)}) on, then off.`,
-          how: `It holds ${formatPct(test.speedPct)} % while it is on.`,
-          ifFails: 'The test speed was not kept, or the switch is on the wrong terminal.',
-        },
-        rest,
-        [{ stage: standing(context, { ...rest, [test.input]: 1 }), bring: 'Turn the test switch on.' }],
-      ),
-    )
-  if (heaterPurge) {
-    const heating = { ...rest, [heaterPurge.input]: 1 }
-    const speed = speedCheck(
-      context,
-      {
-        id: 'cool-down-speed',
-        title: `Let it give heat (${nameOf(context, heaterPurge.input)}), and read the fan.`,
-        how: `Not less than ${formatPct(heaterPurge.speedPct)} % while heat is given.`,
-        ifFails: 'The heater would be left without air: do not leave it like this.',
-      },
-      rest,
-      [
-        { stage: standing(context, rest), bring: 'Give no heat.' },
-        { stage: standing(context, heating), bring: 'Let it give heat.' },
-      ],
-    )
-    if (tells(context, speed)) checks.push(speed)
-    const after = timeCheck(
-      context,
-      (expectS, _from, to) => ({
-        id: 'cool-down',
-        title: `End the heat, and time how long the fan goes on before it comes down to ${formatPct(to)} %.`,
-        how: `${formatTime(expectS)}, even when it is switched off.`,
-        ifFails: 'The heater would be left without air: do not leave it like this.',
-      }),
-      { stages: [resting(rest), standing(context, heating)], ends: rest, guessS: heaterPurge.holdS },
-    )
-    if (after) checks.push(after)
-  }
-  return checks
+  const stop = (key: 'isolated' | 'safety-stop', input: string): Check =>
+    seenCheck({ id: key, waitS: 30, says: says(key, { input, fast: fast.says }) }, { kind: 'fans' }, [
+      resting(rest),
+      momentStage(context, fast),
+      { values: { ...fast.values, [input]: 1 }, forS: 30 },
+    ])
+  const heat = overheat && says('overheat', { onAt: overheat.onAt, offBelow: overheat.offBelow })
+  return [
+    ...lostChecks(context),
+    ...(isolated === undefined ? [] : [stop('isolated', isolated)]),
+    ...(safetyStop === undefined ? [] : [stop('safety-stop', safetyStop)]),
+    ...(heat ? [seenCheck({ id: 'overheat', says: heat }, { kind: 'person' })] : []),
+    ...(test
+      ? [
+          speedCheck(context, { id: 'test', says: says('test', test) }, rest, [
+            { stage: standing(context, { ...rest, [test.input]: 1 }), bring: bring('test-on') },
+          ]),
+        ]
+      : []),
+    ...heaterPurgeChecks(context),
+  ]
+}
+
+/** Air while heat is given, and after it has ended. */
+function heaterPurgeChecks(context: ProveContext): Check[] {
+  const { response, rest } = context
+  const { heaterPurge } = response
+  if (!heaterPurge) return []
+  const { input, speedPct, holdS } = heaterPurge
+  const heating = { ...rest, [input]: 1 }
+  const speed = speedCheck(
+    context,
+    { id: 'cool-down-speed', says: says('heater-purge-speed', { input, speedPct }) },
+    rest,
+    [
+      { stage: standing(context, rest), bring: bring('no-heat') },
+      { stage: standing(context, heating), bring: bring('heat') },
+    ],
+  )
+  const after = timeCheck(
+    context,
+    (expectS, _from, toPct) => ({ id: 'cool-down', says: says('heater-purge', { toPct, expectS }) }),
+    { stages: [resting(rest), standing(context, heating)], ends: rest, guessS: holdS },
+  )
+  return [...(tells(context, speed) ? [speed] : []), ...(after ? [after] : [])]
 }

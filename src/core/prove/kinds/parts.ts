@@ -10,14 +10,12 @@ import {
   timeCheck,
   timedCheck,
 } from '@/core/prove/build'
-import type { Check, Stage, Values } from '@/core/prove/check'
-import { brought, fanName, terminals, type ProveContext } from '@/core/prove/context'
+import type { Check } from '@/core/prove/check'
+import { brought, terminals, type ProveContext } from '@/core/prove/context'
 import { askMost, fastMoment, momentStage, type Moment } from '@/core/prove/fast'
-import { bringText, outputMeter, wayFor } from '@/core/prove/howTo'
-import { formatPct, formatTime } from '@/core/quantity/format'
+import type { Stage, Values } from '@/core/prove/stage'
+import { bring, says } from '@/core/prove/words'
 import { pulsesOf, ruleKind } from '@/core/rules/table'
-
-const start = (said: string): string => (said === '' ? 'Let it run' : `${said.charAt(0).toUpperCase()}${said.slice(1)}`)
 
 /** The lead, and every other fan, while nothing asks. */
 export function floorChecks(context: ProveContext): Check[] {
@@ -30,12 +28,10 @@ export function floorChecks(context: ProveContext): Check[] {
     context,
     {
       id: 'floor',
-      title: `Let everything rest and read the ${fanName(context, response.lead)}.`,
-      how: `${canMove ? 'If it is already warm, raise the start of the ramp on the controller to bring the floor out, and put it back after.' : 'Wait until nothing runs on.'}${pauses ? ' Read it in the pause of the cycle.' : ''}`,
-      ifFails: 'Another rule is asking, or the floor was not kept.',
+      says: says('floor', { fan: response.lead, canMove: canMove ?? false, pauses }),
     },
     rest,
-    [{ stage: standing(context, rest), bring: 'Let everything rest.' }],
+    [{ stage: standing(context, rest), bring: bring('rest') }],
   )
   return tells(context, check) ? [check] : []
 }
@@ -49,9 +45,7 @@ export function finalRunOnChecks(context: ProveContext): Check[] {
     context,
     (expectS, _from, to) => ({
       id: 'run-on',
-      title: `${start(fast.said)}; then let everything stop asking, and time how long it takes to come down to ${formatPct(to)} %.`,
-      how: `${fast.how} It goes on for ${formatTime(expectS)}.`.trim(),
-      ifFails: 'The run-on was not kept, or something still asks.',
+      says: says('run-on', { fast: fast.says, toPct: to, expectS }),
     }),
     { stages: [resting(context.rest), momentStage(context, fast)], ends: context.rest, guessS: finalRunOn.holdS },
   )
@@ -69,14 +63,12 @@ export function reductionChecks(context: ProveContext): Check[] {
       context,
       {
         id: `reduction-${index + 1}`,
-        title: `${start(fast.said)}; then bring ${bringText(context, input, inX)}.`,
-        how: `${fast.how} ${wayFor(context, input, inX)}`.trim(),
-        ifFails: 'The reduction was not kept, or it counts in the other way: points, or a share of the present value.',
+        says: says('reduction', { fast: fast.says, input, x: inX }),
       },
       brought(context, fast.values, input, outX),
       [
-        { stage: stage(outX), bring: `Bring ${bringText(context, input, outX)}: not reduced.`, brings: input },
-        { stage: stage(inX), bring: `Bring ${bringText(context, input, inX)}: reduced.`, brings: input },
+        { stage: stage(outX), bring: bring('not-reduced', { input, x: outX }), brings: input },
+        { stage: stage(inX), bring: bring('reduced', { input, x: inX }), brings: input },
       ],
     )
     return tells(context, check) ? [check] : []
@@ -88,12 +80,8 @@ export const bandChecks = (context: ProveContext): Check[] =>
     seenCheck(
       {
         id: `rest-band-${index + 1}`,
-        title: `Bring the speed slowly up through ${formatPct(fromPct)} to ${formatPct(toPct)} %, and down again.`,
-        how: 'Listen: the drone must not stand.',
-        measureWith: outputMeter(context),
+        says: says('skip-band', { fromPct, toPct }),
         waitS: 60,
-        ifFails: 'The band was not kept, or it lies elsewhere: find the resonance again.',
-        expect: `It jumps from ${formatPct(fromPct)} to ${formatPct(toPct)} % going up, and back going down.`,
       },
       { kind: 'person' },
     ),
@@ -103,16 +91,14 @@ export const bandChecks = (context: ProveContext): Check[] =>
 export function rateChecks(context: ProveContext): Check[] {
   const { rate } = context.response
   const fast = fastMoment(context)
-  if (!rate || fast.said === '') return []
+  if (!rate || fast.says.kind === 'rest') return []
   const before = stateAfter(context, [resting(context.rest)]).fansPct[0]!
   const after = stateAfter(context, [resting(fast.values)]).fansPct[0]!
   const timed = timedCheck(
     context,
     (expectS) => ({
       id: 'rate',
-      title: `${start(fast.said)} at once, and time it from ${formatPct(before)} to half way to ${formatPct(after)} %.`,
-      how: `${formatTime(expectS)}: it moves slowly.`,
-      ifFails: 'The rate was not kept.',
+      says: says('rate', { fast: fast.says, fromPct: before, toPct: after, expectS }),
     }),
     {
       stages: [resting(context.rest), { values: fast.values, forS: 0 }],
@@ -135,7 +121,7 @@ export function kickChecks(context: ProveContext): Check[] {
     return { kickPct: state.fansPct[0]!, thenPct: stateAfter(context, [resting(values)]).fansPct[0]! }
   }
   const moments: Moment[] = [
-    { values: rest, said: '', how: '', waitS: 0 },
+    { values: rest, says: { kind: 'rest' }, waitS: 0 },
     ...machine.rules.flatMap((rule) => askMost(context, rule) ?? []),
   ]
   const found = moments.find(({ values }) => {
@@ -145,33 +131,18 @@ export function kickChecks(context: ProveContext): Check[] {
   if (!found) return []
   const { values } = found
   const { kickPct, thenPct } = fromPower(values)
-  const words = {
-    id: 'start-kick',
-    ifFails: 'Kick not kept, or the output is trimmed: the fan may not start at its floor.',
-  }
-  const said = `${found.said === '' ? '' : `First ${found.said}. `}It runs at ${formatPct(kickPct)} % for ${formatTime(startKick.holdS)} before it settles at ${formatPct(thenPct)} %. Stand clear.`
+  const facts = { first: found.says, kickPct, holdS: startKick.holdS, thenPct }
   const stages: Stage[] = [resting(values), { values, forS: 30, power: false }, { values, forS: 0 }]
-  const timed = timedCheck(
-    context,
-    () => ({ ...words, title: 'Power off, wait until it stands, power on, and time the start kick.', how: said }),
-    {
-      stages,
-      fromPct: kickPct,
-      toPct: thenPct,
-      guessS: startKick.holdS,
-      measureWith: 'the stopwatch below, by ear',
-    },
-  )
+  const timed = timedCheck(context, () => ({ id: 'start-kick', says: says('start-kick', facts) }), {
+    stages,
+    fromPct: kickPct,
+    toPct: thenPct,
+    guessS: startKick.holdS,
+  })
   return [
     timed ??
       seenCheck(
-        {
-          ...words,
-          title: 'Power off, wait until it stands, power on, and listen to the start.',
-          how: said,
-          measureWith: 'your ears, or a meter that follows',
-          expect: 'It starts fast, and then settles.',
-        },
+        { id: 'start-kick', says: says('start-kick-heard', facts) },
         { kind: 'lead', abovePct: (kickPct + thenPct) / 2 },
         stages,
       ),
@@ -181,34 +152,13 @@ export function kickChecks(context: ProveContext): Check[] {
 /** What stands when power returns, and that everything set is still set. */
 export function powerChecks(context: ProveContext): Check[] {
   const { rest, response } = context
-  const kept = response.keeps ?? []
   const off: Stage = { values: rest, forS: 60, power: false }
-  const words = {
-    id: 'power',
-    title: 'Power off for a minute, then on, and read the fan when it has settled.',
-    how: `Stand clear: the fan restarts by itself. ${kept.length === 0 ? 'What was running on, or latched, is gone.' : 'What it keeps goes on from where it was.'}`,
-    ifFails: 'A setting was lost: dial in again, with the save step, and mark the setting as lost without power.',
-  }
+  const words = { id: 'power', says: says('power', { keepsNothing: (response.keeps ?? []).length === 0 }) }
   const read = speedCheck(context, words, rest, [
-    { after: [off], stage: standing(context, rest), bring: 'Power off, wait a minute, power on.' },
+    { after: [off], stage: standing(context, rest), bring: bring('power-cut') },
   ])
   return [
-    tells(context, read)
-      ? read
-      : seenCheck(
-          { ...words, measureWith: 'your ears', expect: 'It runs again by itself, as it did before.' },
-          { kind: 'person' },
-        ),
-    seenCheck(
-      {
-        id: 'read-back',
-        title: 'Read every setting back from the panel.',
-        how: 'Compare with the list under Dial in.',
-        measureWith: 'the panel',
-        ifFails: 'Enter the one that differs again and keep it.',
-        expect: 'Each value is the one in the list.',
-      },
-      { kind: 'person' },
-    ),
+    tells(context, read) ? read : seenCheck(words, { kind: 'person' }),
+    seenCheck({ id: 'read-back', says: says('read-back') }, { kind: 'person' }),
   ]
 }

@@ -1,17 +1,11 @@
 import { beyond, leadAfter, resting, restFor, speedCheck, standing, stateAfter, tells } from '@/core/prove/build'
-import type { Check, CheckOf, Values } from '@/core/prove/check'
+import type { Check, CheckOf } from '@/core/prove/check'
 import { bringsFor, brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { expectStep, type SpeedExpectation } from '@/core/prove/expect'
-import { bringText, wayFor, whatText } from '@/core/prove/howTo'
+import type { Values } from '@/core/prove/stage'
 import { inputHalf } from '@/core/prove/uncertainty'
-import { formatNumber } from '@/core/quantity/format'
+import { bring, says, type Note } from '@/core/prove/words'
 import type { Ramp } from '@/core/rules/ramp'
-import { ruleName } from '@/core/sentences/words'
-
-const WRONG_START =
-  'Start point or first speed not kept, or the probe reads off: read the setting back, then compare the probe.'
-const WRONG_SPAN =
-  'Span or top speed not kept, another rule is asking, or the probe reads off: read the settings back, then compare the probe.'
 
 /** A ramp at one time of the week and in one mode: what is common to its checks. */
 type Course = {
@@ -48,53 +42,42 @@ const isInCharge = (context: ProveContext, course: Course, x: number): boolean =
 function readAt(
   context: ProveContext,
   course: Course,
-  words: { readonly key: string; readonly title?: string; readonly ifFails: string },
+  key: 'start' | 'full' | 'inside' | 'passage',
   places: readonly number[],
   compares?: true,
 ): CheckOf<'speed'> {
   const { base, ramp, id } = course
-  const bring = (x: number) => `Bring ${bringText(context, ramp.input, x)} and hold it there.`
-  const last = places.at(-1)!
+  const { input } = ramp
   return speedCheck(
     context,
-    {
-      id: `${id}-${words.key}`,
-      title: words.title ?? bring(last),
-      how: wayFor(context, ramp.input, last),
-      ifFails: words.ifFails,
-    },
+    { id: `${id}-${key}`, says: says(`ramp-${key}`, { rule: ramp.id, input, x: places.at(-1)! }) },
     base,
-    places.map((x) => ({ stage: stageAt(context, course, x), bring: bring(x), brings: ramp.input })),
+    places.map((x) => ({ stage: stageAt(context, course, x), bring: bring('hold', { input, x }), brings: input })),
     compares,
   )
 }
 
-const anythingFrom = ({ lowPct, highPct }: SpeedExpectation): string =>
-  `One reading inside it would prove little with this probe, as anything from ${formatNumber(lowPct, 0)} to ${formatNumber(highPct, 0)} % would be right`
+const noteOf = (kind: Note['kind'], { lowPct, highPct }: SpeedExpectation): Note => ({ kind, lowPct, highPct })
 
 /** Two places inside the ramp, so far inside that a start or an end set wrongly by more than twice the error shows at one of them; nearer
  *  its ends where those lie too near together to tell. And why not, where nothing inside tells. */
-function inside(context: ProveContext, course: Course): CheckOf<'speed'> | string | null {
+function inside(context: ProveContext, course: Course): CheckOf<'speed'> | Note | null {
   const { ramp, start, full, way } = course
   const half = Math.max(
     ...bringsFor(context, ramp.input).map((leaf) => inputHalf(context.installation, leaf, start)),
     0,
   )
   const least = 0.15 * Math.abs(full - start)
-  const name = ruleName(context.response, ramp)
   let band: SpeedExpectation | undefined
   for (const inset of [Math.max(least, 2.5 * half), least]) {
     const places = [start + way * inset, full - way * inset].map((x) => Number(x.toFixed(2)))
     if ((places[1]! - places[0]!) * way <= 0 || !places.every((x) => isInCharge(context, course, x))) continue
-    const title = `Read the speed at two places of the ${name}.`
-    const check = readAt(context, course, { key: 'inside', title, ifFails: WRONG_SPAN }, places, true)
+    const check = readAt(context, course, 'inside', places, true)
     band = expectStep(context, check, 0)[0]!
     if (!tells(context, check)) continue
-    return band.isWide
-      ? { ...check, how: `${check.how} ${anythingFrom(band)}: between two, what is off by the same cancels.` }
-      : check
+    return band.isWide ? { ...check, note: noteOf('cancels', band) } : check
   }
-  return band ? `${anythingFrom(band)}: it is proved at its ends.` : null
+  return band ? noteOf('at-ends', band) : null
 }
 
 /** Before its start, at two places inside it, past its full point; where no end tells by itself, from before the one to past the other. */
@@ -112,19 +95,15 @@ export function rampChecks(
   const startX = beyond(context, ramp.input, start, way === 1 ? -1 : 1)
   const fullX = beyond(context, ramp.input, full, way)
   const telling = (check: CheckOf<'speed'>) => (tells(context, check) ? [check] : [])
-  const first = telling(readAt(context, course, { key: 'start', ifFails: WRONG_START }, [startX]))
+  const first = telling(readAt(context, course, 'start', [startX]))
   const isReached = isInCharge(context, course, fullX)
-  const last = isReached ? telling(readAt(context, course, { key: 'full', ifFails: WRONG_SPAN }, [fullX])) : []
-  const title = `Bring ${whatText(context, ramp.input)} from before the start of the ${ruleName(context.response, ramp)} to past its end.`
-  const whole =
-    isReached && last.length === 0
-      ? telling(readAt(context, course, { key: 'passage', title, ifFails: WRONG_SPAN }, [startX, fullX]))
-      : []
+  const last = isReached ? telling(readAt(context, course, 'full', [fullX])) : []
+  const whole = isReached && last.length === 0 ? telling(readAt(context, course, 'passage', [startX, fullX])) : []
   // On a ladder the joins show the span.
   const between = context.response.stages ? null : inside(context, course)
   const ends = [...last, ...whole]
-  if (typeof between !== 'string') return [...first, ...(between ? [between] : []), ...ends]
+  if (between === null || !('lowPct' in between)) return [...first, ...(between ? [between] : []), ...ends]
   return [...first, ...ends].map((check, place, { length }) =>
-    place < length - 1 ? check : { ...check, how: `${check.how} ${between}` },
+    place < length - 1 ? check : { ...check, note: between },
   )
 }

@@ -1,9 +1,8 @@
 import { resting, restFor, speedCheck, standing, tells, timeCheck, timedCheck, leadAfter } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import type { ProveContext } from '@/core/prove/context'
-import { formatPct, formatTime } from '@/core/quantity/format'
+import { bring, says } from '@/core/prove/words'
 import type { SwitchRule } from '@/core/rules/switchRule'
-import { ruleName } from '@/core/sentences/words'
 
 /** Seconds for which a switch is left on before an overrun that is as long is timed. */
 const ON_FOR_S = 120
@@ -11,22 +10,18 @@ const ON_FOR_S = 120
 /** What it runs at, how long it waits, how long it runs on. */
 export function switchChecks(context: ProveContext, rule: SwitchRule): Check[] {
   const base = restFor(context, rule)
-  const name = ruleName(context.response, rule)
   const on = { ...base, [rule.input]: 1 }
   const { overrun, onDelayS } = rule
-  const wrongTerminal = 'Wrong terminal, contact the other way round, or the speed was not kept.'
   const isOn = speedCheck(
     context,
     {
       id: `${rule.id}-on`,
-      title: `Switch the ${name} on.`,
-      how: onDelayS > 0 ? `It answers after ${formatTime(onDelayS)}.` : 'It answers at once.',
-      ifFails: wrongTerminal,
+      says: says('switch-on', { rule: rule.id, onDelayS }),
     },
     base,
     [
-      { stage: standing(context, base), bring: `Leave the ${name} off.` },
-      { stage: standing(context, on, onDelayS), bring: `Switch the ${name} on.` },
+      { stage: standing(context, base), bring: bring('leave-off', { rule: rule.id }) },
+      { stage: standing(context, on, onDelayS), bring: bring('switch-on', { rule: rule.id }) },
     ],
   )
   const checks: Check[] = tells(context, isOn) ? [isOn] : []
@@ -39,9 +34,7 @@ export function switchChecks(context: ProveContext, rule: SwitchRule): Check[] {
       context,
       (expectS, _from, to) => ({
         id: `${rule.id}-delay`,
-        title: `Switch the ${name} on and time how long it takes to go to ${formatPct(to)} %.`,
-        how: `It waits ${formatTime(expectS)} before it answers.`,
-        ifFails: 'The delay was not kept.',
+        says: says('switch-delay', { rule: rule.id, toPct: to, expectS }),
       }),
       { stages: [resting(base), { values: on, forS: 0 }], fromPct, toPct, guessS: onDelayS },
     )
@@ -59,12 +52,7 @@ export function switchChecks(context: ProveContext, rule: SwitchRule): Check[] {
     context,
     (expectS, _from, to) => ({
       id: `${rule.id}-overrun`,
-      title: `Switch the ${name} off and time how long it takes to come down to ${formatPct(to)} %.`,
-      how:
-        overrun.kind === 'matched'
-          ? `Leave it on for ${formatTime(onForS)} first; after that it runs on for ${formatTime(expectS)}.`
-          : `Leave it on for ${formatTime(onForS)} first. It runs on for ${formatTime(expectS)}, however long it was on.`,
-      ifFails: 'Overrun not kept, or another rule still asks for this speed.',
+      says: says('overrun', { rule: rule.id, toPct: to, expectS, onForS, isMatched: overrun.kind === 'matched' }),
     }),
     { stages: [resting(base), { values: on, forS: onForS }], ends: base, guessS: longestS },
   )

@@ -4,33 +4,29 @@ import type { ProveContext } from '@/core/prove/context'
 import { differentialChecks } from '@/core/prove/kinds/differential'
 import { rampChecks } from '@/core/prove/kinds/ramp'
 import { clockAt } from '@/core/prove/weekClock'
-import { weekClockText } from '@/core/rules/localClock'
+import { bring, says } from '@/core/prove/words'
 import type { Rule } from '@/core/rules/table'
-import { periodText, type Week } from '@/core/rules/week'
-const PUT_BACK = 'Put the right time back afterwards.'
-
+import { type Week } from '@/core/rules/week'
 /** Each period: before it, in it, after it. */
 export function weekChecks(context: ProveContext, rule: Week): Check[] {
   const base = restFor(context, rule)
   return rule.periods.flatMap((period, index) => {
     const endMin = period.endMin <= period.startMin ? period.endMin + 1440 : period.endMin
-    const step = (minute: number, said: string) => ({
+    const step = (minute: number, code: 'clock-before' | 'clock-within' | 'clock-after') => ({
       stage: standing(context, { ...base, clock: clockAt(period, minute) }),
-      bring: `Set the clock to ${weekClockText(clockAt(period, minute))}: ${said}.`,
+      bring: bring(code, { clock: clockAt(period, minute) }),
     })
     const check = speedCheck(
       context,
       {
         id: `${rule.id}-period-${index + 1}`,
-        title: `Set the clock into and out of the period ${periodText(period)}.`,
-        how: PUT_BACK,
-        ifFails: 'Day, time or speed of the period was not kept, or the clock is wrong.',
+        says: says('period', { period }),
       },
       { ...base, clock: clockAt(period, period.startMin - 2) },
       [
-        step(period.startMin - 2, 'before it begins'),
-        step(period.startMin + 2, 'it has begun'),
-        step(endMin + 2, 'it is over'),
+        step(period.startMin - 2, 'clock-before'),
+        step(period.startMin + 2, 'clock-within'),
+        step(endMin + 2, 'clock-after'),
       ],
     )
     return tells(context, check) ? [check] : []
@@ -48,10 +44,6 @@ export function setPointChecks(context: ProveContext, rule: Rule, index: number)
       'fullAt' in rule
         ? rampChecks(context, rule, index, base, suffix).slice(0, 1)
         : differentialChecks(context, rule, index, base, suffix)
-    return checks.map((check) => ({
-      ...check,
-      title: `With the clock at ${weekClockText(clockAt(span, span.startMin + 2))}: ${check.title.charAt(0).toLowerCase()}${check.title.slice(1)}`,
-      how: `${check.how} ${PUT_BACK}`,
-    }))
+    return checks.map((check) => ({ ...check, atClock: clockAt(span, span.startMin + 2) }))
   })
 }
