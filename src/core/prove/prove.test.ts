@@ -289,7 +289,7 @@ test('a purge is proved before its hours, in them, and after the room has come d
   const expected = check.steps.map((_step, step) => expectStep(context, check, step)[0]!.expectPct)
   const floor = response.floor.offAllowed ? 0 : response.floor.speedPct
   expect(expected).toEqual([floor, response.ceiling.speedPct, floor])
-  expect(check.steps[1]!.bring).toContain('Wed 22:02')
+  expect(checkText(context, check).steps[1]).toContain('Wed 22:02')
 })
 
 test.each([
