@@ -12,25 +12,22 @@ for (const path of ['/yard', '/controllers', '/controllers/two-pad-pwm', '/sums'
     await expectNoAxeFindings(yard)
   })
 
-for (const { id } of STAGES) {
-  test(`${id}, light`, async ({ yard }) => {
+for (const { id } of STAGES)
+  test(`${id}, light; dark, on a phone`, async ({ yard }) => {
     await openStage(yard, /Fruiting room/, id)
     await expectNoAxeFindings(yard)
-  })
-  test(`${id}, dark, on a phone`, async ({ yard }) => {
     await yard.setViewportSize({ width: 390, height: 844 })
     await yard.emulateMedia({ colorScheme: 'dark' })
-    await openStage(yard, /Fruiting room/, id)
     await expectNoAxeFindings(yard)
   })
-}
 
-for (const part of ['Start and stall', 'Noise', 'Probes', 'Balance', 'Instruments'])
-  test(`calibrate, ${part.toLowerCase()}`, async ({ yard }) => {
-    await openStage(yard, /Archive flat/, 'calibrate')
+test('every part of calibrate', async ({ yard }) => {
+  await openStage(yard, /Archive flat/, 'calibrate')
+  for (const part of ['Start and stall', 'Noise', 'Probes', 'Balance', 'Instruments']) {
     await yard.getByRole('tab', { name: part }).click()
     await expectNoAxeFindings(yard)
-  })
+  }
+})
 
 test('readings', async ({ yard }) => {
   await openStage(yard, /Fruiting room/, 'readings')

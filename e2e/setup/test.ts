@@ -16,14 +16,22 @@ export async function openDemo(page: Page): Promise<void> {
   await page.waitForURL('**/yard')
 }
 
+/** Where the installations of the demo are, as this worker's yard has shown them. */
+const shownAt = new Map<string, string>()
+
+async function whereIs(page: Page, installation: RegExp): Promise<string> {
+  const known = shownAt.get(installation.source)
+  if (known !== undefined) return known
+  await page.goto('/yard')
+  const link = page.getByRole('region', { name: 'Wherry Lane Yard' }).getByRole('link', { name: installation })
+  const href = (await link.getAttribute('href')) ?? ''
+  shownAt.set(installation.source, href)
+  return href
+}
+
 /** Opens an installation of the yard at a stage. */
 export async function openStage(page: Page, installation: RegExp, stage: string): Promise<string> {
-  await page.goto('/yard')
-  const href = await page
-    .getByRole('region', { name: 'Wherry Lane Yard' })
-    .getByRole('link', { name: installation })
-    .getAttribute('href')
-  const path = (href ?? '').replace(/respond$/, stage)
+  const path = (await whereIs(page, installation)).replace(/respond$/, stage)
   await page.goto(path)
   // The kept state is drawn in the browser: once it stands there the page answers to keys and clicks.
   await expect(page.locator('#standing')).not.toBeEmpty()

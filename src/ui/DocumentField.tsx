@@ -6,7 +6,7 @@ import { Choice } from '@/ui/Choice'
 import { DateField } from '@/ui/DateField'
 import { QuantityField } from '@/ui/QuantityField'
 import { TextLine } from '@/ui/TextLine'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Common = {
   /** Where in the installation it stands: dotted. */
@@ -34,7 +34,8 @@ type Props = Common & (Figure | Options | { readonly text: Words } | { readonly 
 
 /** A field over one place of the installation in hand: shows what stands there, puts there what is typed, as one change for undo. */
 export function DocumentField({ place, label, change = label, ...field }: Props) {
-  const value = valueAt(useDocument(), place)
+  // Hears of its own place alone: another change of the document does not draw it again.
+  const value = useWorkingCopy(({ document }) => valueAt(document, place))
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const put = (next: unknown) => edit(change, (draft) => putAt(draft, place, next), place)

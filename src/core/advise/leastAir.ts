@@ -1,3 +1,4 @@
+import { flowLsAt } from '@/core/calibration/flowMap'
 import { evaluating, speedFigure } from '@/core/advise/judgement'
 import { airAt, airOf, atRest, leastOver, meanOver } from '@/core/advise/reach'
 import { says } from '@/core/advise/words'
@@ -32,6 +33,6 @@ export const leastAir = evaluating((where, { brief }, derived) => {
   const { lead } = derived
   if (brief.requiredFlow || !least || lead?.flow?.kind !== 'map' || where.machine.response.stages) return []
   const { map } = lead.flow
-  const meanLs = meanOver(where, cold, OVER_S, ({ fansPct }) => (fansPct[0]! > 0 ? map.flowAt(fansPct[0]!) : 0))
+  const meanLs = meanOver(where, cold, OVER_S, ({ fansPct }) => (fansPct[0]! > 0 ? flowLsAt(map, fansPct[0]!) : 0))
   return meanLs >= SHARE * least.flowLs ? [] : [tooLittle({ meanLs, leastLs: least.flowLs, why: least.why })]
 })

@@ -1,3 +1,4 @@
+import { flowLsAt } from '@/core/calibration/flowMap'
 import { evaluating, speedFigure, type Judgement } from '@/core/advise/judgement'
 import { momentFacts } from '@/core/advise/momentFacts'
 import { airAt, atRest, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
@@ -46,8 +47,8 @@ export const notFullWhenHot = evaluating((where, { brief, response }, derived) =
     most !== null &&
     map !== null &&
     !where.machine.response.stages &&
-    map.flowAt(ceilingPct) < 0.95 * most.flowLs &&
-    map.flowAt(100) > 1.05 * map.flowAt(ceilingPct)
+    flowLsAt(map, ceilingPct) < 0.95 * most.flowLs &&
+    flowLsAt(map, 100) > 1.05 * flowLsAt(map, ceilingPct)
   return isCapped
     ? [
         ...taken,
@@ -57,7 +58,7 @@ export const notFullWhenHot = evaluating((where, { brief, response }, derived) =
           path: 'response.ceiling.speedPct',
           says: says('ceiling-below-heat', {
             ceilingPct,
-            movesLs: map.flowAt(ceilingPct),
+            movesLs: flowLsAt(map, ceilingPct),
             wantedLs: most.flowLs,
             why: most.why,
           }),

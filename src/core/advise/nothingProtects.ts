@@ -1,3 +1,4 @@
+import { flowLsAt } from '@/core/calibration/flowMap'
 import { evaluating, type Judgement } from '@/core/advise/judgement'
 import { airAt, atRest, CLEARLY_PCT, leastOver, principalInputs, rangeOf, with_ } from '@/core/advise/reach'
 import { says } from '@/core/advise/words'
@@ -25,7 +26,7 @@ function isCarriedSteadily({ brief, response }: Installation, { lead }: Derived,
   const plan = DUTY_PLANS[brief.duty]
   const { most } = plan.follows(answerReader(plan, brief))
   const wantedLs = most?.flowLs ?? brief.requiredFlow?.flowLs ?? null
-  return map !== null && wantedLs !== null && restPct > 0 && map.flowAt(restPct) >= 0.98 * wantedLs
+  return map !== null && wantedLs !== null && restPct > 0 && flowLsAt(map, restPct) >= 0.98 * wantedLs
 }
 
 /** Whether something that is no probe brings all of the air: a contact of what makes the heat, a clock. */

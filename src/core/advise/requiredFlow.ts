@@ -1,3 +1,4 @@
+import { flowLsAt, speedPctFor } from '@/core/calibration/flowMap'
 import { evaluating, withResponse } from '@/core/advise/judgement'
 import { momentFacts } from '@/core/advise/momentFacts'
 import {
@@ -51,7 +52,7 @@ function leastFlow(where: Where, requirement: Requirement, flowOf: (leadPct: num
 
 /** The lowest speed at which the map gives a flow. */
 const floorFor = ({ lead }: Derived, flowLs: number): number | null =>
-  lead?.flow?.kind === 'map' ? lead.flow.map.speedFor(flowLs) : null
+  lead?.flow?.kind === 'map' ? speedPctFor(lead.flow.map, flowLs) : null
 
 /** A flow that must not be undercut, and is: looked at by what is given at every moment that can be reached, by the map of the lead. */
 export const requiredFlow = evaluating((where, { brief, response }, derived) => {
@@ -59,7 +60,7 @@ export const requiredFlow = evaluating((where, { brief, response }, derived) => 
   const { lead } = derived
   if (!requirement || lead?.flow?.kind !== 'map') return []
   const { map } = lead.flow
-  const least = leastFlow(where, requirement, (pct) => (pct > 0 ? map.flowAt(pct) : 0))
+  const least = leastFlow(where, requirement, (pct) => (pct > 0 ? flowLsAt(map, pct) : 0))
   if (least.flowLs >= SHARE * requirement.flowLs) return []
   const neededPct = floorFor(derived, requirement.flowLs)
   const floorPct = neededPct === null ? null : Math.min(100, Math.ceil(neededPct - 1e-6))

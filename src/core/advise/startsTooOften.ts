@@ -1,3 +1,4 @@
+import { fanFlowLs } from '@/core/derive/derive'
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { says, type Says } from '@/core/advise/words'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
@@ -43,7 +44,7 @@ export const startsTooOften: Judge = (installation, { lead, given }) => {
     }
     if (!('offAt' in rule) || rule.minOnS + rule.minOffS >= 3600 / MOST_STARTS_AN_HOUR) return []
     if (response.inputs.find(({ id }) => id === rule.input)?.kind !== 'temperature') return []
-    const flowLs = lead?.flowAt(rule.speedPct) ?? null
+    const flowLs = lead && fanFlowLs(lead, rule.speedPct)
     const bandK = Math.abs(rule.onAt - rule.offAt)
     if (flowLs === null || volumeM3 === null || allowedRiseK === null || bandK === 0) return []
     const starts = mostStartsAnHour(

@@ -1,6 +1,6 @@
 import type { Judge } from '@/core/advise/judgement'
 import { says } from '@/core/advise/words'
-import { flowBalance } from '@/core/look/flowBalance'
+import { flowBalance } from '@/core/calibration/flowBalance'
 
 /** In a room that must stay under suction the make-up fan may never bring in more than the exhaust takes out. The ratio is of speed; what
  *  counts is flow. Looked at on every percent from the floor to the ceiling, with the maps of both fans. */
@@ -10,7 +10,7 @@ export const suctionLost: Judge = ({ brief, kit }, { fans, lead, given }) => {
   return response.followers.flatMap((follower, index) => {
     const fan = fans.find((candidate) => candidate.fan.id === follower.fan)
     if (!fan || lead.flow?.kind !== 'map' || fan.flow?.kind !== 'map') return []
-    const [first, ...others] = flowBalance(response, follower, lead.flow.map.flowAt, fan.flow.map.flowAt)
+    const [first, ...others] = flowBalance(response, follower, lead.flow.map, fan.flow.map)
     if (!first) return []
     const worst = others.reduce((most, row) => (row.overLs > most.overLs ? row : most), first)
     if (worst.overLs <= 0) return []

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { floorReasons } from '@/core/calibration/floorReasons'
-import { flowMap, readingFlowLs, type FlowMap } from '@/core/calibration/flowMap'
+import { flowMap, readingFlowLs, type FlowMap, flowLsAt, speedPctFor } from '@/core/calibration/flowMap'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { demoInstallation } from '@/testing/examples'
@@ -67,7 +67,7 @@ describe('the fruiting room’s exhaust', () => {
     { pct: 20, flow: 34 },
     { pct: 60, flow: 117 },
     { pct: 100, flow: 193 },
-  ])('at $pct % it gives $flow l/s', ({ pct, flow }) => expect(map.flowAt(pct)).toBeCloseTo(flow, 9))
+  ])('at $pct % it gives $flow l/s', ({ pct, flow }) => expect(flowLsAt(map, pct)).toBeCloseTo(flow, 9))
   test('the reading that is set aside is kept and not used', () =>
     expect(map.points.filter(({ setAside }) => setAside).map(({ reading: { settingPct } }) => settingPct)).toEqual([
       45,
@@ -105,25 +105,26 @@ test('a known curve with known noise is recovered within the noise', () => {
         )
         const map = mapOf(calibration(readings))
         // Between readings a monotone curve may bow by the noise on both sides of a gap.
-        expect(Math.abs(map.flowAt(pct) - 2 * pct)).toBeLessThanOrEqual(3 + 6)
+        expect(Math.abs(flowLsAt(map, pct) - 2 * pct)).toBeLessThanOrEqual(3 + 6)
       },
     ),
     { seed: 31 },
   )
 })
 
-test('flow never falls as speed rises, and speedFor is the way back', () => {
+test('flow never falls as speed rises, and the speed for a flow is the way back', () => {
   fc.assert(
     fc.property(
       fc.array(fc.double({ min: 1, max: 200, noNaN: true }), { minLength: 3, maxLength: 8 }),
       fc.double({ min: 0, max: 1, noNaN: true }),
       (flows, share) => {
         const map = mapOf(calibration(flows.map((flow, index) => reading(20 + index * 10, flow))))
-        for (let pct = 1; pct <= 100; pct++) expect(map.flowAt(pct)).toBeGreaterThanOrEqual(map.flowAt(pct - 1) - 1e-9)
-        const wanted = share * map.flowAt(100)
-        const pct = map.speedFor(wanted)
+        for (let pct = 1; pct <= 100; pct++)
+          expect(flowLsAt(map, pct)).toBeGreaterThanOrEqual(flowLsAt(map, pct - 1) - 1e-9)
+        const wanted = share * flowLsAt(map, 100)
+        const pct = speedPctFor(map, wanted)
         expect(pct).not.toBeNull()
-        expect(map.flowAt(pct!)).toBeGreaterThanOrEqual(wanted - 1e-9)
+        expect(flowLsAt(map, pct!)).toBeGreaterThanOrEqual(wanted - 1e-9)
       },
     ),
     { seed: 32, numRuns: 50 },

@@ -1,4 +1,4 @@
-import type { FlowMap } from '@/core/calibration/flowMap'
+import { type FlowMap, flowLsAt } from '@/core/calibration/flowMap'
 import type { Instrument } from '@/core/calibration/schema'
 
 const GRADES = ['strong', 'fair', 'weak'] as const
@@ -29,7 +29,7 @@ export function gradeEvidence(map: FlowMap, instruments: readonly Instrument[]):
     if (!instrument) reasons.add('no-instrument')
     else if (instrument.calibratedOn === null || reading.takenOn === undefined) reasons.add('calibration-unknown')
     else if (Date.parse(reading.takenOn) - Date.parse(instrument.calibratedOn) > YEAR_MS) reasons.add('calibration-old')
-    const lineLs = map.flowAt(reading.settingPct)
+    const lineLs = flowLsAt(map, reading.settingPct)
     if (lineLs > 0 && Math.abs(flowLs / lineLs - 1) > 0.1) reasons.add('scatter')
   }
   const list = [...reasons]

@@ -1,4 +1,4 @@
-import type { FlowMapOutcome } from '@/core/calibration/flowMap'
+import { type FlowMapOutcome, speedPctFor } from '@/core/calibration/flowMap'
 import type { FanCalibration } from '@/core/calibration/schema'
 import type { FloorReason } from '@/core/response/schema'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
@@ -46,7 +46,7 @@ export function floorReasons({
   if (coolingFloorPct !== null)
     reasons.push({ kind: 'motor-cooling', speedPct: coolingFloorPct, note: 'from its plate' })
   if (requiredFlowLs !== null && flow?.kind === 'map') {
-    const neededPct = flow.map.speedFor(requiredFlowLs)
+    const neededPct = speedPctFor(flow.map, requiredFlowLs)
     // A flow it cannot reach at all still rules, at full speed, and the note says that it falls short.
     reasons.push({
       kind: 'required-flow',

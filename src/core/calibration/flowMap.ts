@@ -1,5 +1,5 @@
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
-import { isotonic, pchip, pooled } from '@/core/physics/monotone'
+import { curveAt, isotonic, pchip, pooled, type Curve } from '@/core/physics/monotone'
 
 /** Flow of one reading (L/s): read directly, or velocity × area × 1000; null when neither can be had. */
 export function readingFlowLs({ flowLs, velocityMs }: MapReading, areaM2: number | null): number | null {
@@ -25,15 +25,38 @@ type FlowPoint = {
   readonly setAside: boolean
 }
 
+/** Speed to flow as data; `flowLsAt` and `speedPctFor` read it. */
 export type FlowMap = {
-  /** Flow (L/s) of a fan that runs at a speed: 0 below where it stalls (below its start where no stall was read). Beyond the readings it goes on
-   *  by the fan law through the nearest one. */
-  readonly flowAt: (speedPct: number) => number
-  /** Lowest speed (percent) from its start up that gives this flow; null when even 100 % does not. */
-  readonly speedFor: (flowLs: number) => number | null
   readonly points: readonly FlowPoint[]
+  /** Speed (percent) to flow (L/s), monotone, through the readings that count. */
+  readonly curve: Curve
+  /** Where it starts, and the speed below which it gives nothing, percent. */
+  readonly startPct: number
+  readonly runsFromPct: number
   readonly measuredFromPct: number
   readonly measuredToPct: number
+}
+
+/** Flow (L/s) of a fan that runs at a speed: 0 below where it stalls (below its start where no stall was read). Beyond the readings it goes on
+ *  by the fan law through the nearest one. */
+export function flowLsAt({ curve, runsFromPct }: FlowMap, speedPct: number): number {
+  if (!(speedPct > 0) || speedPct < runsFromPct) return 0
+  const [lowest, highest] = [curve.points[0]!, curve.points.at(-1)!]
+  if (speedPct < lowest.x) return (lowest.y * speedPct) / lowest.x
+  return speedPct > highest.x ? (highest.y * speedPct) / highest.x : curveAt(curve, speedPct)
+}
+
+/** Lowest speed (percent) from its start up that gives this flow (L/s); null when even 100 % does not. */
+export function speedPctFor(map: FlowMap, flowLs: number): number | null {
+  if (flowLsAt(map, 100) < flowLs) return null
+  let [low, high] = [map.startPct, 100]
+  if (flowLsAt(map, low) >= flowLs) return low
+  while (high - low > 1e-6) {
+    const middle = (low + high) / 2
+    if (flowLsAt(map, middle) >= flowLs) high = middle
+    else low = middle
+  }
+  return high
 }
 
 export type FlowMapOutcome =
@@ -57,23 +80,6 @@ export function flowMap(calibration: FanCalibration): FlowMapOutcome {
   const used = usedRaw.map(({ x }, index) => ({ x, y: levels[index]! }))
   const [lowest, highest] = [used[0], used[used.length - 1]]
   if (used.length < NEEDED || !lowest || !highest) return { kind: 'too-few', needed: NEEDED, got: used.length }
-  const between = pchip(used)
-  const flowAt = (speedPct: number): number => {
-    if (!(speedPct > 0) || speedPct < runsFromPct) return 0
-    if (speedPct < lowest.x) return (lowest.y * speedPct) / lowest.x
-    return speedPct > highest.x ? (highest.y * speedPct) / highest.x : between(speedPct)
-  }
-  const speedFor = (flowLs: number): number | null => {
-    if (flowAt(100) < flowLs) return null
-    let [low, high] = [startPct, 100]
-    if (flowAt(low) >= flowLs) return low
-    while (high - low > 1e-6) {
-      const middle = (low + high) / 2
-      if (flowAt(middle) >= flowLs) high = middle
-      else low = middle
-    }
-    return high
-  }
   const lawAt = (speedPct: number) => (highest.y * speedPct) / highest.x
   const points = read.map(({ reading, flowLs }) => {
     const lawLs = lawAt(reading.settingPct)
@@ -81,6 +87,13 @@ export function flowMap(calibration: FanCalibration): FlowMapOutcome {
   })
   return {
     kind: 'map',
-    map: { flowAt, speedFor, points, measuredFromPct: lowest.x, measuredToPct: highest.x },
+    map: {
+      points,
+      curve: pchip(used),
+      startPct,
+      runsFromPct,
+      measuredFromPct: lowest.x,
+      measuredToPct: highest.x,
+    },
   }
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { emptyReading } from '@/core/calibration/empty'
-import { flowMap, sizedReadings } from '@/core/calibration/flowMap'
+import { flowMap, sizedReadings, flowLsAt } from '@/core/calibration/flowMap'
 import { nextReading } from '@/core/calibration/nextReading'
 import { doubtText, readingDoubts } from '@/core/calibration/readingDoubts'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
@@ -42,7 +42,7 @@ describe('which reading next', () => {
       if (outcome.kind !== 'map') throw new Error('no map')
       let worst = 0
       for (let pct = 20; pct <= 100; pct++)
-        worst = Math.max(worst, Math.abs(outcome.map.flowAt(pct) - trueFlow(pct)) / trueFlow(100))
+        worst = Math.max(worst, Math.abs(flowLsAt(outcome.map, pct) - trueFlow(pct)) / trueFlow(100))
       return worst
     }
     const guided: MapReading[] = []
@@ -71,7 +71,7 @@ describe('which reading next', () => {
           const outcome = flowMap(fan(map))
           if (outcome.kind !== 'map') throw new Error('no map')
           for (const pct of [25, 50, 75, 100])
-            expect(Math.abs(outcome.map.flowAt(pct) - trueFlow(pct))).toBeLessThan(0.06 * trueFlow(100))
+            expect(Math.abs(flowLsAt(outcome.map, pct) - trueFlow(pct))).toBeLessThan(0.06 * trueFlow(100))
         },
       ),
       { seed: 62 },

@@ -1,4 +1,4 @@
-import type { FlowMapOutcome, Sized } from '@/core/calibration/flowMap'
+import { type FlowMapOutcome, type Sized, speedPctFor } from '@/core/calibration/flowMap'
 import type { MapReading } from '@/core/calibration/schema'
 import { readingDoubts } from '@/core/calibration/readingDoubts'
 
@@ -37,7 +37,7 @@ export function nextReading(
   const readThere = (reading: MapReading) =>
     used.filter(({ reading: other }) => other.settingPct === reading.settingPct).length
   if (off && readThere(off.reading) < 2) return { settingPct: off.reading.settingPct, why: 'again' }
-  const neededPct = requiredLs !== null && flow?.kind === 'map' ? flow.map.speedFor(requiredLs) : null
+  const neededPct = requiredLs !== null && flow?.kind === 'map' ? speedPctFor(flow.map, requiredLs) : null
   if (neededPct !== null && neededPct >= low && !isRead(Math.round(neededPct)))
     return { settingPct: Math.round(neededPct), why: 'required' }
   const gaps = at.slice(1).map((pct, index) => ({ from: at[index]!, wide: pct - at[index]! }))

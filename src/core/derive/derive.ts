@@ -1,7 +1,7 @@
 import { requirementOf } from '@/core/brief/requirement'
 import type { Brief } from '@/core/brief/schema'
 import { floorReasons } from '@/core/calibration/floorReasons'
-import { flowMap, type FlowMapOutcome } from '@/core/calibration/flowMap'
+import { flowLsAt, flowMap, type FlowMapOutcome } from '@/core/calibration/flowMap'
 import { fit, type Fit } from '@/core/controller/fit'
 import type { ControllerModel } from '@/core/controller/schema'
 import { answerReader } from '@/core/duty/plan'
@@ -10,18 +10,19 @@ import type { Installation } from '@/core/installation/installation'
 import type { Problem } from '@/core/json/problem'
 import type { Fan } from '@/core/kit/schema'
 import { compile, type Machine } from '@/core/machine/compile'
-import { signalAt, type SignalReading } from '@/core/physics/signal'
 import type { FloorReason, Response } from '@/core/response/schema'
 
+/** What follows for one fan, as data. */
 export type DerivedFan = {
   readonly fan: Fan
   readonly flow: FlowMapOutcome | null
   readonly reasons: readonly FloorReason[]
   readonly startPct: number | null
-  readonly signal: (speedPct: number) => SignalReading
-  /** Flow (L/s) at a speed, null without a map. */
-  readonly flowAt: (speedPct: number) => number | null
 }
+
+/** Flow (L/s) of a fan at a speed, null without a map. */
+export const fanFlowLs = ({ flow }: Pick<DerivedFan, 'flow'>, speedPct: number): number | null =>
+  flow?.kind === 'map' ? flowLsAt(flow.map, speedPct) : null
 
 /** What a response does, whether or not it could be compiled. */
 type Behaviour = {
@@ -84,8 +85,6 @@ function deriveFan(fan: Fan, { brief, calibration, response }: Installation): De
       fromBrief: isLead ? briefFloors(brief) : [],
     }),
     startPct: readings && readings.startsPct.length > 0 ? Math.max(...readings.startsPct) : null,
-    signal: (speedPct) => signalAt(fan.signal, speedPct),
-    flowAt: (speedPct) => (flow?.kind === 'map' ? flow.map.flowAt(speedPct) : null),
   }
 }
 

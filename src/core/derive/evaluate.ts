@@ -1,8 +1,8 @@
-import type { Derived } from '@/core/derive/derive'
+import { type Derived, fanFlowLs } from '@/core/derive/derive'
 import type { Machine } from '@/core/machine/compile'
 import { explain, type Explanation } from '@/core/machine/explain'
 import type { MachineState } from '@/core/machine/state'
-import type { SignalReading } from '@/core/physics/signal'
+import { type SignalReading, signalAt } from '@/core/physics/signal'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { reasonText } from '@/core/sentences/words'
 
@@ -44,7 +44,7 @@ export function evaluateAt(
     const derived = fans.find(({ fan }) => fan.id === id)
     const speedPct = state.fansPct[index]!
     if (!derived) return []
-    const [signal, flowLs] = [derived.signal(speedPct), derived.flowAt(speedPct)]
+    const [signal, flowLs] = [signalAt(derived.fan.signal, speedPct), fanFlowLs(derived, speedPct)]
     return [
       {
         id,

@@ -1,5 +1,3 @@
-import fc from 'fast-check'
-import { flowBalance } from '@/core/look/flowBalance'
 import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst } from '@/core/look/ladder'
 import type { MeasuredInput } from '@/core/rules/input'
 import { demoInstallation, machineFor, responseTo } from '@/testing/examples'
@@ -37,38 +35,4 @@ test('against a temperature it climbs over the ramp', () => {
   const { up } = rungsAgainst(machine, input, {})
   expect(up[0]!.fixedRunning).toBe(0)
   expect(up.at(-1)).toMatchObject({ fixedRunning: 3, fanEquivalents: 4 })
-})
-
-test('a follower with the same map and a ratio under 1 never brings in more than goes out', () => {
-  fc.assert(
-    fc.property(fc.double({ min: 0.1, max: 1, noNaN: true }), fc.integer({ min: 10, max: 40 }), (ratio, floorPct) => {
-      const rows = flowBalance(
-        {
-          floor: { speedPct: floorPct, reasons: [] },
-          ceiling: { speedPct: 100, how: 'clip' },
-          steps: { stepPct: 0, rounding: 'nearest' },
-        },
-        { fan: 'in', ratio, floorPct: 0, atLeadFloor: 'follow' },
-        (pct) => 2 * pct,
-        (pct) => 2 * pct,
-      )
-      expect(rows).toHaveLength(101 - floorPct)
-      expect(Math.max(...rows.map(({ overLs }) => overLs))).toBeLessThanOrEqual(1e-9)
-    }),
-    { seed: 20261126, numRuns: 50 },
-  )
-})
-
-test('a follower that stops at the lead’s floor moves nothing there', () => {
-  const [first] = flowBalance(
-    {
-      floor: { speedPct: 20, reasons: [] },
-      ceiling: { speedPct: 100, how: 'clip' },
-      steps: { stepPct: 0, rounding: 'nearest' },
-    },
-    { fan: 'in', ratio: 1, floorPct: 0, atLeadFloor: 'off' },
-    (pct) => pct,
-    (pct) => pct + 5,
-  )
-  expect(first).toMatchObject({ followerPct: 0, followerLs: 0, overLs: -20 })
 })

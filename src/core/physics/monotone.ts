@@ -28,9 +28,12 @@ const endSlope = (h0: number, h1: number, d0: number, d1: number): number => {
   return d0 * d1 <= 0 && Math.abs(slope) > 3 * Math.abs(d0) ? 3 * d0 : slope
 }
 
-/** A monotone piecewise cubic through `points` (two or more, rising x, y not falling); outside them it is NaN.
+/** A curve through points, as data: the points, and its slope at each. */
+export type Curve = { readonly points: readonly Point[]; readonly slopes: readonly number[] }
+
+/** A monotone piecewise cubic through `points` (two or more, rising x, y not falling).
  *  Source: Fritsch & Butland 1984, SIAM J. Sci. Stat. Comput. 5, 300 (the PCHIP of numerical libraries). */
-export function pchip(points: readonly Point[]): (x: number) => number {
+export function pchip(points: readonly Point[]): Curve {
   const last = points.length - 1
   if (last < 1) throw new RangeError(`pchip needs two points or more, got ${points.length}`)
   const h = points.slice(1).map(({ x }, i) => x - points[i]!.x)
@@ -44,16 +47,18 @@ export function pchip(points: readonly Point[]): (x: number) => number {
     const w2 = h[i]! + 2 * h[i - 1]!
     return (w1 + w2) / (w1 / d[i - 1]! + w2 / d[i]!)
   })
-  return (x) => {
-    if (!(x >= points[0]!.x && x <= points[last]!.x)) return NaN
-    const next = points.findIndex((point) => point.x > x)
-    const i = next < 0 ? last - 1 : next - 1
-    const t = (x - points[i]!.x) / h[i]!
-    const s = 1 - t
-    return (
-      points[i]!.y * s * s * (1 + 2 * t) +
-      points[i + 1]!.y * t * t * (3 - 2 * t) +
-      h[i]! * t * s * (slopes[i]! * s - slopes[i + 1]! * t)
-    )
-  }
+  return { points, slopes }
+}
+
+/** Where a curve lies at x; NaN outside its points. */
+export function curveAt({ points, slopes }: Curve, x: number): number {
+  const last = points.length - 1
+  if (!(x >= points[0]!.x && x <= points[last]!.x)) return NaN
+  const next = points.findIndex((point) => point.x > x)
+  const i = next < 0 ? last - 1 : next - 1
+  const [from, to] = [points[i]!, points[i + 1]!]
+  const h = to.x - from.x
+  const t = (x - from.x) / h
+  const s = 1 - t
+  return from.y * s * s * (1 + 2 * t) + to.y * t * t * (3 - 2 * t) + h * t * s * (slopes[i]! * s - slopes[i + 1]! * t)
 }

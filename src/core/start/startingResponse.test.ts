@@ -1,3 +1,4 @@
+import { flowLsAt } from '@/core/calibration/flowMap'
 import { DUTIES } from '@/core/brief/duty'
 import { derive } from '@/core/derive/derive'
 import { checkInstallation } from '@/core/installation/checkInstallation'
@@ -47,7 +48,7 @@ test('the boost is the speed at which the map gives the flow wanted at the most'
   if (lead.flow?.kind !== 'map' || boost.kind !== 'switch') throw new Error('the demo has a map and a boost')
   const said = origins.find(({ place }) => place === `rules.${boost.id}.speedPct`)!.said
   const wantedLs = Number(/(\d+) l\/s/.exec(said)![1])
-  expect(lead.flow.map.flowAt(boost.speedPct)).toBeGreaterThanOrEqual(wantedLs - 0.5)
+  expect(flowLsAt(lead.flow.map, boost.speedPct)).toBeGreaterThanOrEqual(wantedLs - 0.5)
 })
 
 test('a full point is moved under the limit', () => {

@@ -1,3 +1,4 @@
+import { speedPctFor, type FlowMap } from '@/core/calibration/flowMap'
 import type { Target } from '@/core/brief/schema'
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import { derive } from '@/core/derive/derive'
@@ -42,12 +43,12 @@ function floorFrom(response: Response, reasons: readonly FloorReason[]): readonl
 function boosted(
   rule: Rule,
   most: Flow | null,
-  speedFor: ((flowLs: number) => number | null) | null,
+  map: FlowMap | null,
   preference: UnitPreference,
 ): readonly [Rule, Origin[]] {
   if (!('speedPct' in rule) || !['contact', 'rise', 'threshold'].includes(ruleKind(rule).trigger)) return [rule, []]
   const place = `rules.${rule.id}.speedPct`
-  if (!most || !speedFor)
+  if (!most || !map)
     return [
       rule,
       [
@@ -58,7 +59,7 @@ function boosted(
       ],
     ]
   const flow = formatQuantity(most.flowLs, 'flow', preference)
-  const pct = speedFor(most.flowLs)
+  const pct = speedPctFor(map, most.flowLs)
   return pct === null
     ? [
         { ...rule, speedPct: 100 },
@@ -175,7 +176,7 @@ export function startingResponse(installation: Installation, preference: UnitPre
       origins.push(...said)
       return { ...ramp, fromPct: Math.min(floorPct, ramp.toPct) }
     }
-    const [held, said] = boosted(rule, follows.most, map?.speedFor ?? null, preference)
+    const [held, said] = boosted(rule, follows.most, map, preference)
     origins.push(...said)
     return 'speedPct' in held ? { ...held, speedPct: Math.max(held.speedPct, floorPct) } : held
   })

@@ -23,12 +23,12 @@ import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { SumWhy } from '@/ui/SumWhy'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** A flow that was worked out in Sums and sent here by its address: taken by a press, undone like any change. */
 function OfferedFlow() {
   const search = useSearchParams()
-  const current = useDocument().brief.requiredFlow
+  const current = usePart('brief').requiredFlow
   const edit = useWorkingCopy((state) => state.edit)
   const preference = usePreference()
   const flowLs = Number(search.get('flowLs'))
@@ -116,7 +116,7 @@ function Targets({ targets }: Pick<Brief, 'targets'>) {
 
 /** What the space needs: duty, space, targets, required flow. */
 export function BriefStage() {
-  const { brief } = useDocument()
+  const brief = usePart('brief')
   return (
     <StageLayout title="What the space needs" side={<Care brief={brief} />} sideTitle="Care">
       <OfferedFlow />

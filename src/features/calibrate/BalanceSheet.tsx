@@ -14,7 +14,7 @@ import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
 import { TextLine } from '@/ui/TextLine'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const EMPTY: Balance = { supplyPct: 60, extractPct: 60, tolerancePct: 10, terminals: [] }
 const VERDICTS: Record<BalanceResult['verdict'], string> = {
@@ -50,7 +50,7 @@ function useChangeBalance(): ChangeBalance {
 
 /** Supply against extract, terminal by terminal and in total, with the trims that would bring them together. */
 export function BalanceSheet() {
-  const { calibration } = useDocument()
+  const calibration = usePart('calibration')
   const onDone = useWorkingCopy((state) => state.endGesture)
   const change = useChangeBalance()
   const balance = calibration.balance ?? EMPTY

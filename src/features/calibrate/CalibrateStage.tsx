@@ -21,11 +21,13 @@ import { ReadingInHand } from '@/features/calibrate/ReadingInHand'
 import { Shutters } from '@/features/calibrate/Shutters'
 import { Trials } from '@/features/calibrate/Trials'
 import { StageLayout } from '@/ui/StageLayout'
-import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Where each fan turns and what each setting really gives: the floor and the map follow. */
 export function CalibrateStage() {
-  const { kit, calibration, response } = useDocument()
+  const kit = usePart('kit')
+  const calibration = usePart('calibration')
+  const response = usePart('response')
   const { fans } = useDerived()
   const edit = useWorkingCopy((state) => state.edit)
   const [chosen, setChosen] = useState(response.lead)

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import { flowLsAt, type FlowMap } from '@/core/calibration/flowMap'
 import { repeatScatter } from '@/core/calibration/repeatScatter'
 import { GRADE_REASONS, gradeEvidence, type Grade } from '@/core/calibration/evidence'
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
@@ -17,7 +18,7 @@ import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
 import { SumWhy } from '@/ui/SumWhy'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const GRADE_COLOUR: Record<Grade, string> = {
   strong: 'cause.switch',
@@ -27,7 +28,8 @@ const GRADE_COLOUR: Record<Grade, string> = {
 
 /** Beside the readings: the floor with all its reasons, how far the map may be trusted, and what one more percent gives. */
 export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: boolean }) {
-  const { response, calibration } = useDocument()
+  const response = usePart('response')
+  const calibration = usePart('calibration')
   const edit = useWorkingCopy((state) => state.edit)
   const { reasons, flow, fan } = derived
   const [ruling] = reasons
@@ -94,7 +96,7 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
             : 'No readings yet.'}
         </Typography>
       )}
-      {flow?.kind === 'map' && <OneMore flowAt={flow.map.flowAt} />}
+      {flow?.kind === 'map' && <OneMore map={flow.map} />}
       <SideHeading>Care</SideHeading>
       <Notice grave title="Blades.">
         Read by ear, tach or hood with guards on. It starts by itself.
@@ -107,7 +109,7 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
 function AgainstPlate({ derived: { flow, fan } }: { derived: DerivedFan }) {
   const preference = usePreference()
   if (flow?.kind !== 'map' || fan.ratedFlowLs === null) return null
-  const fullLs = flow.map.flowAt(100)
+  const fullLs = flowLsAt(flow.map, 100)
   const share = fullLs / fan.ratedFlowLs - 1
   return (
     <Ruled label={`At full, of ${formatQuantity(fan.ratedFlowLs, 'flow', preference)} on its plate`}>
@@ -118,8 +120,8 @@ function AgainstPlate({ derived: { flow, fan } }: { derived: DerivedFan }) {
 }
 
 /** What one more percent gives, wherever one asks: flow from the map; sound and power by the fan laws. */
-function OneMore({ flowAt }: { flowAt: (pct: number) => number }) {
-  const { response } = useDocument()
+function OneMore({ map }: { map: FlowMap }) {
+  const response = usePart('response')
   const preference = usePreference()
   const [pct, setPct] = useState(response.floor.speedPct)
   const more = Math.min(100, pct + 1)
@@ -139,7 +141,7 @@ function OneMore({ flowAt }: { flowAt: (pct: number) => number }) {
           onChange={setPct}
         />
       </SideHeading>
-      <Ruled label="air">+{formatQuantity(flowAt(more) - flowAt(pct), 'flow', preference, 1)}</Ruled>
+      <Ruled label="air">+{formatQuantity(flowLsAt(map, more) - flowLsAt(map, pct), 'flow', preference, 1)}</Ruled>
       <Ruled label="sound">
         <SumWhy sum={soundChange} values={{ N1: now, N2: more }}>
           +{formatNumber(sound, 2)} dB

@@ -4,13 +4,13 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts'
-import type { FlowMap } from '@/core/calibration/flowMap'
+import { type FlowMap, flowLsAt, speedPctFor } from '@/core/calibration/flowMap'
 import type { DerivedFan } from '@/core/derive/derive'
 import { formatPct, formatQuantity, inPreferredUnit, preferredUnit, type UnitPreference } from '@/core/quantity/format'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { ChartHatch, chartFont, HATCH_FILL, LAW_LINE, settingAxis } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
-import { useDocument } from '@/ui/workingCopy/context'
+import { usePart } from '@/ui/workingCopy/context'
 
 const HEIGHT = 250
 
@@ -22,7 +22,7 @@ function curves(map: FlowMap, startPct: number | null, show: Show) {
   const perPct = law ? law.lawLs / law.reading.settingPct : 0
   return Array.from({ length: 101 }, (_, pct) => ({
     pct,
-    flow: pct < (startPct ?? 0) ? null : show(map.flowAt(pct)),
+    flow: pct < (startPct ?? 0) ? null : show(flowLsAt(map, pct)),
     law: show(perPct * pct),
   }))
 }
@@ -69,14 +69,15 @@ const NoMap = () => (
 
 /** Speed to flow with its scatter, the fan-law line through the top reading, and what the required flow needs. */
 export function FlowChart({ derived: { flow, fan, startPct } }: { derived: DerivedFan }) {
-  const { brief, response } = useDocument()
+  const brief = usePart('brief')
+  const response = usePart('response')
   const preference = usePreference()
   const map = flow?.kind === 'map' ? flow.map : null
   const show = useMemo(() => (flowLs: number) => inPreferredUnit(flowLs, 'flow', preference), [preference])
   const rows = useMemo(() => (map ? curves(map, startPct, show) : []), [map, show, startPct])
   if (!map) return <NoMap />
   const requiredLs = fan.id === response.lead ? brief.requiredFlow?.flowLs : undefined
-  const neededPct = requiredLs === undefined ? null : map.speedFor(requiredLs)
+  const neededPct = requiredLs === undefined ? null : speedPctFor(map, requiredLs)
   return (
     <>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>

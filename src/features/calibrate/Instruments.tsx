@@ -13,7 +13,7 @@ import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
 import { QuantityField } from '@/ui/QuantityField'
 import { SumWhy } from '@/ui/SumWhy'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Instruments whose certificate says ± in their own unit. */
 const ACCURACY_OF: Partial<Record<Instrument['kind'], Quantity>> = {
@@ -29,7 +29,7 @@ const KINDS = INSTRUMENT_KINDS.map((kind) => [kind, kind.replace('-', ' ')] as c
 
 /** What the readings were taken with, and the air they were taken in. */
 export function Instruments() {
-  const { instruments = [] } = useDocument().calibration
+  const { instruments = [] } = usePart('calibration')
   const edit = useWorkingCopy((state) => state.edit)
   const add = () =>
     edit('add an instrument', ({ calibration }) => {
@@ -117,7 +117,7 @@ function OneInstrument({ instrument: { id, name, kind } }: { instrument: Instrum
 }
 
 function AirWhileReading() {
-  const { calibration } = useDocument()
+  const calibration = usePart('calibration')
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const air = calibration.air ?? STANDARD_AIR

@@ -3,6 +3,7 @@
 import Checkbox from '@mui/material/Checkbox'
 import TableCell from '@mui/material/TableCell'
 import Typography from '@mui/material/Typography'
+import { signalAt } from '@/core/physics/signal'
 import { readingFlowLs } from '@/core/calibration/flowMap'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 import type { DerivedFan } from '@/core/derive/derive'
@@ -13,7 +14,7 @@ import { EditableRow, EditableTable } from '@/ui/EditableTable'
 import { QuantityField } from '@/ui/QuantityField'
 import { usePreference } from '@/ui/preference'
 import { MONO } from '@/ui/theme'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { calibration: FanCalibration; derived: DerivedFan; onChange: ChangeCalibration }
 
@@ -84,9 +85,9 @@ const SOUND: Read = { key: 'soundDb', quantity: 'sound', label: 'sound' }
 
 function ReadingRow({ reading, index, calibration, derived, onChange }: RowProps) {
   const preference = usePreference()
-  const { instruments = [] } = useDocument().calibration
+  const { instruments = [] } = usePart('calibration')
   const onDone = useWorkingCopy((state) => state.endGesture)
-  const signal = derived.signal(reading.settingPct)
+  const signal = signalAt(derived.fan.signal, reading.settingPct)
   const flowLs = readingFlowLs(reading, calibration.areaM2)
   const points = derived.flow?.kind === 'map' ? derived.flow.map.points : []
   const point = points.find((candidate) => candidate.reading.id === reading.id)

@@ -14,7 +14,7 @@ import type { SkipBand } from '@/core/response/schema'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { Notice } from '@/ui/Notice'
 import { chartFont, LAW_LINE, settingAxis } from '@/ui/chart'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const HEIGHT = 220
 
@@ -55,7 +55,7 @@ function lawThrough(heard: Heard): { pct: number; law: number }[] {
 
 /** Sound against speed: what it says, and a skip band where something rings. */
 export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: Fan }) {
-  const { response } = useDocument()
+  const response = usePart('response')
   const verdict = useMemo(() => noiseVerdict(calibration.map), [calibration.map])
   const bands = response.skipBands ?? []
   return (

@@ -12,7 +12,7 @@ import { differenceOf } from '@/core/quantity/units'
 import { isMeasured } from '@/core/rules/input'
 import { QuantityField } from '@/ui/QuantityField'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const VERDICTS: Record<SensorVerdict['verdict'], string> = {
   good: 'The same at every point: an offset mends it.',
@@ -22,7 +22,7 @@ const VERDICTS: Record<SensorVerdict['verdict'], string> = {
 
 /** Each probe against a reference that hangs beside it; the offset goes into the response. */
 export function ProbeOffsets() {
-  const { kit } = useDocument()
+  const kit = usePart('kit')
   if (kit.probes.length === 0) return null
   return (
     <Box sx={{ mt: 2 }}>
@@ -38,7 +38,8 @@ export function ProbeOffsets() {
 }
 
 function ProbeReadings({ probe }: { probe: Probe }) {
-  const { calibration, response } = useDocument()
+  const calibration = usePart('calibration')
+  const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const preference = usePreference()

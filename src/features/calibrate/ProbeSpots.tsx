@@ -19,13 +19,15 @@ import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
 import { SumWhy } from '@/ui/SumWhy'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const ATMOSPHERE_KPA = SEA_LEVEL_PA / 1000
 
 /** Places tried for a probe, what it read there mild and hard, and whether it can live and work there. */
 export function ProbeSpots() {
-  const { kit, brief, calibration } = useDocument()
+  const kit = usePart('kit')
+  const brief = usePart('brief')
+  const calibration = usePart('calibration')
   const probes = kit.probes.filter(({ quantity }) => quantity === 'temperature')
   const fluid = REFRIGERANTS.find((id) => id === brief.answers?.fluid) ?? 'R-134a'
   const isCondenser = brief.duty === 'head-pressure'
@@ -53,7 +55,7 @@ export function ProbeSpots() {
 
 /** What the place should read: the condensing temperature from the gauges. */
 function Gauge({ fluid, targetC }: { fluid: Refrigerant; targetC: number }) {
-  const { calibration } = useDocument()
+  const calibration = usePart('calibration')
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const preference = usePreference()
@@ -92,7 +94,7 @@ function Gauge({ fluid, targetC }: { fluid: Refrigerant; targetC: number }) {
 type SpotsProps = { probe: Probe; targetC: number | null }
 
 function SpotsOf({ probe, targetC }: SpotsProps) {
-  const { calibration } = useDocument()
+  const calibration = usePart('calibration')
   const edit = useWorkingCopy((state) => state.edit)
   const preference = usePreference()
   const spots = calibration.spots ?? []

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
+import { signalAt } from '@/core/physics/signal'
 import { emptyReading } from '@/core/calibration/empty'
 import { sizedReadings } from '@/core/calibration/flowMap'
 import { NEXT_READING_WHY, nextReading } from '@/core/calibration/nextReading'
@@ -15,7 +16,7 @@ import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
 import { today } from '@/ui/clock'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const FIELDS = [
   { key: 'flowLs', label: 'Flow', quantity: 'flow' },
@@ -62,7 +63,9 @@ function freshReading(settingPct: number, { map }: FanCalibration, { air, instru
 
 /** The setting at which the next reading tells most. */
 function NextOne({ calibration, derived, onChange, onAdded }: Props & { onAdded: (id: string) => void }) {
-  const { brief, response, calibration: whole } = useDocument()
+  const brief = usePart('brief')
+  const response = usePart('response')
+  const whole = usePart('calibration')
   const { fan, flow, startPct } = derived
   const requiredLs = fan.id === response.lead ? (brief.requiredFlow?.flowLs ?? null) : null
   const next = useMemo(
@@ -108,7 +111,7 @@ type InHandProps = {
 
 function InHand({ reading, index, derived, onChange, onSaved }: InHandProps) {
   const onDone = useWorkingCopy((state) => state.endGesture)
-  const signal = derived.signal(reading.settingPct)
+  const signal = signalAt(derived.fan.signal, reading.settingPct)
   return (
     <Box
       component="section"
@@ -172,7 +175,7 @@ function InHand({ reading, index, derived, onChange, onSaved }: InHandProps) {
 }
 
 function TakenWith({ reading, index, onChange }: Pick<InHandProps, 'reading' | 'index' | 'onChange'>) {
-  const { instruments = [] } = useDocument().calibration
+  const { instruments = [] } = usePart('calibration')
   return (
     <Typography variant="body2" component="div">
       with{' '}

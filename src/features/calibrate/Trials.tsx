@@ -12,7 +12,7 @@ import { signalAt } from '@/core/physics/signal'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { QuantityField } from '@/ui/QuantityField'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { calibration: FanCalibration; fan: Fan; onChange: ChangeCalibration }
 
@@ -72,7 +72,7 @@ type TrialProps = Props & {
 }
 
 function Trial({ calibration, fan, onChange, of, title, turned, stood, how, lastPct, firstPct }: TrialProps) {
-  const { kit } = useDocument()
+  const kit = usePart('kit')
   const list = trialsOf(calibration, of)
   const stepPct = kit.controller?.outputs.find(({ id }) => id === fan.output)?.stepPct || 1
   const bracket = bracketOf(calibration, of)

@@ -17,11 +17,12 @@ import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
 import { stagePath } from '@/ui/stages'
-import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What to press at the controller, in order, counted from what is on the panel now. */
 export function DialInStage({ installationId }: { installationId: string }) {
-  const { kit, dial } = useDocument()
+  const kit = usePart('kit')
+  const dial = usePart('dial')
   const { fit } = useDerived()
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
@@ -106,7 +107,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
 
 /** What this controller cannot do, what it forgets, and what can hurt someone at it. */
 function Limits({ controller, losses }: { controller: ControllerModel; losses: readonly Loss[] }) {
-  const { response } = useDocument()
+  const response = usePart('response')
   const preference = usePreference()
   return (
     <>

@@ -3,11 +3,11 @@ import { formatPct } from '@/core/quantity/format'
 import { boostOf } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 import type { RailTick } from '@/ui/rail/RailHandles'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** The ticks of the rail and the order they must keep: floor, boost, ceiling. */
 export function useRailTicks(): { ticks: RailTick[]; onSet: (id: string, pct: number) => void; onDone: () => void } {
-  const { response } = useDocument()
+  const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const ticks = useMemo(() => {

@@ -11,7 +11,7 @@ import type { Response } from '@/core/response/schema'
 import { Choice } from '@/ui/Choice'
 import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const SIGNALS = [
   ['ten', '0–10 V, ten volts is full', { kind: 'volts', convention: 'ten' }],
@@ -74,7 +74,7 @@ const BEARING_CHOICES = BEARINGS.map(
 
 /** One fan: what it is, what it takes for a signal, what its plate says. */
 export function FanForm({ fan, index, outputs }: { fan: Fan; index: number; outputs: ControllerModel['outputs'] }) {
-  const { response } = useDocument()
+  const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
   const part = partOf(fan, response)
   const place = `kit.fans.${index}`

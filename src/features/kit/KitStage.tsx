@@ -22,11 +22,12 @@ import { QuantityField } from '@/ui/QuantityField'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What is fitted: controller, fans, probes. */
 export function KitStage({ models }: { models: readonly ControllerModel[] }) {
-  const { kit, response } = useDocument()
+  const kit = usePart('kit')
+  const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const known =
@@ -120,7 +121,9 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
 }
 
 function Comparison({ models }: { models: readonly ControllerModel[] }) {
-  const { kit, response, brief } = useDocument()
+  const kit = usePart('kit')
+  const response = usePart('response')
+  const brief = usePart('brief')
   const { fit: chosen } = useDerived()
   const preference = usePreference()
   const order = useMemo(() => rankModels(response, kit, brief, models), [response, kit, brief, models])

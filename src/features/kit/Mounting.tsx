@@ -5,11 +5,12 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { mountingQuestions } from '@/core/kit/checklist'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** How it is wired and mounted: a look each, yes or no; what is not good becomes a judgement and goes on the record. */
 export function Mounting() {
-  const { brief, kit } = useDocument()
+  const brief = usePart('brief')
+  const kit = usePart('kit')
   const edit = useWorkingCopy((state) => state.edit)
   const answers = kit.mounting ?? {}
   const questions = mountingQuestions(brief)

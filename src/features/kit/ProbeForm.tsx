@@ -8,7 +8,7 @@ import { isMeasured } from '@/core/rules/input'
 import { Choice } from '@/ui/Choice'
 import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const FITTED = [
   ['wired', 'on its own wire'],
@@ -17,7 +17,7 @@ const FITTED = [
 
 /** One probe: what it serves, where it is, what it survives. */
 export function ProbeForm({ probe, index }: { probe: Probe; index: number }) {
-  const { response } = useDocument()
+  const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
   const inputs = response.inputs.filter(isMeasured).map(({ id, name }) => [id, name] as const)
   const place = `kit.probes.${index}`

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography'
 import type { Terminal } from '@/core/kit/schema'
 import { EditableRow, EditableTable } from '@/ui/EditableTable'
 import { TextLine } from '@/ui/TextLine'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const COLUMNS = [
   { key: 'terminal', heading: 'Terminal', hint: 'as printed' },
@@ -16,7 +16,7 @@ const COLUMNS = [
 
 /** What is wired where, in the technician's own words, for whoever opens the lid next. */
 export function TerminalTable() {
-  const { terminals = [] } = useDocument().kit
+  const { terminals = [] } = usePart('kit')
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const change = (recipe: (list: Terminal[]) => void, key?: string) =>

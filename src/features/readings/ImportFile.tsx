@@ -13,7 +13,7 @@ import type { Feeds } from '@/core/space/feeds'
 import { problemLine } from '@/core/words/problems'
 import { LayoutForm } from '@/features/readings/LayoutForm'
 import { FileButton } from '@/ui/FileButton'
-import { useDocument } from '@/ui/workingCopy/context'
+import { usePart } from '@/ui/workingCopy/context'
 
 const LOOK_BYTES = 65_536
 
@@ -25,7 +25,8 @@ type State =
 
 /** Brings a logger's CSV in: what was found in it is shown, confirmed or corrected, and only then it is sent. */
 export function ImportFile({ installationId, onSent }: { installationId: string; onSent: () => void }) {
-  const { brief, response } = useDocument()
+  const brief = usePart('brief')
+  const response = usePart('response')
   const [state, setState] = useState<State>({ kind: 'idle' })
 
   async function look(file: File): Promise<void> {

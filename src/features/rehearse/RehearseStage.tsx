@@ -22,7 +22,7 @@ import { Notice } from '@/ui/Notice'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { useDerived, usePart } from '@/ui/workingCopy/context'
 import { rehearseInWorker } from '@/workers/rehearse'
 
 type FileSummary = {
@@ -97,7 +97,8 @@ function useRun(toRun: ToRun | null, watch: { readonly input: string; readonly l
 
 /** Runs a readings file, or a made-up warm day, through the response: what the fan would have done. */
 export function RehearseStage({ installationId, files, onFeeds }: Props) {
-  const { brief, response } = useDocument()
+  const brief = usePart('brief')
+  const response = usePart('response')
   const { given } = useDerived()
   const [chosen, setChosen] = useState(BUILT_IN)
   const [problem, setProblem] = useState<string | null>(null)
@@ -190,7 +191,7 @@ type AboutProps = {
 
 /** What is replayed: which column is which input, and how closely a long file is looked at. */
 function AboutReadings({ file, feeds, table, onFeeds }: AboutProps) {
-  const { response } = useDocument()
+  const response = usePart('response')
   if (!file)
     return (
       <Notice title="A made-up day moves only what people and weather move.">

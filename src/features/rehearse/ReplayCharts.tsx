@@ -18,7 +18,7 @@ import { ChartFrame } from '@/ui/ChartFrame'
 import { causeVar } from '@/ui/cause'
 import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
-import { useDocument } from '@/ui/workingCopy/context'
+import { usePart } from '@/ui/workingCopy/context'
 
 const MOST_POINTS = 700
 
@@ -43,7 +43,7 @@ function wholeHours(lastS: number): number[] {
 
 /** Each input and the lead's speed over the same time, one above the other. */
 export function ReplayCharts({ series, replay, response, target, watched, startsAtMs, zone }: Props) {
-  const { kit } = useDocument()
+  const kit = usePart('kit')
   const preference = usePreference()
   const days = (series.atS.at(-1) ?? 0) / 86400
   // The hour on the chart is the hour on the logger.

@@ -16,7 +16,7 @@ import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
 import { sameData } from '@/ui/sameData'
 import { STAGES, stagePath, type StageId } from '@/ui/stages'
-import { useDerived, useDocument, useJudgements, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDerived, useJudgements, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const SHOWN_FIRST = 4
 const LEAST_REASON = 3
@@ -34,7 +34,7 @@ const STAGE_OF: Readonly<Record<string, StageId>> = {
 export function JudgementList() {
   const judgements = useJudgements()
   const { fit } = useDerived()
-  const { dismissed = [] } = useDocument()
+  const dismissed = usePart('dismissed') ?? []
   const [isWhole, setWhole] = useState(false)
   const rounded = fit?.losses.length ?? 0
   const shown = isWhole ? judgements : judgements.slice(0, SHOWN_FIRST)
@@ -117,7 +117,7 @@ const JudgementNotice = memo(function JudgementNotice({ judgement }: { judgement
 
 /** What was read and left, so that nobody wonders whether it was seen. */
 function LeftAsTheyAre() {
-  const { dismissed = [] } = useDocument()
+  const dismissed = usePart('dismissed') ?? []
   const edit = useWorkingCopy((state) => state.edit)
   return (
     <Typography variant="body2" component="div">

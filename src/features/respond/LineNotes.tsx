@@ -9,7 +9,7 @@ import type { SentencePart } from '@/core/rules/kind'
 import { Choice } from '@/ui/Choice'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const WHOLE = 'whole'
 const MOST = 400
@@ -24,7 +24,7 @@ type Props = {
 
 /** What was noted on a sentence and on its figures, and the pen for another note. */
 export function LineNotes({ name, place, parts, isWriting, onWritten }: Props) {
-  const { response } = useDocument()
+  const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
   const [path, setPath] = useState(WHOLE)
   const [text, setText] = useState('')

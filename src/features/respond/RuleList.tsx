@@ -4,11 +4,11 @@ import Box from '@mui/material/Box'
 import { lines } from '@/core/sentences/table'
 import { AddRule } from '@/features/respond/AddRule'
 import { BehaviourLine } from '@/features/respond/BehaviourLine'
-import { useDocument } from '@/ui/workingCopy/context'
+import { usePart } from '@/ui/workingCopy/context'
 
 /** Everything the fan is told, as sentences. */
 export function RuleList() {
-  const { response } = useDocument()
+  const response = usePart('response')
   return (
     <Box component="ul" aria-label="Rules" sx={{ listStyle: 'none', m: 0, p: 0, mt: 0.5 }}>
       {lines(response).map((line) => (

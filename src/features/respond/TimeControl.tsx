@@ -13,7 +13,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { TextButton } from '@/ui/TextButton'
 import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
-import { useDocument } from '@/ui/workingCopy/context'
+import { usePart } from '@/ui/workingCopy/context'
 
 const STRETCHES = [
   ['minute', 60],
@@ -25,7 +25,7 @@ const [WIDTH, HEIGHT] = [262, 46]
 
 /** Lets a minute, an hour or a day pass at these inputs, with a switch thrown for a while, and shows what the machine then remembers. */
 export function TimeControl() {
-  const { response } = useDocument()
+  const response = usePart('response')
   const { values, stretches, letPass, settle } = useTryIt()
   const { given, trace, passedS } = useInstant()
   const preference = usePreference()

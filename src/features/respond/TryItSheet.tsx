@@ -22,11 +22,11 @@ import { TextButton } from '@/ui/TextButton'
 import { SideHeading } from '@/ui/StageLayout'
 import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
-import { useDocument } from '@/ui/workingCopy/context'
+import { useDocument, usePart } from '@/ui/workingCopy/context'
 
 /** One control for each input, and the answer below: speed, signal, flow, and the reason. */
 export function TryItSheet() {
-  const { response } = useDocument()
+  const response = usePart('response')
   const { values, set } = useTryIt()
   return (
     <>

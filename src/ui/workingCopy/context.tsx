@@ -99,6 +99,10 @@ export function useDocumentNow(): () => Installation {
 
 export const useDocument = (): Installation => useWorkingCopy((state) => state.document)
 
+/** One part of the document, without being drawn again when another changes. */
+export const usePart = <K extends keyof Installation>(part: K): Installation[K] =>
+  useWorkingCopy((state) => state.document[part])
+
 function useFollowing(): Following {
   const value = useContext(DerivedContext)
   if (!value) throw new Error('there is no working copy above this component')

@@ -15,7 +15,7 @@ import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDocument, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What the panel shows now is typed in; the response that means is said, and what is odd about it. */
 export function FromPanel({ onTake }: { onTake: (label: string, response: Response) => void }) {
@@ -59,7 +59,7 @@ export function FromPanel({ onTake }: { onTake: (label: string, response: Respon
 }
 
 function PresentField({ setting }: { setting: Setting }) {
-  const { present } = useDocument().dial
+  const { present } = usePart('dial')
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const value = presentValue(setting, present)

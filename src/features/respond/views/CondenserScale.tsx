@@ -18,7 +18,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { useTryIt } from '@/ui/TryItValues'
 import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { useDerived, usePart } from '@/ui/workingCopy/context'
 
 const WIDTH = 760
 const HEIGHT = 250
@@ -39,7 +39,8 @@ type Scale = {
 
 /** What the coil probe reads, where the refrigerant then condenses, and what the gauge shows: one scale under the other. */
 export function CondenserScale() {
-  const { response, brief } = useDocument()
+  const response = usePart('response')
+  const brief = usePart('brief')
   const { given } = useDerived()
   const { values } = useTryIt()
   const answered = answerReader(headPressure, brief).choice('fluid') as Refrigerant | null

@@ -5,11 +5,11 @@ import Typography from '@mui/material/Typography'
 import { modeInputs } from '@/core/machine/modeInputs'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { InputCurve } from '@/features/respond/views/InputCurve'
-import { useDocument } from '@/ui/workingCopy/context'
+import { usePart } from '@/ui/workingCopy/context'
 
 /** The same input by day and by night, side by side. */
 export function DayAndNight() {
-  const { response } = useDocument()
+  const response = usePart('response')
   const input = response.inputs.find(
     (held): held is MeasuredInput =>
       isMeasured(held) &&

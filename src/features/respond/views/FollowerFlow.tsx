@@ -3,7 +3,7 @@
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { Line } from 'recharts'
-import { flowBalance } from '@/core/look/flowBalance'
+import { flowBalance } from '@/core/calibration/flowBalance'
 import { formatPct, formatQuantity, preferredUnit, formatFigure } from '@/core/quantity/format'
 import type { Follower } from '@/core/response/schema'
 import { FigureTable } from '@/features/respond/views/FigureTable'
@@ -12,13 +12,13 @@ import type { ViewProps } from '@/features/respond/views/viewProps'
 import { useInstant } from '@/ui/TryItValues'
 import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { useDerived, usePart } from '@/ui/workingCopy/context'
 
 const ROWS_EVERY = 5
 
 /** Lead and followers in flow, and what that means for the pressure of the room. */
 export function FollowerFlow({ hasTable }: ViewProps) {
-  const { response } = useDocument()
+  const response = usePart('response')
   return response.followers.map((follower) => (
     <OneFollower key={follower.fan} follower={follower} hasTable={hasTable} />
   ))
@@ -32,7 +32,7 @@ function OneFollower({ follower, hasTable }: ViewProps & { follower: Follower })
   const leadMap = lead?.flow?.kind === 'map' ? lead.flow.map : null
   const ownMap = fan?.flow?.kind === 'map' ? fan.flow.map : null
   const rows = useMemo(
-    () => (leadMap && ownMap ? flowBalance(given.response, follower, leadMap.flowAt, ownMap.flowAt) : []),
+    () => (leadMap && ownMap ? flowBalance(given.response, follower, leadMap, ownMap) : []),
     [leadMap, ownMap, given.response, follower],
   )
   const names: Names = { lead: lead?.fan.name ?? 'lead', own: fan?.fan.name ?? follower.fan }

@@ -13,7 +13,7 @@ import { DifferentialHandles, RampHandles } from '@/features/respond/views/Point
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { useDerived, usePart } from '@/ui/workingCopy/context'
 
 const NO_ROWS: readonly object[] = []
 
@@ -32,7 +32,8 @@ export type InputCurveProps = {
 /** Speed against one input: asked (dashed) and given (solid), up and down where they differ, target band, limits, skip bands, where it
  *  will not turn, and handles. The handles never wait for the lines: these may come a frame after the handle that is being dragged. */
 export function InputCurve({ input, also, beside = null, height, label }: InputCurveProps) {
-  const { response, brief } = useDocument()
+  const response = usePart('response')
+  const brief = usePart('brief')
   const { values } = useTryIt()
   const instant = useInstant()
   const preference = usePreference()

@@ -3,6 +3,7 @@
 import Typography from '@mui/material/Typography'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { Line, ReferenceLine } from 'recharts'
+import { fanFlowLs } from '@/core/derive/derive'
 import { clamp } from '@/core/json/clamp'
 import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst, type Rung } from '@/core/look/ladder'
 import { findLink } from '@/core/machine/findLink'
@@ -17,7 +18,7 @@ import type { ViewProps } from '@/features/respond/views/viewProps'
 import { Choice } from '@/ui/Choice'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const DEMAND = 'demand'
 const JOIN_STEP_PCT = 1
@@ -43,8 +44,8 @@ function useValueOf(measure: Measure): ValueOf {
       flow: (rung) =>
         overLadder(
           rung,
-          (pct) => lead?.flowAt(pct) ?? null,
-          fixedFans.map((fan) => fan?.flowAt(100) ?? fan?.fan.ratedFlowLs ?? null),
+          (pct) => (lead ? fanFlowLs(lead, pct) : null),
+          fixedFans.map((fan) => (fan && fanFlowLs(fan, 100)) ?? fan?.fan.ratedFlowLs ?? null),
         ),
       power: (rung) =>
         overLadder(
@@ -169,7 +170,8 @@ function useAxes({ walked, input, measure, valueOf }: Shown): { x: Axis; y: Axis
 
 function LadderPlot(shown: Shown) {
   const { walked, input, valueOf } = shown
-  const { response, kit } = useDocument()
+  const response = usePart('response')
+  const kit = usePart('kit')
   const { given } = useDerived()
   const now = useNow(shown)
   const axes = useAxes(shown)
@@ -258,7 +260,7 @@ type JoinProps = { scale: Scale; stages: Stages; index: number; name: string; y:
 
 /** A join stays between its neighbours. */
 function JoinHandle({ scale, stages, index, name, y }: JoinProps) {
-  const { controller } = useDocument().kit
+  const { controller } = usePart('kit')
   const edit = useWorkingCopy((state) => state.edit)
   const { fan, joinsAtPct } = stages.fixed[index]!
   const low = index === 0 ? 0 : stages.fixed[index - 1]!.joinsAtPct

@@ -11,13 +11,13 @@ import type { Scale } from '@/features/respond/views/Plot'
 import { settingStep } from '@/features/respond/views/settingStep'
 import { causeVar } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const NO_STEP = { x: 0.5, pct: 1 }
 
 /** Both ends of a ramp. A ramp keeps a span: a handle stops one step short of the other end. */
 export function RampHandles({ scale, ramp, input }: { scale: Scale; ramp: Ramp; input: MeasuredInput }) {
-  const { controller } = useDocument().kit
+  const { controller } = usePart('kit')
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   return (['start', 'full'] as const).map((end) => {
@@ -67,7 +67,7 @@ export function DifferentialHandles({
   rule: Differential
   input: MeasuredInput
 }) {
-  const { controller } = useDocument().kit
+  const { controller } = usePart('kit')
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   return (['onAt', 'offAt'] as const).map((end) => {

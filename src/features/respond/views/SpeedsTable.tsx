@@ -1,5 +1,6 @@
 'use client'
 
+import { fanFlowLs } from '@/core/derive/derive'
 import { followerPct } from '@/core/machine/follower'
 import { namedSpeeds } from '@/core/sentences/namedSpeeds'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
@@ -26,7 +27,7 @@ export function SpeedsTable() {
       rows={namedSpeeds(response).map(({ name, pct }) => [
         name,
         ...columns.map(({ at, fan }) => {
-          const flowLs = fan?.flowAt(at(pct)) ?? null
+          const flowLs = fan ? fanFlowLs(fan, at(pct)) : null
           return `${formatPct(at(pct))} %${flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}`
         }),
       ])}

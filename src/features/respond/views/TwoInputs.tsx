@@ -17,7 +17,7 @@ import type { ViewProps } from '@/features/respond/views/viewProps'
 import { Choice } from '@/ui/Choice'
 import { useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { useDerived, usePart } from '@/ui/workingCopy/context'
 
 const COLUMNS = 64
 const ROWS = 40
@@ -41,7 +41,7 @@ function shownOf(machine: Machine, what: string): Shown {
 
 /** The response over two inputs at once as filled levels; for a balanced unit the map of its bypass, indoor against outdoor. */
 export function TwoInputs({ hasTable }: ViewProps) {
-  const { response } = useDocument()
+  const response = usePart('response')
   const { given } = useDerived()
   const { values } = useTryIt()
   const preference = usePreference()

@@ -18,7 +18,7 @@ import { RunsWhenLine } from '@/features/respond/views/RunsWhenLine'
 import { Choice } from '@/ui/Choice'
 import { DAY_OPTIONS, DaysField } from '@/ui/DaysField'
 import { QuantityField } from '@/ui/QuantityField'
-import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Any Monday: the grid shows days of the week, never dates. */
 const MONDAY = new Date(2024, 0, 1)
@@ -40,7 +40,7 @@ type ChangePeriods = (label: string, next: (periods: readonly Period[]) => Perio
 /** The week of a rule, painted: drag over empty hours to paint, drag or stretch what is painted, press it to wipe it. Under it what runs
  *  when, and the longest time without air. */
 export function WeekView() {
-  const { response } = useDocument()
+  const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
   const weeks = response.rules.filter((rule): rule is Week => 'periods' in rule)
   const [chosen, setChosen] = useState<string | null>(null)

@@ -1,7 +1,6 @@
+import { flowLsAt, type FlowMap } from '@/core/calibration/flowMap'
 import { followerPct } from '@/core/machine/follower'
 import type { Follower, Response } from '@/core/response/schema'
-
-export type FlowAt = (speedPct: number) => number
 
 export type BalanceRow = {
   readonly leadPct: number
@@ -16,13 +15,13 @@ export type BalanceRow = {
 export function flowBalance(
   { floor, ceiling, steps }: Pick<Response, 'floor' | 'ceiling' | 'steps'>,
   follower: Follower,
-  leadFlowAt: FlowAt,
-  followerFlowAt: FlowAt,
+  leadMap: FlowMap,
+  followerMap: FlowMap,
 ): readonly BalanceRow[] {
   const rows: BalanceRow[] = []
   for (let leadPct = Math.ceil(floor.speedPct); leadPct <= ceiling.speedPct; leadPct++) {
     const followsPct = followerPct(follower, leadPct, floor.speedPct, steps)
-    const [leadLs, followerLs] = [leadFlowAt(leadPct), followsPct === 0 ? 0 : followerFlowAt(followsPct)]
+    const [leadLs, followerLs] = [flowLsAt(leadMap, leadPct), followsPct === 0 ? 0 : flowLsAt(followerMap, followsPct)]
     rows.push({ leadPct, followerPct: followsPct, leadLs, followerLs, overLs: followerLs - leadLs })
   }
   return rows
