@@ -1,0 +1,96 @@
+/** @jest-environment jsdom */
+import '@testing-library/jest-dom'
+import { act, render, screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { Profiler } from 'react'
+import { METRIC } from '@/core/quantity/format'
+import { demoInstallation } from '@/testing/examples'
+import { DocumentField } from '@/ui/DocumentField'
+import { useDocument, useWorkingCopy, WorkingCopyProvider } from '@/ui/workingCopy/context'
+
+beforeEach(() => {
+  localStorage.clear()
+  Object.assign(globalThis, {
+    BroadcastChannel: class {
+      addEventListener() {}
+      removeEventListener() {}
+      postMessage() {}
+    },
+    fetch: () => Promise.reject(new TypeError('no line')),
+  })
+})
+
+type Shown = { document: ReturnType<typeof demoInstallation>; undo: () => void; rename: (name: string) => void }
+let shown: Shown
+let drawn: number
+
+function Watch() {
+  const document = useDocument()
+  const undo = useWorkingCopy((state) => state.undo)
+  const edit = useWorkingCopy((state) => state.edit)
+  shown = { document, undo, rename: (name) => edit('name', (draft) => void (draft.name = name)) }
+  return null
+}
+
+const show = (field: React.ReactNode) => {
+  drawn = 0
+  render(
+    <WorkingCopyProvider
+      id="one"
+      document={demoInstallation('fruiting-room')}
+      version={1}
+      savedAt="2026-11-09T08:00:00Z"
+      preference={METRIC}
+      sealed={null}
+    >
+      <Watch />
+      <Profiler id="field" onRender={() => (drawn += 1)}>
+        {field}
+      </Profiler>
+    </WorkingCopyProvider>,
+  )
+}
+
+test('a figure shows what stands at its place, puts there what is typed, and is one step for undo', async () => {
+  const before = demoInstallation('fruiting-room').brief.space.volumeM3
+  show(<DocumentField place="brief.space.volumeM3" label="volume" quantity="volume" mayBeEmpty />)
+  const field = screen.getByRole<HTMLInputElement>('textbox', { name: /volume/ })
+  expect(Number(field.value)).toBeCloseTo(before!, 1)
+  await userEvent.clear(field)
+  expect(shown.document.brief.space.volumeM3).toBeNull()
+  await userEvent.type(field, '123')
+  await userEvent.tab()
+  expect(shown.document.brief.space.volumeM3).toBe(123)
+  act(() => shown.undo())
+  expect(shown.document.brief.space.volumeM3).toBe(before)
+})
+
+test('words, a choice and a day', async () => {
+  show(
+    <>
+      <DocumentField place="name" label="name" text={{ maxLength: 80, atLeast: ' ' }} />
+      <DocumentField
+        place="kit.fans.0.motor"
+        label="motor"
+        options={[
+          ['ec', 'electronic'],
+          ['unknown', 'not known'],
+        ]}
+      />
+      <DocumentField place="kit.controller.note" label="checked on" day />
+    </>,
+  )
+  const name = screen.getByRole('textbox', { name: 'name' })
+  await userEvent.clear(name)
+  expect(shown.document.name).toBe(' ')
+  await userEvent.type(name, 'Loft')
+  expect(shown.document.name.trim()).toBe('Loft')
+})
+
+test('it is not drawn again when another place of the document changes', () => {
+  show(<DocumentField place="brief.space.volumeM3" label="volume" quantity="volume" mayBeEmpty />)
+  const before = drawn
+  act(() => shown.rename('Another name'))
+  expect(shown.document.name).toBe('Another name')
+  expect(drawn).toBe(before)
+})
