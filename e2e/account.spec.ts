@@ -50,8 +50,8 @@ test('an account from its first letter to its end', async ({ page, browser, base
     const section = page.getByRole('region', { name: 'Second factor' })
     await section.getByRole('textbox', { name: 'Password, to turn it on' }).fill(NEW_PASSWORD)
     await section.getByRole('button', { name: 'Turn it on' }).click()
-    const said = (await section.getByText(/or type in/).textContent()) ?? ''
-    const secret = /type in ([A-Z2-7]+)/.exec(said)?.[1] ?? ''
+    const output = (await section.getByText(/or type in/).textContent()) ?? ''
+    const secret = /type in ([A-Z2-7]+)/.exec(output)?.[1] ?? ''
     await section.getByRole('textbox', { name: 'Code it shows now' }).fill(totp(secret))
     await section.getByRole('button', { name: 'That is my code' }).click()
     await expect(section.getByText('It is on')).toBeVisible()

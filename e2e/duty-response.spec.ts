@@ -69,7 +69,7 @@ for (const { duty, adds, says, sets } of DUTIES)
       await addByWords(yard, words)
       await expect(sentences).toHaveCount(atFirst + index + 1)
     }
-    for (const said of says) await expect(sentences.filter({ hasText: said }).first()).toBeVisible()
+    for (const output of says) await expect(sentences.filter({ hasText: output }).first()).toBeVisible()
     await edit(yard, sets.label, sets.text)
     // Everything stands in the answer beside it, and nothing contradicts itself.
     await expect(yard.getByTestId('speed-now')).toHaveText(/^\d+(\.\d)?%$/)

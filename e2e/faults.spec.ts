@@ -8,7 +8,7 @@ import { runningOf, startGale } from './setup/gale'
 
 const newFolder = () => mkdtempSync(`${tmpdir()}/gale-fault-`)
 
-type Ended = { code: number | null; said: string }
+type Ended = { code: number | null; output: string }
 
 /** Runs ./gale with what it takes from its surroundings; ends it when it is up, or after so many milliseconds. */
 function gale(
@@ -20,15 +20,15 @@ function gale(
     env: { ...process.env, DATABASE_URL: '', GALE_PORT: '4380', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
-  let said = ''
+  let output = ''
   const hear = (chunk: Buffer) => {
-    said += chunk.toString()
-    if (endAfterMs === undefined && said.includes('Ctrl-C stops it')) child.kill('SIGTERM')
+    output += chunk.toString()
+    if (endAfterMs === undefined && output.includes('Ctrl-C stops it')) child.kill('SIGTERM')
   }
   child.stdout.on('data', hear)
   child.stderr.on('data', hear)
   if (endAfterMs !== undefined) setTimeout(() => child.kill('SIGTERM'), endAfterMs)
-  return new Promise((resolve) => child.once('exit', (code) => resolve({ code, said })))
+  return new Promise((resolve) => child.once('exit', (code) => resolve({ code, output })))
 }
 
 /** Processes that work on a folder, by what they were started with. */
@@ -59,9 +59,9 @@ test('what cannot be used is named, with the way out', async () => {
   ]
   await Promise.all(
     refused.map(async ({ env, args = ['start'], says }) => {
-      const { code, said } = await gale(args, env)
-      expect(said).toMatch(says)
-      expect(said).not.toMatch(/\n\s+at /)
+      const { code, output } = await gale(args, env)
+      expect(output).toMatch(says)
+      expect(output).not.toMatch(/\n\s+at /)
       expect(code).toBe(1)
     }),
   )
@@ -72,17 +72,17 @@ test('told to stop at any moment of its start it leaves nothing behind, and star
   test.setTimeout(180_000)
   const folder = newFolder()
   for (const endAfterMs of [300, 900, 1500, 2500, 4000, 6000]) {
-    const { said } = await gale(['start', '--empty'], { GALE_DATA_DIR: folder }, { endAfterMs })
-    expect(said).not.toMatch(/\n\s+at /)
+    const { output } = await gale(['start', '--empty'], { GALE_DATA_DIR: folder }, { endAfterMs })
+    expect(output).not.toMatch(/\n\s+at /)
     await expect.poll(() => left(folder), { timeout: 15_000 }).toEqual([])
   }
   // A secret that a full disk or a power cut left empty is made anew, and said.
   writeFileSync(`${folder}/secret`, '')
-  const { code, said } = await gale(['start'], { GALE_DATA_DIR: folder })
-  expect(said).toMatch(/was empty; a new secret is made/)
+  const { code, output } = await gale(['start'], { GALE_DATA_DIR: folder })
+  expect(output).toMatch(/was empty; a new secret is made/)
   expect(code).toBe(0)
   writeFileSync(`${folder}/secret`, 'short')
-  expect((await gale(['start'], { GALE_DATA_DIR: folder })).said).toMatch(/is spoiled: it has 5 characters/)
+  expect((await gale(['start'], { GALE_DATA_DIR: folder })).output).toMatch(/is spoiled: it has 5 characters/)
 })
 
 test('of two starts at once on a fresh folder one serves, and the other says so', async () => {
@@ -90,7 +90,7 @@ test('of two starts at once on a fresh folder one serves, and the other says so'
   const folder = newFolder()
   const both = await Promise.all([1, 2].map(() => gale(['start', '--empty'], { GALE_DATA_DIR: folder })))
   expect(both.map(({ code }) => code).sort()).toEqual([0, 1])
-  expect(both.find(({ code }) => code === 1)?.said).toMatch(/is being started|already runs/)
+  expect(both.find(({ code }) => code === 1)?.output).toMatch(/is being started|already runs/)
   expect(left(folder)).toEqual([])
 })
 
@@ -99,15 +99,17 @@ test('one that was itself killed leaves a folder that starts again; a backup goe
   const folder = newFolder()
   const { process: child } = await startGale({ folder, port: '4380' })
   const file = `${folder}.dump`
-  expect((await gale(['backup', file], { GALE_DATA_DIR: folder })).said).toMatch(/Everything is in/)
+  expect((await gale(['backup', file], { GALE_DATA_DIR: folder })).output).toMatch(/Everything is in/)
   process.kill(runningOf(folder).gale, 'SIGKILL')
   await expect.poll(() => existsSync(`/proc/${child.pid}`)).toBe(false)
-  expect((await gale(['restore', file], { GALE_DATA_DIR: folder })).said).toMatch(/There is something in/)
+  expect((await gale(['restore', file], { GALE_DATA_DIR: folder })).output).toMatch(/There is something in/)
   const empty = newFolder()
-  expect((await gale(['restore', file], { GALE_DATA_DIR: empty })).said).toMatch(/with \d+ installations and \d+ seals/)
+  expect((await gale(['restore', file], { GALE_DATA_DIR: empty })).output).toMatch(
+    /with \d+ installations and \d+ seals/,
+  )
   const again = await gale(['start'], { GALE_DATA_DIR: empty })
-  expect(again.said).toMatch(/Soft Gale is at/)
-  expect(again.said).not.toMatch(/loading the demo/)
+  expect(again.output).toMatch(/Soft Gale is at/)
+  expect(again.output).not.toMatch(/loading the demo/)
   execFileSync('./gale', ['stop'], { env: { ...process.env, GALE_DATA_DIR: folder } })
   expect(left(folder)).toEqual([])
 })

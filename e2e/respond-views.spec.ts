@@ -15,12 +15,12 @@ test('by keys alone: a ramp, a rapid rise, a week and a follower', async ({ yard
   await press(']')
   await yard.waitForURL('**/respond')
   const sentences = yard.getByRole('list', { name: 'Rules' }).getByRole('listitem')
-  const add = async (words: string, said: RegExp) => {
+  const add = async (words: string, output: RegExp) => {
     await press('a')
     await expect(yard.getByRole('combobox', { name: 'Add a rule' })).toBeFocused()
     await yard.keyboard.type(words)
     await press('Enter')
-    await expect(sentences.filter({ hasText: said }).first()).toBeVisible()
+    await expect(sentences.filter({ hasText: output }).first()).toBeVisible()
     await press('Escape')
     await yard.keyboard.press('Tab')
   }

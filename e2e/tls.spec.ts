@@ -11,7 +11,7 @@ test('over TLS of its own authority: cookies are for TLS only, the demo is close
   const gale = await startGale({ args: ['--host', '0.0.0.0', '--url', url] })
   const { folder } = gale
   try {
-    expect(gale.said()).toMatch(/The demo is closed/)
+    expect(gale.output()).toMatch(/The demo is closed/)
     const ca = readFileSync(`${folder}/authority/authority.crt`)
     const ask = (path: string) =>
       new Promise<{ status: number; headers: Record<string, unknown> }>((resolve, reject) => {

@@ -60,9 +60,9 @@ function parsed(args: readonly string[]) {
       },
     })
   } catch (error) {
-    const said = error instanceof Error ? error.message.split('. ')[0] : ''
+    const wording = error instanceof Error ? error.message.split('. ')[0] : ''
     throw new Trouble(
-      `${said}. start takes --fresh-demo or --empty, and --host ADDRESS --url https://NAME[:PORT] [--tls-cert FILE --tls-key FILE].`,
+      `${wording}. start takes --fresh-demo or --empty, and --host ADDRESS --url https://NAME[:PORT] [--tls-cert FILE --tls-key FILE].`,
     )
   }
 }

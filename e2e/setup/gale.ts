@@ -7,7 +7,7 @@ export type Gale = {
   readonly folder: string
   readonly process: ChildProcess
   /** What it has said so far. */
-  readonly said: () => string
+  readonly output: () => string
   readonly stop: () => Promise<void>
 }
 
@@ -21,16 +21,16 @@ export async function startGale({
     env: { ...process.env, GALE_DATA_DIR: folder, GALE_PORT: port, DATABASE_URL: '' },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
-  let said = ''
+  let output = ''
   const url = await new Promise<string>((resolve, reject) => {
     const hear = (chunk: Buffer) => {
-      said += chunk.toString()
-      const found = /Soft Gale is at (\S+)/.exec(said)
-      if (found?.[1] && said.includes('Ctrl-C stops it')) resolve(found[1])
+      output += chunk.toString()
+      const found = /Soft Gale is at (\S+)/.exec(output)
+      if (found?.[1] && output.includes('Ctrl-C stops it')) resolve(found[1])
     }
     child.stdout.on('data', hear)
     child.stderr.on('data', hear)
-    child.once('exit', (code) => reject(new Error(`./gale start ended with ${code}: ${said}`)))
+    child.once('exit', (code) => reject(new Error(`./gale start ended with ${code}: ${output}`)))
   })
   const stop = () =>
     new Promise<void>((resolve) => {
@@ -38,7 +38,7 @@ export async function startGale({
       child.once('exit', () => resolve())
       child.kill('SIGINT')
     })
-  return { url, folder, process: child, said: () => said, stop }
+  return { url, folder, process: child, output: () => output, stop }
 }
 
 type Processes = { gale: number; postgres: number; web: number; importer: number }

@@ -18,7 +18,7 @@ export function card(args: readonly string[], streams: Streams): number {
   if (!installation) return 1
   const derived = derive(installation)
   const { fit } = derived
-  for (const { label, said } of facts(installation)) streams.out(`${label}: ${said}`)
+  for (const { label, wording } of facts(installation)) streams.out(`${label}: ${wording}`)
   const { controller } = installation.kit
   if (!controller || !fit) {
     streams.err(`${file}: kit.controller: no controller is chosen, so there is nothing to press.`)

@@ -4,7 +4,7 @@ import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/stre
 import { derive } from '@/core/derive/derive'
 import { evaluateAt } from '@/core/derive/evaluate'
 import { parseJson } from '@/core/json/parseJson'
-import { good, type Outcome } from '@/core/json/problem'
+import { ok, type Outcome } from '@/core/json/problem'
 import type { Machine } from '@/core/machine/compile'
 import { loadState, saveState } from '@/core/machine/saveState'
 import type { MachineState } from '@/core/machine/state'
@@ -19,35 +19,35 @@ const USAGE =
   'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--after TIME] [--state FILE] [--asked] [--json]'
 
 /** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
-function parseAt(said: string, inputs: readonly Input[]): readonly [id: string, value: number] {
-  const [, name = '', text = ''] = /^([^=]*)=(.*)$/.exec(said) ?? []
+function parseAt(typed: string, inputs: readonly Input[]): readonly [id: string, value: number] {
+  const [, name = '', text = ''] = /^([^=]*)=(.*)$/.exec(typed) ?? []
   const input = inputs.find(({ id }) => id === name)
   if (!input)
-    throw new UsageError(`--at ${said}: there is no input “${name}”; known: ${inputs.map(({ id }) => id).join(', ')}.`)
+    throw new UsageError(`--at ${typed}: there is no input “${name}”; known: ${inputs.map(({ id }) => id).join(', ')}.`)
   if (input.kind === 'switch') {
     if (text === 'on' || text === '1') return [name, 1]
     if (text === 'off' || text === '0') return [name, 0]
-    throw new UsageError(`--at ${said}: a switch is on or off.`)
+    throw new UsageError(`--at ${typed}: a switch is on or off.`)
   }
   const value = parseQuantity(text, inputQuantity(input))
-  if (!value.ok) throw new UsageError(`--at ${said}: ${value.problems.map(problemText).join(' ')}`)
+  if (!value.ok) throw new UsageError(`--at ${typed}: ${value.problems.map(problemText).join(' ')}`)
   return [name, value.value]
 }
 
 const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']
 
 /** A local time of the week as seconds since Monday 00:00. */
-function parseClock(said: string): number {
+function parseClock(typed: string): number {
   const [, day = '', hour = '', minute = ''] =
-    /^([a-z]{3})[a-z]*\s+([01]?\d|2[0-3]):([0-5]\d)$/i.exec(said.trim()) ?? []
+    /^([a-z]{3})[a-z]*\s+([01]?\d|2[0-3]):([0-5]\d)$/i.exec(typed.trim()) ?? []
   const place = DAYS.indexOf(day.toLowerCase())
-  if (place < 0) throw new UsageError(`--clock ${said}: write a day and a time, as in "Mon 07:30".`)
+  if (place < 0) throw new UsageError(`--clock ${typed}: write a day and a time, as in "Mon 07:30".`)
   return place * 86_400 + Number(hour) * 3600 + Number(minute) * 60
 }
 
-function parseAfter(said: string): number {
-  const afterS = parseQuantity(said, 'time')
-  if (!afterS.ok) throw new UsageError(`--after ${said}: ${afterS.problems.map(problemText).join(' ')}`)
+function parseAfter(typed: string): number {
+  const afterS = parseQuantity(typed, 'time')
+  if (!afterS.ok) throw new UsageError(`--after ${typed}: ${afterS.problems.map(problemText).join(' ')}`)
   return afterS.value
 }
 
@@ -63,7 +63,7 @@ function fromPower(machine: Machine, inputs: Float64Array, afterS: number): Mach
 function continueFrom(machine: Machine, file: string, afterS: number, inputs: Float64Array): Outcome<MachineState> {
   const before = existsSync(file) ? parseJson(readText(file)) : null
   const state =
-    before === null ? good(fromPower(machine, inputs, afterS)) : before.ok ? loadState(machine, before.value) : before
+    before === null ? ok(fromPower(machine, inputs, afterS)) : before.ok ? loadState(machine, before.value) : before
   if (!state.ok) return state
   if (before !== null) machine.step(state.value, inputs, afterS)
   writeFileSync(file, `${JSON.stringify(saveState(state.value))}\n`)
@@ -101,7 +101,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
   const { machine } = values.asked ? derived.asked : derived.given
   if (!machine) return 1
   const at = {
-    ...Object.fromEntries((values.at ?? []).map((said) => parseAt(said, installation.response.inputs))),
+    ...Object.fromEntries((values.at ?? []).map((typed) => parseAt(typed, installation.response.inputs))),
     ...(values.clock === undefined ? {} : { clock: parseClock(values.clock) }),
   }
   let state: MachineState | undefined

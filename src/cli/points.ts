@@ -17,21 +17,21 @@ import { problemText } from '@/core/words/problems'
 
 const USAGE = `gale points --set TEMPERATURE --width DIFFERENCE (--as ${CONVENTION_IDS.join('|')} [--action direct|reverse] | --ramp ${RAMP_GIVEN_BY.join('|')} [--falls]) [--json]`
 
-function oneOf<T extends string>(option: string, said: string, known: readonly T[]): T {
-  const found = known.find((candidate) => candidate === said)
-  if (found === undefined) throw new UsageError(`--${option} ${said}: known are ${known.join(', ')}.\nUsage: ${USAGE}`)
+function oneOf<T extends string>(option: string, typed: string, known: readonly T[]): T {
+  const found = known.find((candidate) => candidate === typed)
+  if (found === undefined) throw new UsageError(`--${option} ${typed}: known are ${known.join(', ')}.\nUsage: ${USAGE}`)
   return found
 }
 
-function quantity(option: string, said: string | undefined, kind: 'temperature' | 'temperatureDifference'): number {
-  if (said === undefined) throw new UsageError(`--${option} is missing.\nUsage: ${USAGE}`)
-  const read = parseQuantity(said, kind)
-  if (!read.ok) throw new UsageError(`--${option} ${said}: ${read.problems.map(problemText).join(' ')}`)
+function quantity(option: string, typed: string | undefined, kind: 'temperature' | 'temperatureDifference'): number {
+  if (typed === undefined) throw new UsageError(`--${option} is missing.\nUsage: ${USAGE}`)
+  const read = parseQuantity(typed, kind)
+  if (!read.ok) throw new UsageError(`--${option} ${typed}: ${read.problems.map(problemText).join(' ')}`)
   return read.value
 }
 
-const hasUnit = (said: string): boolean => /[a-z°]/i.test(said)
-const isFahrenheit = (said: string): boolean => /f/i.test(said)
+const hasUnit = (typed: string): boolean => /[a-z°]/i.test(typed)
+const isFahrenheit = (typed: string): boolean => /f/i.test(typed)
 
 const both = (tempC: number): string => `${formatNumber(tempC, 1)} °C (${formatNumber(tempC * 1.8 + 32, 1)} °F)`
 const bothDifferences = (k: number): string => `${formatNumber(k, 2)} K (${formatNumber(k * 1.8, 2)} F°)`

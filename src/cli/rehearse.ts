@@ -6,7 +6,7 @@ import { derive } from '@/core/derive/derive'
 import { guessLayout } from '@/core/formats/readingsCsv/guessLayout'
 import { contactState, rowReader } from '@/core/formats/readingsCsv/reader'
 import type { Installation } from '@/core/installation/installation'
-import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { compile } from '@/core/machine/compile'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
@@ -39,8 +39,8 @@ function readTable(text: string): Outcome<ReadingTable> {
     }
   })
   return problems.length > 0
-    ? bad(...problems.slice(0, MOST_PROBLEMS))
-    : good({
+    ? fail(...problems.slice(0, MOST_PROBLEMS))
+    : ok({
         columns: layout.columns.map(({ name, quantity }) => ({ name, quantity })),
         atMs,
         values,
@@ -49,9 +49,9 @@ function readTable(text: string): Outcome<ReadingTable> {
 }
 
 /** `--feed` lines over what is proposed: an input takes a column by its heading, a value, or is left out. */
-function chosenFeeds(said: readonly string[], { columns }: ReadingTable, where: Installation): Feeds {
+function chosenFeeds(typed: readonly string[], { columns }: ReadingTable, where: Installation): Feeds {
   const feeds = proposeFeeds(columns, where)
-  for (const line of said) {
+  for (const line of typed) {
     const at = line.indexOf('=')
     const [id, takes] = [line.slice(0, at), line.slice(at + 1).trim()]
     const input = where.response.inputs.find((candidate) => candidate.id === id)
@@ -72,7 +72,7 @@ function feedFrom(line: string, takes: string, input: Input, columns: readonly F
       )
     return { kind: 'column', column }
   }
-  const value = isMeasured(input) ? parseQuantity(takes, input.kind) : good(contactState(takes))
+  const value = isMeasured(input) ? parseQuantity(takes, input.kind) : ok(contactState(takes))
   if (value.ok && value.value !== null) return { kind: 'hold', value: value.value }
   throw new UsageError(
     `--feed ${line}: “${takes}” is neither a column (${columns.map(({ name }) => name).join(', ')}), a value, nor “out”.`,

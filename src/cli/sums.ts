@@ -1,7 +1,13 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
-import { findSums, sumById, SUMS } from '@/core/calculation/registry'
-import { formulaText, resultLines, runSumFromText, sumValueText, type SumResult } from '@/core/calculation/runSum'
-import type { AnySum, SumInput } from '@/core/calculation/sum'
+import { findCalculations, sumById, SUMS } from '@/core/calculation/registry'
+import {
+  formulaText,
+  resultLines,
+  runCalculationFromText,
+  sumValueText,
+  type CalculationResult,
+} from '@/core/calculation/runCalculation'
+import type { AnyCalculation, CalculationInput } from '@/core/calculation/calculation'
 import { METRIC } from '@/core/quantity/format'
 import { bareMeanings } from '@/core/quantity/parse'
 import { quantitySpec } from '@/core/quantity/units'
@@ -9,17 +15,17 @@ import { problemText } from '@/core/words/problems'
 
 const USAGE = 'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME key=value[unit]… [--as key=unit]… [--json]'
 
-function namedSum(name: string | undefined): AnySum {
+function namedCalculation(name: string | undefined): AnyCalculation {
   if (name === undefined) throw new UsageError(`Name a sum.\nUsage: ${USAGE}`)
   const sum = sumById(name)
   if (sum) return sum
-  const near = findSums(name.replace(/-/g, ' ')).map(({ id }) => id)
+  const near = findCalculations(name.replace(/-/g, ' ')).map(({ id }) => id)
   throw new UsageError(
     `There is no sum “${name}”${near.length > 0 ? `; near it: ${near.join(', ')}` : '; list them with gale sums'}.`,
   )
 }
 
-function inputText(key: string, input: SumInput): string {
+function inputText(key: string, input: CalculationInput): string {
   const start = sumValueText(input, input.start)
   if (input.kind === 'choice')
     return `  ${key}: ${input.name}, ${input.options.map(([value]) => value).join(' | ')} (${String(input.start)})`
@@ -30,7 +36,7 @@ function inputText(key: string, input: SumInput): string {
   return `  ${key}: ${input.name}${units ? `, in ${units}` : ''}${input.kind === 'list' ? ', several with spaces between' : ''} (${start})`
 }
 
-function show(sum: AnySum, { out }: Streams): void {
+function show(sum: AnyCalculation, { out }: Streams): void {
   out(`${sum.id}: ${sum.name}`)
   for (const [key, input] of Object.entries(sum.inputs)) out(inputText(key, input))
   out(`  ${formulaText(sum, null)}`)
@@ -39,8 +45,8 @@ function show(sum: AnySum, { out }: Streams): void {
 }
 
 function sayResult(
-  sum: AnySum,
-  { values, results, verdict }: SumResult,
+  sum: AnyCalculation,
+  { values, results, verdict }: CalculationResult,
   as: Readonly<Record<string, string>>,
   { out }: Streams,
 ): void {
@@ -61,7 +67,7 @@ const pairsOf = (pairs: readonly string[]): Record<string, string> =>
   )
 
 /** The units asked for, as symbols, by output. */
-function unitsAsked({ id, outputs }: AnySum, pairs: readonly string[]): Record<string, string> {
+function unitsAsked({ id, outputs }: AnyCalculation, pairs: readonly string[]): Record<string, string> {
   return Object.fromEntries(
     Object.entries(pairsOf(pairs)).map(([key, word]): [string, string] => {
       const output = outputs[key]
@@ -78,7 +84,7 @@ function unitsAsked({ id, outputs }: AnySum, pairs: readonly string[]): Record<s
 }
 
 /** Numbers without a unit where several are usual: how each was taken, and how else it may have been meant. */
-function sayBare(sum: AnySum, texts: Readonly<Record<string, string>>, { err }: Streams): void {
+function sayBare(sum: AnyCalculation, texts: Readonly<Record<string, string>>, { err }: Streams): void {
   for (const [key, text] of Object.entries(texts)) {
     const input = sum.inputs[key]
     const bare = input && input.kind === 'number' ? bareMeanings(text, input.quantity) : null
@@ -88,10 +94,10 @@ function sayBare(sum: AnySum, texts: Readonly<Record<string, string>>, { err }: 
 }
 
 function run([name, ...pairs]: readonly string[], asked: readonly string[], json: boolean, streams: Streams): number {
-  const sum = namedSum(name)
+  const sum = namedCalculation(name)
   const as = unitsAsked(sum, asked)
   const texts = pairsOf(pairs)
-  const outcome = runSumFromText(sum, texts)
+  const outcome = runCalculationFromText(sum, texts)
   if (!outcome.ok) {
     for (const problem of outcome.problems)
       streams.err(`${problem.path ? `${problem.path}: ` : ''}${problemText(problem)}`)
@@ -113,10 +119,10 @@ export function sums(args: readonly string[], streams: Streams): number {
   const [first, ...rest] = positionals
   if (first === 'run') return run(rest, values.as ?? [], values.json ?? false, streams)
   if (first === 'show') {
-    show(namedSum(rest[0]), streams)
+    show(namedCalculation(rest[0]), streams)
     return 0
   }
-  const found = positionals.length === 0 ? SUMS : findSums(positionals.join(' '))
+  const found = positionals.length === 0 ? SUMS : findCalculations(positionals.join(' '))
   if (found.length === 0) {
     streams.err(`No sum has the words “${positionals.join(' ')}”.`)
     return 1

@@ -30,14 +30,14 @@ import { isDemoOffered } from '@/server/settings'
 // answers with a value.
 
 /** A text of what was sent, for the audit; what was sent was found good by then. */
-const said = (input: unknown, key: string): string => {
+const textIn = (input: unknown, key: string): string => {
   const value = typeof input === 'object' && input !== null ? (input as Record<string, unknown>)[key] : undefined
   return typeof value === 'string' ? value : ''
 }
-const about = (input: unknown, key = 'installationId') => ({ installationId: said(input, key) || null })
+const about = (input: unknown, key = 'installationId') => ({ installationId: textIn(input, key) || null })
 
 export async function makeInstallationAction(input: unknown) {
-  return asSigned('work', { action: 'made', what: said(input, 'name'), ...about(input, 'id') }, (scope) =>
+  return asSigned('work', { action: 'made', what: textIn(input, 'name'), ...about(input, 'id') }, (scope) =>
     makeInstallation(scope, input),
   )
 }
@@ -49,13 +49,13 @@ export async function importInstallationAction(input: unknown) {
 }
 
 export async function sealAction(input: unknown) {
-  return asSigned('seal', { action: 'sealed', what: said(input, 'reason'), ...about(input) }, (scope) =>
+  return asSigned('seal', { action: 'sealed', what: textIn(input, 'reason'), ...about(input) }, (scope) =>
     seal(scope, input),
   )
 }
 
 export async function keepCheckAction(input: unknown) {
-  return asSigned('work', { action: 'read', what: said(input, 'check'), ...about(input) }, (scope) =>
+  return asSigned('work', { action: 'read', what: textIn(input, 'check'), ...about(input) }, (scope) =>
     keepCheck(scope, input),
   )
 }
@@ -69,9 +69,9 @@ export async function keepFeedsAction(input: unknown) {
 }
 
 export async function placeAction(input: unknown) {
-  const where = { here: 'brought back', aside: 'set aside', deleted: 'deleted' }[said(input, 'place')] ?? 'placed'
-  const what = `${said(input, 'kind')} ${said(input, 'id')}`
-  const of = said(input, 'kind') === 'installation' ? about(input, 'id') : {}
+  const where = { here: 'brought back', aside: 'set aside', deleted: 'deleted' }[textIn(input, 'place')] ?? 'placed'
+  const what = `${textIn(input, 'kind')} ${textIn(input, 'id')}`
+  const of = textIn(input, 'kind') === 'installation' ? about(input, 'id') : {}
   return asSigned('archive', { action: where, what, ...of }, (scope) => place(scope, input))
 }
 
@@ -94,7 +94,7 @@ export async function choosePreferenceAction(input: unknown) {
 }
 
 export async function invitePersonAction(input: unknown) {
-  const what = `${said(input, 'role')} ${said(input, 'email')}`
+  const what = `${textIn(input, 'role')} ${textIn(input, 'email')}`
   return asSigned('people', { action: 'invited', what }, (scope) => invitePerson(scope, input))
 }
 
@@ -103,13 +103,13 @@ export async function withdrawInvitationAction(input: unknown) {
 }
 
 export async function changeRoleAction(input: unknown) {
-  const role = said(input, 'role')
-  const audited = { action: role ? 'gave a role' : 'removed', what: `${said(input, 'personId')} ${role}` }
+  const role = textIn(input, 'role')
+  const audited = { action: role ? 'gave a role' : 'removed', what: `${textIn(input, 'personId')} ${role}` }
   return asSigned('people', audited, (scope) => changeRole(scope, input))
 }
 
 export async function renameWorkspaceAction(input: unknown) {
-  return asSigned('people', { action: 'renamed the workspace', what: said(input, 'name') }, (scope) =>
+  return asSigned('people', { action: 'renamed the workspace', what: textIn(input, 'name') }, (scope) =>
     renameWorkspace(scope, input),
   )
 }

@@ -23,20 +23,20 @@ type Said = { name?: unknown; email?: unknown; newEmail?: unknown; password?: un
 
 /** Refuses what is too long and passwords that are guessed first, wherever one is set. */
 const checkSaid = createAuthMiddleware((ctx) => {
-  const said = (ctx.body ?? {}) as Said
+  const typed = (ctx.body ?? {}) as Said
   const refuse = (message: string) => {
     throw new APIError('BAD_REQUEST', { message })
   }
-  const texts = [said.name, said.email, said.newEmail].filter((word) => word !== undefined)
+  const texts = [typed.name, typed.email, typed.newEmail].filter((word) => word !== undefined)
   if (texts.some((word) => typeof word !== 'string')) refuse('A name and an address are text.')
-  if (typeof said.name === 'string' && (said.name.trim() === '' || said.name.length > LONGEST_NAME))
+  if (typeof typed.name === 'string' && (typed.name.trim() === '' || typed.name.length > LONGEST_NAME))
     refuse(`A name has 1 to ${LONGEST_NAME} characters.`)
-  for (const word of [said.email, said.newEmail])
+  for (const word of [typed.email, typed.newEmail])
     if (typeof word === 'string' && word.length > LONGEST_ADDRESS)
       refuse(`An address has at most ${LONGEST_ADDRESS} characters.`)
-  const password = ctx.path === '/sign-up/email' ? said.password : said.newPassword
+  const password = ctx.path === '/sign-up/email' ? typed.password : typed.newPassword
   if (typeof password !== 'string') return Promise.resolve()
-  const own = [said.name, said.email].filter((word) => typeof word === 'string')
+  const own = [typed.name, typed.email].filter((word) => typeof word === 'string')
   const problem = passwordProblem(password, own)
   if (problem) refuse(problem)
   return Promise.resolve()
@@ -206,9 +206,9 @@ async function workspaceToBegin(personId: string): Promise<string | null> {
 
 /** What a session was begun with, in a word or two, from what the browser says of itself. */
 export function deviceIn(userAgent: string | null | undefined): string {
-  const said = userAgent ?? ''
-  const browser = /Firefox|Edg|Chrome|Safari/.exec(said)?.[0]?.replace('Edg', 'Edge') ?? 'a program'
-  const system = /Android|iPhone|iPad|Windows|Mac OS|Linux/.exec(said)?.[0]
+  const agent = userAgent ?? ''
+  const browser = /Firefox|Edg|Chrome|Safari/.exec(agent)?.[0]?.replace('Edg', 'Edge') ?? 'a program'
+  const system = /Android|iPhone|iPad|Windows|Mac OS|Linux/.exec(agent)?.[0]
   return system ? `${browser} on ${system}` : browser
 }
 

@@ -23,7 +23,7 @@ import * as withins from '@/db/queries/within'
 import * as workspaces from '@/db/queries/workspace'
 import * as workspaceFiles from '@/db/queries/workspaceFile'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
-import { bePresent } from '@/server/commands/bePresent'
+import { heartbeat } from '@/server/commands/heartbeat'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
@@ -281,7 +281,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
 }
 
 const COMMANDS: Walk = {
-  bePresent: (who) => bePresent(who, { pageId: randomUUID(), installationId: id }),
+  heartbeat: (who) => heartbeat(who, { pageId: randomUUID(), installationId: id }),
   keepWorkingCopy: (who) => keepWorkingCopy(who, { id, baseVersion: 1, saveId: randomUUID(), document }),
   seal: (who) => seal(who, { id: randomUUID(), installationId: id, version: 1, reason: 'by a stranger' }),
   keepCheck: (who) => keepCheck(who, { id: randomUUID(), installationId: id, check: 'floor', reading }),

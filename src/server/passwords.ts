@@ -17,13 +17,13 @@ export function passwordProblem(password: string, own: readonly string[] = []): 
   if (password.length < SHORTEST_PASSWORD)
     return `A password has at least ${SHORTEST_PASSWORD} characters; three or four words do well.`
   if (password.length > LONGEST_PASSWORD) return `A password has at most ${LONGEST_PASSWORD} characters.`
-  const said = password.toLowerCase()
-  const core = said.replace(/[^\p{L}]+$/u, '')
-  const words = [said, core, withoutRepeats(said)]
-  if (words.some((word) => common().has(word)) || new Set(said).size < 4)
+  const lower = password.toLowerCase()
+  const core = lower.replace(/[^\p{L}]+$/u, '')
+  const words = [lower, core, withoutRepeats(lower)]
+  if (words.some((word) => common().has(word)) || new Set(lower).size < 4)
     return 'That password is among those that are guessed first; choose another. Three or four words do well.'
   const mine = own.flatMap((word) => [word, word.split('@')[0] ?? '']).map((word) => word.toLowerCase())
-  if (mine.some((word) => word.length >= 4 && said.includes(word) && said.length - word.length < 6))
+  if (mine.some((word) => word.length >= 4 && lower.includes(word) && lower.length - word.length < 6))
     return 'That password is little more than your name or address; choose another.'
   return null
 }

@@ -43,6 +43,6 @@ test.each([
   ['08006', 'connection failure'],
   ['57P01', 'terminating connection due to unexpected postmaster exit'],
 ])('what a pooler or a server in trouble says is “gone”: %s %s', (code, message) => {
-  const said = Object.assign(new Error(message), { code })
-  expect([isDatabaseGone(said), isDatabaseGone(new Error('Failed query', { cause: said }))]).toEqual([true, true])
+  const thrown = Object.assign(new Error(message), { code })
+  expect([isDatabaseGone(thrown), isDatabaseGone(new Error('Failed query', { cause: thrown }))]).toEqual([true, true])
 })

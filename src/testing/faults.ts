@@ -27,7 +27,7 @@ export const FAULT_KINDS = [
   'wrong convention of volts',
 ] as const
 export type FaultKind = (typeof FAULT_KINDS)[number]
-export type Fault = { readonly kind: FaultKind; readonly said: string; readonly wrong: Wrong }
+export type Fault = { readonly kind: FaultKind; readonly wording: string; readonly wrong: Wrong }
 
 /** How many tolerances a fault is made of. */
 export const TOLERANCES = 3
@@ -45,7 +45,7 @@ const beyondMeter = (pct: number, stepPct: number): number => (pct > 0 ? MADE * 
 const longer = (timeS: number): number => Math.ceil(timeS + MADE * allowedS(timeS) + 1)
 
 /** A rule with one thing wrong in it. */
-type WrongRule = readonly [kind: FaultKind, said: string, rule: Rule]
+type WrongRule = readonly [kind: FaultKind, wording: string, rule: Rule]
 
 type WrongIn<R> = (rule: R, context: ProveContext) => readonly WrongRule[]
 
@@ -116,7 +116,7 @@ const WRONG_IN: { readonly [K in Rule['kind']]: WrongIn<Extract<Rule, { kind: K 
 }
 
 /** A response with one thing wrong beside its rules. */
-type WrongResponse = readonly [kind: FaultKind, said: string, response: Response]
+type WrongResponse = readonly [kind: FaultKind, wording: string, response: Response]
 
 function inBounds(response: Response): WrongResponse[] {
   const { floor, ceiling, steps } = response
@@ -152,7 +152,7 @@ function inParts(response: Response): WrongResponse[] {
 
 /** Faults of what hangs on the controller. */
 function atTheController({ response, installation }: ProveContext): Fault[] {
-  const fault = (kind: FaultKind, said: string, wrong: Wrong): Fault => ({ kind, said, wrong })
+  const fault = (kind: FaultKind, wording: string, wrong: Wrong): Fault => ({ kind, wording, wrong })
   const leaves = response.inputs.filter(isMeasured).filter(({ combines }) => !combines)
   const signal = installation.kit.fans.find(({ id }) => id === response.lead)?.signal
   return [
@@ -181,15 +181,17 @@ function atTheController({ response, installation }: ProveContext): Fault[] {
 export function faultsOf(context: ProveContext): Fault[] {
   const { response, machine } = context
   const inRules = machine.rules.flatMap((rule) =>
-    (WRONG_IN[rule.kind] as WrongIn<Rule>)(rule, context).map(([kind, said, wrong]): WrongResponse => [
+    (WRONG_IN[rule.kind] as WrongIn<Rule>)(rule, context).map(([kind, wording, wrong]): WrongResponse => [
       kind,
-      `${said} of ${rule.id}`,
+      `${wording} of ${rule.id}`,
       { ...response, rules: response.rules.map((held) => (held.id === rule.id ? wrong : held)) },
     ]),
   )
-  const compiled = [...inRules, ...inBounds(response), ...inParts(response)].flatMap(([kind, said, wrong]): Fault[] => {
-    const outcome = compile(wrong)
-    return outcome.ok ? [{ kind, said, wrong: { machine: outcome.value } }] : []
-  })
+  const compiled = [...inRules, ...inBounds(response), ...inParts(response)].flatMap(
+    ([kind, wording, wrong]): Fault[] => {
+      const outcome = compile(wrong)
+      return outcome.ok ? [{ kind, wording, wrong: { machine: outcome.value } }] : []
+    },
+  )
   return [...compiled, ...atTheController(context)]
 }

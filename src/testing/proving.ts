@@ -150,7 +150,7 @@ export function playWrong(installations: readonly Installation[], random: () => 
       }
       const verdicts = outcome(plan, new ProvingSite(context, anyErrors(context, random), random, fault.wrong))
       if (verdicts.includes('fails')) tally.caught++
-      else tally.missed.push(`${installation.name}: ${fault.said}`)
+      else tally.missed.push(`${installation.name}: ${fault.wording}`)
     }
   }
   return byKind

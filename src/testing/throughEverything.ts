@@ -27,8 +27,8 @@ import { replay } from '@/core/space/replay'
 import { startingResponse } from '@/core/start/startingResponse'
 import { problemLine } from '@/core/words/problems'
 
-const needWords = (said: string, what: string): void => {
-  if (said === '' || /undefined|\[object|NaN/.test(said)) throw new Error(`${what} says “${said}”`)
+const needWords = (wording: string, what: string): void => {
+  if (wording === '' || /undefined|\[object|NaN/.test(wording)) throw new Error(`${what} says “${wording}”`)
 }
 
 /** Does with an installation all that the program does with one, and throws where anything goes wrong: what passes `check` must pass this. */
@@ -56,7 +56,7 @@ export function throughEverything(installation: Installation, models: readonly C
     const { title, how, ifFails, measureWith, steps } = checkText(planned.context, check)
     for (const words of [title, how, ifFails, measureWith, ...steps]) needWords(words, 'a check')
   }
-  for (const { label, said } of facts(installation)) needWords(`${label}: ${said}`, 'a fact')
+  for (const { label, wording } of facts(installation)) needWords(`${label}: ${wording}`, 'a fact')
   if (compare(installation, installation).length > 0) throw new Error('it differs from itself')
   if (installation.kit.controller && fitted) {
     for (const { title, how } of dialIn(installation.kit.controller, fitted, installation.dial.present)) {

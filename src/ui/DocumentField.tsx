@@ -1,6 +1,6 @@
 'use client'
 
-import { putAt, valueAt, type Place } from '@/core/json/place'
+import { putAt, valueAt, type Path } from '@/core/json/path'
 import type { Quantity } from '@/core/quantity/units'
 import { Choice } from '@/ui/Choice'
 import { DateField } from '@/ui/DateField'
@@ -10,7 +10,7 @@ import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Common = {
   /** Where in the installation it stands: dotted. */
-  readonly place: Place
+  readonly place: Path
   readonly label: string
   /** What undo calls a change of it; the label where nothing is said. */
   readonly change?: string

@@ -85,9 +85,14 @@ function useEntry({ quantity, value, onChange, onClear, onDone, step, limits }: 
         if (parsed.value !== value) onChange(parsed.value)
         return
       }
-      const said = parsed ? parsed.problems.map(problemText).join(' ') : null
+      const refusal = parsed ? parsed.problems.map(problemText).join(' ') : null
       const inForce = value === null || onClear ? '' : ` ${figure} ${unit.symbol} stays in force.`
-      setEntry({ text: next, problem: said && `${said}${inForce}`, isTyping: true, value: onClear ? null : value })
+      setEntry({
+        text: next,
+        problem: refusal && `${refusal}${inForce}`,
+        isTyping: true,
+        value: onClear ? null : value,
+      })
       if (value !== null) onClear?.()
     },
     leave: (): void => {

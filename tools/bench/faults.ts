@@ -50,11 +50,11 @@ const ended = (child: ChildProcess): Promise<void> =>
 
 async function up(folder: string, clock?: Clock): Promise<Gale> {
   const child = spawnGale(folder, clock)
-  let said = ''
-  child.stdout?.on('data', (chunk: Buffer) => (said += chunk.toString()))
-  await until(() => said.includes('Ctrl-C stops it') || child.exitCode !== null, 180)
-  const url = /Soft Gale is at (\S+)/.exec(said)?.[1]
-  if (!url) throw new Error(`it did not start: ${said}`)
+  let wording = ''
+  child.stdout?.on('data', (chunk: Buffer) => (wording += chunk.toString()))
+  await until(() => wording.includes('Ctrl-C stops it') || child.exitCode !== null, 180)
+  const url = /Soft Gale is at (\S+)/.exec(wording)?.[1]
+  if (!url) throw new Error(`it did not start: ${wording}`)
   return { child, url }
 }
 

@@ -240,7 +240,7 @@ function byHand(steps: number): number {
 }
 
 /** Seconds the same loop takes in C, best of three; null where there is no compiler. */
-function inCS(expectedSum: number): number | null {
+function inCS(expectedCalculation: number): number | null {
   if (spawnSync('gcc', ['--version']).status !== 0) return null
   const directory = mkdtempSync(join(tmpdir(), 'gale-bench-'))
   try {
@@ -250,7 +250,8 @@ function inCS(expectedSum: number): number | null {
     const [sum = NaN, seconds = NaN] = execFileSync(program, [data, String(STEPS)], { encoding: 'utf8' })
       .split(' ')
       .map(Number)
-    if (Math.abs(sum - expectedSum) > 1e-3) throw new Error(`the loop in C does not agree: ${sum} and ${expectedSum}`)
+    if (Math.abs(sum - expectedCalculation) > 1e-3)
+      throw new Error(`the loop in C does not agree: ${sum} and ${expectedCalculation}`)
     return seconds
   } finally {
     rmSync(directory, { recursive: true })
@@ -259,13 +260,13 @@ function inCS(expectedSum: number): number | null {
 
 /** A year of a typical response with ten rules, against the same logic by hand, and what a step costs in memory. */
 export function tenRuleFigures(): string[] {
-  const [blockSum, stepSum, handSum] = [byBlocks(STEPS), byMachine(STEPS), byHand(STEPS)]
-  if (Math.abs(blockSum - handSum) > 1e-3 || Math.abs(stepSum - handSum) > 1e-3)
-    throw new Error(`the loops do not agree: ${blockSum}, ${stepSum} and ${handSum}`)
+  const [blockCalculation, stepCalculation, handCalculation] = [byBlocks(STEPS), byMachine(STEPS), byHand(STEPS)]
+  if (Math.abs(blockCalculation - handCalculation) > 1e-3 || Math.abs(stepCalculation - handCalculation) > 1e-3)
+    throw new Error(`the loops do not agree: ${blockCalculation}, ${stepCalculation} and ${handCalculation}`)
   const blockS = best(3, () => byBlocks(STEPS))
   const stepS = best(3, () => byMachine(STEPS))
   const handS = best(3, () => byHand(STEPS))
-  const cS = inCS(handSum)
+  const cS = inCS(handCalculation)
   const state = machine.newState()
   byMachine(20_000, state)
   // No collection between the two looks: what the steps took is the difference, if they took anything.

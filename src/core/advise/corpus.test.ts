@@ -53,8 +53,8 @@ describe('no false alarm', () => {
   })
 
   test.each(fitting)('a fresh start of $duty on $model.id', ({ duty, model, losesProbe }) => {
-    const said = spoken(a(duty, {}, (draft) => chooseController(draft, model)))
-    expect(said.filter((line) => !(losesProbe && line.startsWith('fails-low')))).toEqual([])
+    const wording = spoken(a(duty, {}, (draft) => chooseController(draft, model)))
+    expect(wording.filter((line) => !(losesProbe && line.startsWith('fails-low')))).toEqual([])
   })
 })
 

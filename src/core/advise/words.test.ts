@@ -31,7 +31,7 @@ test('whatever has a cure says what a press on it does', () => {
 })
 
 describe('moments in words', () => {
-  const said = (facts: Parameters<typeof says<'not-full-when-hot'>>[1]['with']) =>
+  const wording = (facts: Parameters<typeof says<'not-full-when-hot'>>[1]['with']) =>
     judgementText({ says: says('not-full-when-hot', { share: 0.5, with: facts }) }).detail
   test.each([
     [[], 'At its hottest it gives 50 % of its full air . Heat comes first here.'],
@@ -46,5 +46,5 @@ describe('moments in words', () => {
       ],
       / with outside at −5\.0 °C, door off and coil lost\./,
     ],
-  ])('%j', (facts, words) => expect(said(facts)).toMatch(words))
+  ])('%j', (facts, words) => expect(wording(facts)).toMatch(words))
 })

@@ -35,11 +35,11 @@ test('rooms are added up; one the table does not have is named', () =>
   ).toEqual({ flowLs: 6 * 15 + 10 * 2.5 + 40 * 0.3, unknown: ['sauna'] }))
 
 test.each([
-  { name: 'empty', text: ' ', said: ['The file is empty.'] },
+  { name: 'empty', text: ' ', wording: ['The file is empty.'] },
   {
     name: 'gaps: every one is named',
     text: 'room,flow\nshowers,\n,15\nhall,none\nyard,4,acre\n',
-    said: [
+    wording: [
       'line 2: showers has no flow; write one in l/s, or take the line out.',
       'line 3: there is a flow but no room; name the room, or take the line out.',
       'line 4: “none” is no flow for hall; write l/s above zero.',
@@ -49,15 +49,15 @@ test.each([
   {
     name: 'headings only',
     text: 'room,flow\n',
-    said: ['There is no line with a room and its flow: “showers;15;room”.'],
+    wording: ['There is no line with a room and its flow: “showers;15;room”.'],
   },
-  { name: 'cut JSON', text: '{"schema": "soft-gale/flow-table@1"', said: [expect.stringContaining('JSON')] },
+  { name: 'cut JSON', text: '{"schema": "soft-gale/flow-table@1"', wording: [expect.stringContaining('JSON')] },
   {
     name: 'JSON of another shape',
     text: '{"schema": "soft-gale/flow-table@1", "name": "x"}',
-    said: expect.any(Array) as string[],
+    wording: expect.any(Array) as string[],
   },
-])('$name', ({ text, said }) => expect(read(text)).toEqual(said))
+])('$name', ({ text, wording }) => expect(read(text)).toEqual(wording))
 
 test('a room twice is said', () =>
   expect(read('showers;15\nshowers;20\n')).toEqual([expect.stringMatching(/rows\.1\.room.*showers/)]))

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { checkFlowTable, FLOW_TABLE_SCHEMA, FlowTable, type Per } from '@/core/brief/flowTable'
-import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
 
 const fits = validator(FlowTable, FLOW_TABLE_SCHEMA)
@@ -9,18 +9,18 @@ const PERS: Record<string, Per> = { '': 'room', room: 'room', person: 'person', 
 /** A table from a file: JSON of this kind, or a CSV with the columns room, flow in l/s, and for each room, person or m².
  *  @param name of the file, which stands for the table's name where it has none */
 export function readFlowTable(text: string, name: string): Outcome<FlowTable> {
-  if (text.trim() === '') return bad({ code: 'empty_file', path: '' })
+  if (text.trim() === '') return fail({ code: 'empty_file', path: '' })
   if (text.trimStart().startsWith('{')) {
     let data: unknown
     try {
       data = JSON.parse(text)
     } catch (error) {
-      return bad({ code: 'not_json', path: '', detail: error instanceof Error ? error.message : 'unreadable' })
+      return fail({ code: 'not_json', path: '', detail: error instanceof Error ? error.message : 'unreadable' })
     }
     const read = fits(data)
     if (!read.ok) return read
     const problems = checkFlowTable(read.value)
-    return problems.length > 0 ? bad(...problems) : read
+    return problems.length > 0 ? fail(...problems) : read
   }
   const problems: Problem[] = []
   const rows = Papa.parse<string[]>(text.trimEnd()).data.flatMap((cells, index): FlowTable['rows'] => {
@@ -37,8 +37,8 @@ export function readFlowTable(text: string, name: string): Outcome<FlowTable> {
     else return [{ room, flowLs, per: unit }]
     return []
   })
-  if (problems.length > 0) return bad(...problems)
-  if (rows.length === 0) return bad({ code: 'no_table_lines', path: '' })
+  if (problems.length > 0) return fail(...problems)
+  if (rows.length === 0) return fail({ code: 'no_table_lines', path: '' })
   const table: FlowTable = {
     schema: FLOW_TABLE_SCHEMA,
     name: name.replace(/\.[^.]*$/, '').slice(0, 80) || 'own table',
@@ -46,5 +46,5 @@ export function readFlowTable(text: string, name: string): Outcome<FlowTable> {
     rows,
   }
   const twice = checkFlowTable(table)
-  return twice.length > 0 ? bad(...twice) : good(table)
+  return twice.length > 0 ? fail(...twice) : ok(table)
 }

@@ -63,11 +63,11 @@ import { phaseCut } from '@/core/calculation/signals/phaseCut'
 import { pulseWidth } from '@/core/calculation/signals/pulseWidth'
 import { startsPerHour } from '@/core/calculation/signals/startsPerHour'
 import { tachPulses } from '@/core/calculation/signals/tachPulses'
-import type { AnySum } from '@/core/calculation/sum'
+import type { AnyCalculation } from '@/core/calculation/calculation'
 import { termsFor, wordsOf } from '@/core/glossary/glossary'
 
 /** Every sum, in the order of the place Sums. A new one is a file and a line here. */
-export const SUMS: readonly AnySum[] = [
+export const SUMS: readonly AnyCalculation[] = [
   coldSurface,
   densityAtAltitude,
   heatStress,
@@ -135,17 +135,17 @@ export const SUMS: readonly AnySum[] = [
   tachPulses,
 ]
 
-export const sumById = (id: string): AnySum | undefined => SUMS.find((sum) => sum.id === id)
+export const sumById = (id: string): AnyCalculation | undefined => SUMS.find((sum) => sum.id === id)
 
 /** The sums in whose name, group or words every word looked for occurs; else those of what the trade means by it. */
-export function findSums(typed: string): AnySum[] {
+export function findCalculations(typed: string): AnyCalculation[] {
   const found = SUMS.filter((sum) => hasWords(sum, typed))
   if (found.length > 0) return found
   const words = termsFor(typed).flatMap(wordsOf)
   return SUMS.filter((sum) => words.some((word) => hasWords(sum, word)))
 }
 
-function hasWords({ id, name, group, words }: AnySum, typed: string): boolean {
+function hasWords({ id, name, group, words }: AnyCalculation, typed: string): boolean {
   const text = `${id} ${name} ${group} ${words}`.toLowerCase()
   return typed
     .toLowerCase()

@@ -85,15 +85,15 @@ describe('readings that cannot be', () => {
     readingDoubts(sizedReadings(fan(map, areaM2)), ratedRpm, map).map((doubt) => doubtText(doubt))
 
   test('a straight line has nothing to question', () => expect(found(good)).toEqual([]))
-  test.each<[name: string, change: Partial<MapReading>, said: RegExp]>([
+  test.each<[name: string, change: Partial<MapReading>, wording: RegExp]>([
     ['15 % over its neighbours', { flowLs: 138 }, /60 % the flow lies 15 % over/],
     ['falls with more speed', { flowLs: 60 }, /less flow was read than at a lower speed/],
     ['m³/h typed as l/s', { flowLs: 432 }, /did you mean 120 l\/s\? What was typed looks like m³\/h/],
     ['rev/s typed as rpm', { rpm: 20 }, /did you mean 1,?200 rpm\? What was typed looks like rev\/s/],
     ['over twice the rated speed', { rpm: 4200 }, /2\.1 times the rated one/],
-  ])('%s', (_name, change, said) =>
+  ])('%s', (_name, change, wording) =>
     expect(found(good.map((one) => (one.settingPct === 60 ? { ...one, ...change } : one)))).toEqual([
-      expect.stringMatching(said),
+      expect.stringMatching(wording),
     ]),
   )
   test('a velocity in km/h typed as m/s: 14.8 for 4.1', () => {

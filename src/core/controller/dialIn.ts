@@ -35,19 +35,19 @@ export function pressesBetween(
 }
 
 /** Marks the names of the panel's keys inside a text. */
-export function withKeys(said: string, keys: readonly string[]): ActionPart[] {
+export function withKeys(wording: string, keys: readonly string[]): ActionPart[] {
   const found = keys
     .flatMap((key) => {
-      const at = said.indexOf(`[${key}]`)
+      const at = wording.indexOf(`[${key}]`)
       return at < 0 ? [] : [{ key, at }]
     })
     .sort((a, b) => a.at - b.at)[0]
-  if (!found) return said ? [{ kind: 'text', text: said }] : []
-  const before = said.slice(0, found.at)
+  if (!found) return wording ? [{ kind: 'text', text: wording }] : []
+  const before = wording.slice(0, found.at)
   return [
     ...(before ? [{ kind: 'text' as const, text: before }] : []),
     { kind: 'key', text: found.key },
-    ...withKeys(said.slice(found.at + found.key.length + 2), keys),
+    ...withKeys(wording.slice(found.at + found.key.length + 2), keys),
   ]
 }
 

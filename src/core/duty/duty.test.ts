@@ -1,7 +1,7 @@
 import { checkBrief } from '@/core/brief/check'
 import { DUTIES, type Duty } from '@/core/brief/duty'
 import type { Brief } from '@/core/brief/schema'
-import { runSum, startValues } from '@/core/calculation/runSum'
+import { runCalculation, startValues } from '@/core/calculation/runCalculation'
 import { CAUTIONS } from '@/core/duty/cautions'
 import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
@@ -89,7 +89,7 @@ test.each<{ answers: Brief['answers']; stands: boolean }>([
 ])('open flue $answers: caution and spillage test stand: $stands', ({ answers, stands }) => {
   const { cautions, later } = following('extract', answers)
   expect(cautions.length > 0).toBe(stands)
-  expect(later.some((said) => said.includes('Spillage'))).toBe(stands)
+  expect(later.some((wording) => wording.includes('Spillage'))).toBe(stands)
 })
 
 test('what the fan of a stove moves decides what it does on embers', () => {
@@ -118,7 +118,7 @@ describe('a flow with a sum behind it is what that sum gives', () => {
       const { least, most } = following(duty, asks ? { rule } : {}, space)
       for (const flow of [least, most])
         if (flow?.by) {
-          const outcome = runSum(flow.by.sum, { ...startValues(flow.by.sum), ...flow.by.values })
+          const outcome = runCalculation(flow.by.sum, { ...startValues(flow.by.sum), ...flow.by.values })
           const given = outcome.ok ? Object.values(outcome.value.results) : []
           // The boost of a whole dwelling is a third more than its sum; everything else is the figure itself.
           const share = flow.why.startsWith('Boost: 30 %') ? 1.3 : 1

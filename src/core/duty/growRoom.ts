@@ -1,6 +1,6 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { heatRemoval } from '@/core/calculation/flow/heatRemoval'
-import { growRoom as growRoomSum } from '@/core/calculation/required/growRoom'
+import { growRoom as growRoomCalculation } from '@/core/calculation/required/growRoom'
 import { openFlueCautions, openFlueLater, openFlueQuestion } from '@/core/duty/openFlue'
 import { ask, bareResponse, target, type DutyPlan, type Flow } from '@/core/duty/plan'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
@@ -45,7 +45,7 @@ export const growRoom: DutyPlan = {
       heat >= moisture
         ? { sum: heatRemoval, values: { P: heatLoadW!, dT: allowedRiseK! } }
         : {
-            sum: growRoomSum,
+            sum: growRoomCalculation,
             values: { P: heatLoadW ?? 0, m: water!, ti: temp, RHi: damp, to: air!, RHo: airDamp! },
           }
     const isFlued = answers.yes('openFlue')

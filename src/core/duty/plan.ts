@@ -1,7 +1,7 @@
 import type { Brief, Target } from '@/core/brief/schema'
 import { heatRemoval } from '@/core/calculation/flow/heatRemoval'
-import type { SumValues } from '@/core/calculation/runSum'
-import type { AnySum } from '@/core/calculation/sum'
+import type { CalculationValues } from '@/core/calculation/runCalculation'
+import type { AnyCalculation } from '@/core/calculation/calculation'
 import type { Caution } from '@/core/duty/cautions'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
 import type { Signal } from '@/core/physics/signal'
@@ -34,7 +34,7 @@ export type Flow = {
   readonly why: string
   readonly source: string
   /** The sum that gives it, with what was put in. */
-  readonly by?: { readonly sum: AnySum; readonly values: SumValues }
+  readonly by?: { readonly sum: AnyCalculation; readonly values: CalculationValues }
 }
 
 /** The flow that carries heat away, as a duty wants it; null without a load. */

@@ -1,4 +1,4 @@
-import { findSums } from '@/core/calculation/registry'
+import { findCalculations } from '@/core/calculation/registry'
 import { alsoCalled, GLOSSARY, termsFor, whyNotHere } from '@/core/glossary/glossary'
 import { findOffers } from '@/core/sentences/findOffers'
 import { offers } from '@/core/sentences/table'
@@ -34,8 +34,8 @@ test('what names no rule is explained, and what is not to be had is answered', (
 })
 
 test('a calculation is found by its own words, and by those of the trade', () => {
-  expect(findSums('hysteresis').map(({ id }) => id)).toContain('differential-points')
-  expect(findSums('no such word')).toEqual([])
+  expect(findCalculations('hysteresis').map(({ id }) => id)).toContain('differential-points')
+  expect(findCalculations('no such word')).toEqual([])
 })
 
 test('every word stands once for a term, and every kind of rule has one', () => {

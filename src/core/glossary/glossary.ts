@@ -199,8 +199,8 @@ const NOT_HERE: readonly { readonly words: readonly string[]; readonly why: stri
   },
 ]
 
-const plain = (said: string): string =>
-  said
+const plain = (wording: string): string =>
+  wording
     .trim()
     .toLowerCase()
     .replace(/[-\s]+/g, ' ')

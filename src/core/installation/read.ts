@@ -8,7 +8,7 @@ import { checkAnswers } from '@/core/duty/answers'
 import { checkInstallation } from '@/core/installation/checkInstallation'
 import { Installation, INSTALLATION_SCHEMA } from '@/core/installation/installation'
 import { parseJson } from '@/core/json/parseJson'
-import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
 import { Kit, KIT_SCHEMA } from '@/core/kit/schema'
 import { checkResponse } from '@/core/machine/check'
@@ -23,7 +23,7 @@ const reader =
     const shaped = fits(upgrade(data))
     if (!shaped.ok) return shaped
     const problems = check(shaped.value)
-    return problems.length > 0 ? bad(...problems) : shaped
+    return problems.length > 0 ? fail(...problems) : shaped
   }
 
 const readBrief = reader(validator(Brief), (brief) => [...checkBrief(brief), ...checkAnswers(brief)])
@@ -55,18 +55,18 @@ const known = Object.keys(DOCUMENTS) as DocumentName[]
 function documentName(data: unknown): Outcome<DocumentName> {
   const got = typeof data === 'object' && data !== null && 'schema' in data ? data.schema : undefined
   if (typeof got !== 'string')
-    return bad({
+    return fail({
       code: 'missing',
       path: 'schema',
       what: `The line "schema" that says what this is (one of ${known.join(', ')})`,
     })
   const name = known.find((candidate) => candidate === got)
-  if (name) return good(name)
+  if (name) return ok(name)
   const [kind, version] = got.split('@')
   const ours = known.find((candidate) => candidate.split('@')[0] === kind)
   if (ours && Number(version) > Number(ours.split('@')[1]))
-    return bad({ code: 'newer_schema', path: 'schema', got, known: ours })
-  return bad({ code: 'unknown_schema', path: 'schema', got, known: known.join(', ') })
+    return fail({ code: 'newer_schema', path: 'schema', got, known: ours })
+  return fail({ code: 'unknown_schema', path: 'schema', got, known: known.join(', ') })
 }
 
 /** Reads any document of ours, of this version or a former one; whatever is thrown at it ends in a value, never in an exception. */
@@ -76,7 +76,7 @@ export function readDocument(given: unknown): Outcome<AnyDocument> {
   if (!name.ok) return name
   const read: Reader<{ readonly schema: string }> = DOCUMENTS[name.value].read
   const document = read(data)
-  return document.ok ? good({ name: name.value, document: document.value }) : document
+  return document.ok ? ok({ name: name.value, document: document.value }) : document
 }
 
 /** An installation file: text to document. */
@@ -87,6 +87,6 @@ export function readInstallationText(text: string): Outcome<Installation> {
   const name = documentName(data)
   if (!name.ok) return name
   if (name.value !== INSTALLATION_SCHEMA)
-    return bad({ code: 'unknown_schema', path: 'schema', got: name.value, known: INSTALLATION_SCHEMA })
+    return fail({ code: 'unknown_schema', path: 'schema', got: name.value, known: INSTALLATION_SCHEMA })
   return readInstallation(data)
 }

@@ -1,11 +1,11 @@
-import { bad, good, type Outcome } from '@/core/json/problem'
+import { fail, ok, type Outcome } from '@/core/json/problem'
 
 /** Parses text as JSON, naming the place where it breaks. */
 export function parseJson(text: string): Outcome<unknown> {
   try {
-    return good(JSON.parse(text) as unknown)
+    return ok(JSON.parse(text) as unknown)
   } catch (error) {
-    if (error instanceof SyntaxError) return bad({ code: 'not_json', path: '', detail: error.message })
+    if (error instanceof SyntaxError) return fail({ code: 'not_json', path: '', detail: error.message })
     throw error
   }
 }

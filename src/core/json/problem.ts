@@ -34,7 +34,21 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'unknown_schema'; readonly got: string; readonly known: string }
   | { readonly code: 'newer_schema'; readonly got: string; readonly known: string }
   | { readonly code: 'not_json'; readonly detail: string }
-  | { readonly code: 'shape'; readonly detail: string }
+  | { readonly code: 'unknown_key'; readonly key: string }
+  | { readonly code: 'not_one_of'; readonly got: string; readonly known: readonly string[] }
+  | { readonly code: 'other_value'; readonly got: string; readonly wanted: string }
+  | { readonly code: 'other_type'; readonly got: string; readonly wanted: string }
+  | { readonly code: 'out_of_bound'; readonly got: string; readonly bound: string }
+  | { readonly code: 'blank' }
+  | { readonly code: 'no_short_name'; readonly got: string }
+  | {
+      readonly code: 'length'
+      readonly got: string
+      readonly of: 'items' | 'characters' | 'properties'
+      readonly isMost: boolean
+      readonly limit: number
+    }
+  | { readonly code: 'does_not_fit'; readonly got: string; readonly rule: string }
   | { readonly code: 'wrong_kind'; readonly what: string; readonly got: string; readonly needs: string }
   | { readonly code: 'too_many_values'; readonly most: number }
   | { readonly code: 'too_deep'; readonly most: number }
@@ -112,22 +126,24 @@ export type Problem = { readonly path: string } & (
       readonly code:
         'last_owner' | 'site_in_use' | 'check_gone' | 'copy_too_large' | 'import_failed' | 'view_asked_wrong'
     }
-  | { readonly code: 'not_whole'; readonly detail: string }
+  | { readonly code: 'not_whole'; readonly cameMore: boolean }
   | { readonly code: 'stays_without_reason'; readonly title: string }
   | { readonly code: 'id_of_example'; readonly id: string }
   | { readonly code: 'file_too_large' | 'workspace_too_large'; readonly mostMb: number }
   | { readonly code: 'no_zip' | 'no_manifest' | 'no_readings' | 'perhaps_more' }
-  | { readonly code: 'layout'; readonly detail: string }
+  | { readonly code: 'column_unit'; readonly column: string; readonly unit: string; readonly what: string }
+  | { readonly code: 'column_twice'; readonly column: string }
   | { readonly code: 'no_zone'; readonly got: string }
-  /** Stored so by an earlier version, in words of its own; nothing makes it any more. */
+  /** Stored so by an earlier version, in words of its own; nothing makes them any more. */
   | { readonly code: 'said'; readonly text: string }
+  | { readonly code: 'shape' | 'layout'; readonly detail: string }
 )
 
 export type Outcome<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] }
 
-export const good = <T>(value: T): Outcome<T> => ({ ok: true, value })
-export const bad = (...problems: Problem[]): { readonly ok: false; readonly problems: readonly Problem[] } => ({
+export const ok = <T>(value: T): Outcome<T> => ({ ok: true, value })
+export const fail = (...problems: Problem[]): { readonly ok: false; readonly problems: readonly Problem[] } => ({
   ok: false,
   problems,
 })

@@ -1,7 +1,7 @@
 import type { Static, TSchema } from '@sinclair/typebox'
 import type { ErrorObject } from 'ajv'
 import { compileSchema } from '#compileSchema'
-import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { unreasonable } from '@/core/json/reasonable'
 
 /** What stands at a JSON pointer. */
@@ -67,54 +67,43 @@ const shown = (data: unknown): string => {
   return json.length > 40 ? `${json.slice(0, 37)}…` : json
 }
 
+const LENGTHS: Readonly<Record<string, 'items' | 'characters' | 'properties'>> = {
+  maxItems: 'items',
+  minItems: 'items',
+  maxLength: 'characters',
+  minLength: 'characters',
+  maxProperties: 'properties',
+}
+
 function problemOf(error: Fault): Problem {
+  const { keyword } = error
   const path = dotted(error.instancePath)
   const params = error.params as Record<string, unknown>
-  switch (error.keyword) {
+  const got = shown(error.data)
+  switch (keyword) {
     case 'required':
       return { code: 'missing', path, what: `“${String(params.missingProperty)}”` }
     case 'additionalProperties':
-      return {
-        code: 'shape',
-        path,
-        detail: `“${String(params.additionalProperty)}” is not known here; remove it or check its spelling`,
-      }
-    case 'oneOfThese': {
-      const allowed = params.allowed as string[]
-      return {
-        code: 'shape',
-        path,
-        detail: `${shown(error.data)} does not fit${allowed.length ? `; use one of: ${allowed.join(', ')}` : ''}`,
-      }
-    }
+      return { code: 'unknown_key', path, key: String(params.additionalProperty) }
+    case 'oneOfThese':
+      return { code: 'not_one_of', path, got, known: params.allowed as string[] }
     case 'const':
-      return { code: 'shape', path, detail: `this must be ${shown(params.allowedValue)}, not ${shown(error.data)}` }
+      return { code: 'other_value', path, got, wanted: shown(params.allowedValue) }
     case 'type':
-      return {
-        code: 'shape',
-        path,
-        detail: `this must be ${String(params.type) === 'integer' ? 'a whole number' : `a ${String(params.type)}`}, not ${shown(error.data)}`,
-      }
+      return { code: 'other_type', path, got, wanted: String(params.type) }
     case 'minimum':
     case 'maximum':
     case 'exclusiveMinimum':
     case 'exclusiveMaximum':
-      return {
-        code: 'shape',
-        path,
-        detail: `${shown(error.data)} must be ${String(params.comparison)} ${String(params.limit)}`,
-      }
+      return { code: 'out_of_bound', path, got, bound: `${String(params.comparison)} ${String(params.limit)}` }
     case 'pattern':
-      return {
-        code: 'shape',
-        path,
-        detail:
-          params.pattern === '\\S'
-            ? 'this must not be empty'
-            : `${shown(error.data)} must be a short name of letters, digits and hyphens`,
-      }
-    default:
-      return { code: 'shape', path, detail: `${shown(error.data)} ${error.message ?? 'does not fit'}` }
+      return params.pattern === '\\S' ? { code: 'blank', path } : { code: 'no_short_name', path, got }
+    default: {
+      const of = LENGTHS[keyword]
+      return of
+        ? { code: 'length', path, got, of, isMost: keyword.startsWith('max'), limit: Number(params.limit) }
+        : { code: 'does_not_fit', path, got, rule: keyword }
+    }
   }
 }
 
@@ -160,13 +149,13 @@ export function validator<T extends TSchema>(schema: T, name?: string): (data: u
   return (data) => {
     const { validate, fitsLengths } = compiled()
     const strange = unreasonable(data)
-    if (strange) return bad(strange)
+    if (strange) return fail(strange)
     const faults = (errors: readonly ErrorObject[] | null | undefined, most: number): Fault[] =>
       (errors ?? []).slice(0, most).map((error) => ({ ...error, data: dataAt(data, error.instancePath) }))
-    if (!fitsLengths(data)) return bad(...faults(fitsLengths.errors, MOST_PROBLEMS).map(problemOf))
-    if (validate(data)) return good(data as Static<T>)
+    if (!fitsLengths(data)) return fail(...faults(fitsLengths.errors, MOST_PROBLEMS).map(problemOf))
+    if (validate(data)) return ok(data as Static<T>)
     const problems = withoutOtherBranches(faults(validate.errors, MOST_ERRORS)).map(problemOf)
-    return bad(...problems.slice(0, MOST_PROBLEMS))
+    return fail(...problems.slice(0, MOST_PROBLEMS))
   }
 }
 

@@ -1,4 +1,4 @@
-import { valueAt } from '@/core/json/place'
+import { valueAt } from '@/core/json/path'
 import type { Problem } from '@/core/json/problem'
 import { checkParts } from '@/core/machine/checkParts'
 import { quantitySpec, type Quantity } from '@/core/quantity/units'

@@ -1,4 +1,4 @@
-import { bad, good, type Outcome } from '@/core/json/problem'
+import { fail, ok, type Outcome } from '@/core/json/problem'
 import { checkResponse } from '@/core/machine/check'
 import { newColumns, type Columns } from '@/core/machine/columns'
 import { compileAsked } from '@/core/machine/parts/asked'
@@ -288,5 +288,5 @@ function compileChecked(response: Response): Machine {
 /** Checks the response once and returns the machine that carries it out, or every problem at once. */
 export function compile(response: Response): Outcome<Machine> {
   const problems = checkResponse(response)
-  return problems.length > 0 ? bad(...problems) : good(compileChecked(response))
+  return problems.length > 0 ? fail(...problems) : ok(compileChecked(response))
 }

@@ -83,12 +83,12 @@ test('what is next above and below, or nothing', () => {
 })
 
 test.each([
-  { name: 'steps', changes: { floor: 40, ceiling: 60, step: 100 / 3 }, said: /steps of 33.3 %/ },
-  { name: 'a band', changes: { floor: 42, ceiling: 60, bands: [[40, 70]] }, said: /a skip band from 40 to 70 %/ },
-  { name: 'levels', changes: { floor: 90, ceiling: 95, levels: [35, 48, 100] }, said: /levels of 35, 48, 100 %/ },
+  { name: 'steps', changes: { floor: 40, ceiling: 60, step: 100 / 3 }, wording: /steps of 33.3 %/ },
+  { name: 'a band', changes: { floor: 42, ceiling: 60, bands: [[40, 70]] }, wording: /a skip band from 40 to 70 %/ },
+  { name: 'levels', changes: { floor: 90, ceiling: 95, levels: [35, 48, 100] }, wording: /levels of 35, 48, 100 %/ },
 ] as const)(
   'where $name leave nothing between floor and ceiling it is refused, with the reason',
-  ({ changes, said }) => {
+  ({ changes, wording }) => {
     const { steps, bands, lowPct, highPct } = boundsOf(changes as unknown as Case)
     const outcome = compile(
       exampleResponse({
@@ -99,7 +99,7 @@ test.each([
       }),
     )
     expect(outcome).toMatchObject({ ok: false, problems: [{ path: 'floor.speedPct' }] })
-    expect(outcome.ok ? '' : outcome.problems.map(problemText).join(' ')).toMatch(said)
+    expect(outcome.ok ? '' : outcome.problems.map(problemText).join(' ')).toMatch(wording)
   },
 )
 

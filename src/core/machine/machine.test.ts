@@ -48,20 +48,20 @@ test('the reason is a sentence a technician would say', () => {
       steps: { stepPct: 5, rounding: 'up' },
     }),
   )
-  const said = (values: Record<string, number>) => {
+  const wording = (values: Record<string, number>) => {
     const inputs = machine.inputsFrom(values)
     return reasonText(machine.response, explain(machine, machine.settledState(inputs), inputs))
   }
-  expect(said({ temp: 22.3 })).toBe(
+  expect(wording({ temp: 22.3 })).toBe(
     'Room temperature is 2.3 K up a 10.0 K ramp, so it asks for 38.4 %. Nothing else is asking. Steps of 5 % give 40 %.',
   )
-  expect(said({ temp: 22.3, boost: 1 })).toBe(
+  expect(wording({ temp: 22.3, boost: 1 })).toBe(
     'Boost switch is on, so it asks for 70 %. Room temperature ramp asks for less.',
   )
-  expect(said({ temp: 30 })).toBe(
+  expect(wording({ temp: 30 })).toBe(
     'Room temperature is 30.0 °C, at or past full at 30.0 °C, so it asks for 100 %. Nothing else is asking. The ceiling holds it to 90 %.',
   )
-  expect(said({ temp: 5 })).toBe('Nothing asks for more than the floor, 20 %.')
+  expect(wording({ temp: 5 })).toBe('Nothing asks for more than the floor, 20 %.')
 })
 
 test.each(

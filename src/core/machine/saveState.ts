@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { bad, good, type Outcome } from '@/core/json/problem'
+import { fail, ok, type Outcome } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
 import { about, closed, documentSchema } from '@/core/json/vocabulary'
 import type { Machine } from '@/core/machine/compile'
@@ -46,8 +46,8 @@ export function loadState(machine: Machine, data: unknown): Outcome<MachineState
   if (!read.ok) return read
   const state = machine.newState()
   const other = FIELDS.find((field) => read.value[field].length !== state[field].length)
-  if (other) return bad({ code: 'other_state', path: other })
+  if (other) return fail({ code: 'other_state', path: other })
   for (const field of FIELDS) state[field].set(read.value[field].map(Number))
   state.inCharge = read.value.inCharge
-  return good(state)
+  return ok(state)
 }

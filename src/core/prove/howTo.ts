@@ -97,11 +97,11 @@ export function valueText(context: ProveContext, id: string, x: number): string 
   if (input.combines?.how === 'difference') {
     const second = leavesOf(context, input.combines.of[1] ?? '')
     const by = (at[0] ?? 0) - (values[second[0]?.id ?? ''] ?? 0)
-    const said = formatQuantity(Math.abs(by), differenceOf(inputQuantity(input)), preference)
-    return `${said} ${by < 0 ? 'under' : 'over'} ${listOf(second.map(({ name }) => name))}`
+    const wording = formatQuantity(Math.abs(by), differenceOf(inputQuantity(input)), preference)
+    return `${wording} ${by < 0 ? 'under' : 'over'} ${listOf(second.map(({ name }) => name))}`
   }
-  const said = at.map((leafAt) => formatQuantity(leafAt, input.kind, preference))
-  return new Set(said).size > 1 ? listOf(said) : (said[0] ?? '')
+  const wording = at.map((leafAt) => formatQuantity(leafAt, input.kind, preference))
+  return new Set(wording).size > 1 ? listOf(wording) : (wording[0] ?? '')
 }
 
 /** “coil 1 and coil 2 both to 29.5 °C”. */

@@ -293,11 +293,11 @@ test('a purge is proved before its hours, in them, and after the room has come d
 })
 
 test.each([
-  { minute: 1320, said: 'Wed 22:00' },
-  { minute: -2, said: 'Tue 23:58' },
-  { minute: 1441, said: 'Thu 00:01' },
-  { day: 0, minute: -2, said: 'Sun 23:58' },
-  { day: 6, minute: 1440, said: 'Mon 00:00' },
-])('a clock is set to a day and a time that there are: $said', ({ day = 2, minute, said }) => {
-  expect(weekClockText(clockAt({ days: [day], startMin: 0, endMin: 60 }, minute))).toBe(said)
+  { minute: 1320, wording: 'Wed 22:00' },
+  { minute: -2, wording: 'Tue 23:58' },
+  { minute: 1441, wording: 'Thu 00:01' },
+  { day: 0, minute: -2, wording: 'Sun 23:58' },
+  { day: 6, minute: 1440, wording: 'Mon 00:00' },
+])('a clock is set to a day and a time that there are: $wording', ({ day = 2, minute, wording }) => {
+  expect(weekClockText(clockAt({ days: [day], startMin: 0, endMin: 60 }, minute))).toBe(wording)
 })

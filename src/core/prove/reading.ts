@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { good, type Outcome } from '@/core/json/problem'
+import { ok, type Outcome } from '@/core/json/problem'
 import { validator } from '@/core/json/validator'
 import { closed } from '@/core/json/vocabulary'
 
@@ -41,5 +41,5 @@ const readNow = validator(CheckReading)
 
 export function readCheckReading(data: unknown): Outcome<CheckReading> {
   const before = readOneSpeed(data)
-  return before.ok ? good({ kind: 'speed', steps: [{ inputs: {}, fansPct: before.value.fansPct }] }) : readNow(data)
+  return before.ok ? ok({ kind: 'speed', steps: [{ inputs: {}, fansPct: before.value.fansPct }] }) : readNow(data)
 }

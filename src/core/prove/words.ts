@@ -87,35 +87,35 @@ const OUTPUT = {
 
 const names = (list: readonly string[], say: Say): string => list.map(say.input).join(' and ')
 
-function momentText(moment: MomentSays, say: Say): { readonly said: string; readonly how: string } {
+function momentText(moment: MomentSays, say: Say): { readonly wording: string; readonly how: string } {
   switch (moment.kind) {
     case 'rest':
-      return { said: '', how: '' }
+      return { wording: '', how: '' }
     case 'switch':
-      return { said: `switch the ${say.input(moment.input)} on`, how: '' }
+      return { wording: `switch the ${say.input(moment.input)} on`, how: '' }
     case 'bring':
-      return { said: `bring ${say.bring(moment.input, moment.x)}`, how: say.way(moment.input, moment.x) }
+      return { wording: `bring ${say.bring(moment.input, moment.x)}`, how: say.way(moment.input, moment.x) }
     case 'clock':
-      return { said: `set the clock to ${weekClockText(moment.clock)}`, how: PUT_BACK }
+      return { wording: `set the clock to ${weekClockText(moment.clock)}`, how: PUT_BACK }
   }
 }
 
-const startText = (moment: MomentSays, say: Say): string => capital(momentText(moment, say).said) || 'Let it run'
+const startText = (moment: MomentSays, say: Say): string => capital(momentText(moment, say).wording) || 'Let it run'
 
-type WayText = { readonly said: string; readonly backSaid: string; readonly backTo: string; readonly how: string }
+type WayText = { readonly wording: string; readonly backSaid: string; readonly backTo: string; readonly how: string }
 
 function wayText(way: WaySays, say: Say): WayText {
   switch (way.kind) {
     case 'bring':
       return {
-        said: `bring ${say.bring(way.input, way.onX)}`,
+        wording: `bring ${say.bring(way.input, way.onX)}`,
         backSaid: way.isBack ? '' : `bring ${say.bring(way.input, way.offX)}`,
         backTo: way.isBack ? '' : ` to ${say.value(way.input, way.offX)}`,
         how: say.way(way.input, way.onX),
       }
     case 'switch':
       return {
-        said: `turn ${say.input(way.input)} ${way.is}`,
+        wording: `turn ${say.input(way.input)} ${way.is}`,
         backSaid: way.isBack ? '' : `turn ${say.input(way.input)} ${way.is === 'on' ? 'off' : 'on'}`,
         backTo: '',
         how: 'At the switch or contact itself.',
@@ -123,15 +123,15 @@ function wayText(way: WaySays, say: Say): WayText {
     case 'speed': {
       const fast = momentText(way.fast, say)
       return {
-        said: `let ${say.fan(way.fan)} run ${way.isUp ? 'up to' : 'down to'} ${formatPct(way.atPct)} %`,
+        wording: `let ${say.fan(way.fan)} run ${way.isUp ? 'up to' : 'down to'} ${formatPct(way.atPct)} %`,
         backSaid: `let ${say.fan(way.fan)} run ${way.isUp ? 'below' : 'above'} ${formatPct(way.atPct)} %`,
         backTo: '',
-        how: fast.said === '' ? '' : `For that, ${fast.said}. ${fast.how}`.trim(),
+        how: fast.wording === '' ? '' : `For that, ${fast.wording}. ${fast.how}`.trim(),
       }
     }
     case 'lost':
       return {
-        said: `unplug ${names(way.inputs, say)}`,
+        wording: `unplug ${names(way.inputs, say)}`,
         backSaid: '',
         backTo: '',
         how: 'At the terminals of the probe, or its plug.',
@@ -143,12 +143,12 @@ const firstText = (first: readonly WaySays[], say: Say): string =>
   first
     .map((way) => wayText(way, say).backSaid)
     .filter(Boolean)
-    .map((said) => ` First ${said}.`)
+    .map((wording) => ` First ${wording}.`)
     .join('')
 
 const runsFastText = (fast: MomentSays, say: Say): string => {
-  const { said } = momentText(fast, say)
-  return said === '' ? 'while the fan runs' : `while the fan runs fast (${said})`
+  const { wording } = momentText(fast, say)
+  return wording === '' ? 'while the fan runs' : `while the fan runs fast (${wording})`
 }
 
 /** All that checks say, by their codes: the one place for a language. Facts are ids, and figures in base units. */
@@ -227,7 +227,7 @@ const WORDS = {
     const way = wayText(f.way, say)
     return {
       ...OUTPUT,
-      title: `${f.output}: ${way.said}, then back${way.backTo}.`,
+      title: `${f.output}: ${way.wording}, then back${way.backTo}.`,
       how: `${way.how}${firstText(f.first, say)}${f.isAlarm ? ' See that it reaches a person, not only a lamp.' : ''}`,
       expect: `It is ${f.on}${f.delayS > 0 ? ` after ${formatTime(f.delayS)}` : ''}, and ${f.goesOff ? `${f.off} again on the way back` : `stays ${f.on}`}.`,
     }
@@ -237,7 +237,7 @@ const WORDS = {
     say,
   ) => ({
     ...OUTPUT,
-    title: `${f.output}: ${wayText(f.cause, say).said}; once it is ${f.on}, ${wayText(f.bar, say).said}.`,
+    title: `${f.output}: ${wayText(f.cause, say).wording}; once it is ${f.on}, ${wayText(f.bar, say).wording}.`,
     how: `It has a reason to be on, and this bars it.${firstText(f.first, say)}`,
     expect: `It is ${f.on}, and then ${f.off}.`,
   }),
@@ -442,8 +442,8 @@ const WORDS = {
 type Kick = { readonly first: MomentSays; readonly kickPct: number; readonly holdS: number; readonly thenPct: number }
 
 function kickText({ first, kickPct, holdS, thenPct }: Kick, say: Say): string {
-  const { said } = momentText(first, say)
-  return `${said === '' ? '' : `First ${said}. `}It runs at ${formatPct(kickPct)} % for ${formatTime(holdS)} before it settles at ${formatPct(thenPct)} %. Stand clear.`
+  const { wording } = momentText(first, say)
+  return `${wording === '' ? '' : `First ${wording}. `}It runs at ${formatPct(kickPct)} % for ${formatTime(holdS)} before it settles at ${formatPct(thenPct)} %. Stand clear.`
 }
 
 const riseHow = (isHumidity: boolean): string =>
@@ -474,7 +474,7 @@ const STEPS = {
   'fan-stands-again': (f: { input: string; x: number; fan: string }, say) =>
     `Bring ${say.bring(f.input, f.x)}: ${say.fan(f.fan)} stands again.`,
   rest: () => 'Let everything rest.',
-  'after-moment': (f: { moment: MomentSays }, say) => `${capital(momentText(f.moment, say).said)} first.`,
+  'after-moment': (f: { moment: MomentSays }, say) => `${capital(momentText(f.moment, say).wording)} first.`,
   unplug: (f: { inputs: readonly string[] }, say) => `Unplug ${names(f.inputs, say)}.`,
   'test-on': () => 'Turn the test switch on.',
   'no-heat': () => 'Give no heat.',

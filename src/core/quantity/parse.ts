@@ -1,4 +1,4 @@
-import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
 
 const NUMBER_THEN_UNIT = /^([+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i
@@ -43,21 +43,21 @@ export function parseQuantity(
   if (timeS !== null) return parseQuantity(`${timeS} s`, quantity, limits ? { limits } : {})
   const match = NUMBER_THEN_UNIT.exec(text.trim().replace(/\u00a0/g, ' '))
   const [, digits, rest] = match ?? []
-  if (digits === undefined || rest === undefined) return bad({ code: 'not_a_number', path: '', got: text, hint })
-  if (/,\d{3}$/.test(digits)) return bad({ code: 'ambiguous_comma', path: '', got: digits })
+  if (digits === undefined || rest === undefined) return fail({ code: 'not_a_number', path: '', got: text, hint })
+  if (/,\d{3}$/.test(digits)) return fail({ code: 'ambiguous_comma', path: '', got: digits })
   const x = Number(digits.replace(',', '.').replace('−', '-'))
-  if (!Number.isFinite(x)) return bad({ code: 'not_a_number', path: '', got: text, hint })
+  if (!Number.isFinite(x)) return fail({ code: 'not_a_number', path: '', got: text, hint })
   const word = rest.trim().toLowerCase().replace(/\s+/g, ' ')
   const unit =
     word === ''
       ? (units.find(({ symbol }) => symbol === typedUnit) ?? units[0])
       : units.find(({ names }) => names.includes(word))
-  if (!unit) return bad(unknownUnit(quantity, rest.trim()))
+  if (!unit) return fail(unknownUnit(quantity, rest.trim()))
   const base = toBase(unit, x)
   const [min, max] = limits ?? plausible
-  if (base >= min && base <= max) return good(base)
+  if (base >= min && base <= max) return ok(base)
   const shown = (value: number) => `${plain(fromBase(unit, value))} ${unit.symbol}`
-  return bad({
+  return fail({
     code: 'implausible',
     path: '',
     what: label,

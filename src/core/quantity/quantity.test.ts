@@ -85,11 +85,13 @@ describe('units', () => {
 })
 
 test.each([
-  { base: 18.3, quantity: 'temperature', said: '18.3 °C' },
-  { base: -0.04, quantity: 'temperature', said: '0.0 °C' },
-  { base: -4, quantity: 'temperature', said: '−4.0 °C' },
-  { base: NaN, quantity: 'flow', said: '– l/s' },
-] as const)('$base shows as $said', ({ base, quantity, said }) => expect(formatQuantity(base, quantity)).toBe(said))
+  { base: 18.3, quantity: 'temperature', wording: '18.3 °C' },
+  { base: -0.04, quantity: 'temperature', wording: '0.0 °C' },
+  { base: -4, quantity: 'temperature', wording: '−4.0 °C' },
+  { base: NaN, quantity: 'flow', wording: '– l/s' },
+] as const)('$base shows as $wording', ({ base, quantity, wording }) =>
+  expect(formatQuantity(base, quantity)).toBe(wording),
+)
 
 test('a person of °F and cfm reads points with 32 and differences without', () => {
   const imperial = { ...METRIC, temperature: 'F', flow: 'cfm' } as const
@@ -106,7 +108,7 @@ test.each([
   [900, '15 min'],
   [5400, '90 min'],
   [9000, '2.5 h'],
-])('%d seconds are said as %s', (timeS, said) => expect(formatTime(timeS)).toBe(said))
+])('%d seconds are said as %s', (timeS, wording) => expect(formatTime(timeS)).toBe(wording))
 
 describe('a bare number where several units are usual', () => {
   test.each([

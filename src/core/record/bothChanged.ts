@@ -15,7 +15,8 @@ export function bothChanged(
   return [...keys].flatMap((key) => {
     const [before, here, there] = [was.get(key), mine.get(key), other.get(key)]
     const label = (here ?? there ?? before)?.label
-    const isBoth = before?.said !== here?.said && before?.said !== there?.said && here?.said !== there?.said
-    return isBoth && label ? [`${label}: ${here?.said ?? 'gone'} here, ${there?.said ?? 'gone'} there`] : []
+    const isBoth =
+      before?.wording !== here?.wording && before?.wording !== there?.wording && here?.wording !== there?.wording
+    return isBoth && label ? [`${label}: ${here?.wording ?? 'gone'} here, ${there?.wording ?? 'gone'} there`] : []
   })
 }

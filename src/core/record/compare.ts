@@ -22,12 +22,14 @@ export function compareFacts(old: readonly Fact[], now: readonly Fact[]): readon
   const nowKeys = new Set(now.map(({ key }) => key))
   const changed = now.flatMap((fact): Change[] => {
     const was = oldByKey.get(fact.key)
-    if (!was) return [{ kind: 'added', label: fact.label, before: null, after: fact.said }]
-    return was.said === fact.said ? [] : [{ kind: 'changed', label: fact.label, before: was.said, after: fact.said }]
+    if (!was) return [{ kind: 'added', label: fact.label, before: null, after: fact.wording }]
+    return was.wording === fact.wording
+      ? []
+      : [{ kind: 'changed', label: fact.label, before: was.wording, after: fact.wording }]
   })
   const removed = old
     .filter(({ key }: Fact) => !nowKeys.has(key))
-    .map((fact): Change => ({ kind: 'removed', label: fact.label, before: fact.said, after: null }))
+    .map((fact): Change => ({ kind: 'removed', label: fact.label, before: fact.wording, after: null }))
   return [...changed, ...removed]
 }
 

@@ -9,31 +9,31 @@ import type { Installation } from '@/core/installation/installation'
 import { mountingQuestions } from '@/core/kit/checklist'
 import { formatNumber, formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Rule } from '@/core/rules/table'
-import type { Telling } from '@/core/sentences/behaviour'
-import { lines, telling, type Line } from '@/core/sentences/table'
+import type { SentenceContext } from '@/core/sentences/behaviour'
+import { lines, sentenceContext, type Line } from '@/core/sentences/table'
 import { capital, partsText } from '@/core/sentences/words'
 
 /** One thing that is so in an installation, by a key that stays the same between revisions. */
-export type Fact = { readonly key: string; readonly label: string; readonly said: string }
+export type Fact = { readonly key: string; readonly label: string; readonly wording: string }
 
 function balanceFact(balance: Balance, q: (base: number, quantity: 'flow') => string): Fact {
   const { supply, extract, offShare } = balanceResult(balance)
   return {
     key: 'balance',
     label: 'Balance',
-    said: `supply ${q(supply.readLs, 'flow')} at ${formatPct(balance.supplyPct)} %, extract ${q(extract.readLs, 'flow')} at ${formatPct(balance.extractPct)} %${offShare === null ? ', not all read' : `, ${formatNumber(Math.abs(offShare) * 100, 0)} % apart`}`,
+    wording: `supply ${q(supply.readLs, 'flow')} at ${formatPct(balance.supplyPct)} %, extract ${q(extract.readLs, 'flow')} at ${formatPct(balance.extractPct)} %${offShare === null ? ', not all read' : `, ${formatNumber(Math.abs(offShare) * 100, 0)} % apart`}`,
   }
 }
 
 /** A behaviour as its sentence. */
-function lineFact({ kind, value, place, behaviour, switchedOffAt }: Line, said: Telling): Fact {
+function lineFact({ kind, value, place, behaviour, switchedOffAt }: Line, context: SentenceContext): Fact {
   const rule = behaviour === 'rule' ? (value as Rule) : null
-  const name = capital(kind.name(value, said, place))
+  const name = capital(kind.name(value, context, place))
   const isOff = switchedOffAt !== null || rule?.off === true
   return {
     key: `line-${place}`,
-    label: rule ? `Rule, ${kind.name(value, said, place)}` : name,
-    said: `${partsText(kind.sentence(value, said, place), said.preference)}${isOff ? ' (switched off)' : ''}${rule?.note ? ` Note: ${rule.note}` : ''}`,
+    label: rule ? `Rule, ${kind.name(value, context, place)}` : name,
+    wording: `${partsText(kind.sentence(value, context, place), context.preference)}${isOff ? ' (switched off)' : ''}${rule?.note ? ` Note: ${rule.note}` : ''}`,
   }
 }
 
@@ -67,7 +67,7 @@ const answerFacts = ({ duty, answers = {} }: Brief, preference: UnitPreference):
           {
             key: `answer-${question.id}`,
             label: question.ask,
-            said: answerText(question, answers[question.id], preference),
+            wording: answerText(question, answers[question.id], preference),
           },
         ]
       : [],
@@ -77,7 +77,7 @@ function requiredFact(brief: Brief, preference: UnitPreference): Fact[] {
   const requirement = requirementOf(brief)
   if (!requirement) return []
   const flow = formatQuantity(requirement.flowLs, 'flow', preference)
-  return [{ key: 'required-flow', label: 'Required flow', said: `${flow}, ${keptText(requirement)}` }]
+  return [{ key: 'required-flow', label: 'Required flow', wording: `${flow}, ${keptText(requirement)}` }]
 }
 
 /** Everything that is decided, as short statements: what a record prints and what two revisions are compared by. */
@@ -91,27 +91,27 @@ function allFacts(
   const q = (base: number, quantity: Parameters<typeof formatQuantity>[1]) => formatQuantity(base, quantity, preference)
   const fanName = (id: string) => kit.fans.find((fan) => fan.id === id)?.name ?? id
   return [
-    { key: 'name', label: 'Name', said: name },
-    { key: 'duty', label: 'Duty', said: DUTY_NAMES[brief.duty] },
+    { key: 'name', label: 'Name', wording: name },
+    { key: 'duty', label: 'Duty', wording: DUTY_NAMES[brief.duty] },
     ...answerFacts(brief, preference),
-    ...(brief.space.about ? [{ key: 'space', label: 'Space', said: brief.space.about }] : []),
+    ...(brief.space.about ? [{ key: 'space', label: 'Space', wording: brief.space.about }] : []),
     ...(brief.space.volumeM3 === null
       ? []
-      : [{ key: 'volume', label: 'Volume', said: q(brief.space.volumeM3, 'volume') }]),
+      : [{ key: 'volume', label: 'Volume', wording: q(brief.space.volumeM3, 'volume') }]),
     ...(brief.space.heatLoadW === null
       ? []
-      : [{ key: 'heat', label: 'Heat load', said: q(brief.space.heatLoadW, 'power') }]),
+      : [{ key: 'heat', label: 'Heat load', wording: q(brief.space.heatLoadW, 'power') }]),
     ...brief.targets.map(({ quantity, bandFrom, bandTo, limitAbove }, index) => ({
       key: `target-${index}`,
       label: `Target, ${quantity}`,
-      said: `${q(bandFrom, quantity)} to ${q(bandTo, quantity)}${limitAbove === null ? '' : `, never above ${q(limitAbove, quantity)}`}`,
+      wording: `${q(bandFrom, quantity)} to ${q(bandTo, quantity)}${limitAbove === null ? '' : `, never above ${q(limitAbove, quantity)}`}`,
     })),
     ...requiredFact(brief, preference),
-    { key: 'controller', label: 'Controller', said: kit.controller?.name ?? 'not chosen' },
+    { key: 'controller', label: 'Controller', wording: kit.controller?.name ?? 'not chosen' },
     ...kit.fans.map((fan) => ({
       key: `fan-${fan.id}`,
       label: `Fan “${fan.name}”`,
-      said: [
+      wording: [
         `${fan.motor} motor`,
         `${fan.bearings} bearings`,
         ...(fan.ratedFlowLs === null ? [] : [`rated ${q(fan.ratedFlowLs, 'flow')}`]),
@@ -120,21 +120,21 @@ function allFacts(
     ...kit.probes.map((probe) => ({
       key: `probe-${probe.id}`,
       label: `Probe “${probe.name}”`,
-      said: `${probe.place || 'place not noted'}; ${probe.survivesToC === null ? 'survival limit not known' : `survives ${q(probe.survivesToC, 'temperature')}`}`,
+      wording: `${probe.place || 'place not noted'}; ${probe.survivesToC === null ? 'survival limit not known' : `survives ${q(probe.survivesToC, 'temperature')}`}`,
     })),
     ...mountingQuestions(brief).flatMap(({ id, ask }) => {
       const answer = kit.mounting?.[id]
-      return answer === undefined ? [] : [{ key: `mounting-${id}`, label: ask, said: answer }]
+      return answer === undefined ? [] : [{ key: `mounting-${id}`, label: ask, wording: answer }]
     }),
     ...(kit.terminals ?? []).map(({ terminal, wire, goesTo }, index) => ({
       key: `terminal-${index}`,
       label: `Terminal ${terminal || index + 1}`,
-      said: [wire, goesTo].filter(Boolean).join(' to ') || 'not written down',
+      wording: [wire, goesTo].filter(Boolean).join(' to ') || 'not written down',
     })),
     ...(calibration.instruments ?? []).map((instrument) => ({
       key: `instrument-${instrument.id}`,
       label: `Instrument “${instrument.name}”`,
-      said: [
+      wording: [
         ...(instrument.accuracyPct === null ? [] : [`± ${formatNumber(instrument.accuracyPct, 1)} % of the reading`]),
         instrument.calibratedOn === null ? 'calibration not known' : `calibrated ${instrument.calibratedOn}`,
       ].join(', '),
@@ -143,29 +143,29 @@ function allFacts(
     ...calibration.fans.map(({ fan, startsPct, stallsPct, map }) => ({
       key: `calibration-${fan}`,
       label: `Calibration of “${fanName(fan)}”`,
-      said: `${startsPct.length ? `turns from ${formatPct(Math.max(...startsPct))} %` : 'start not read'}, ${stallsPct.length ? `stalls at ${formatPct(Math.max(...stallsPct))} %` : 'stall not read'}, ${map.length} map readings`,
+      wording: `${startsPct.length ? `turns from ${formatPct(Math.max(...startsPct))} %` : 'start not read'}, ${stallsPct.length ? `stalls at ${formatPct(Math.max(...stallsPct))} %` : 'stall not read'}, ${map.length} map readings`,
     })),
     {
       key: 'floor',
       label: 'Floor',
-      said: `${formatPct(response.floor.speedPct)} %${response.floor.offAllowed ? ', or standing still when nothing asks' : ''}`,
+      wording: `${formatPct(response.floor.speedPct)} %${response.floor.offAllowed ? ', or standing still when nothing asks' : ''}`,
     },
     {
       key: 'ceiling',
       label: 'Ceiling',
-      said: `${formatPct(response.ceiling.speedPct)} %, ${response.ceiling.how === 'clip' ? 'cuts what asks for more' : 'ramps squeezed under it'}`,
+      wording: `${formatPct(response.ceiling.speedPct)} %, ${response.ceiling.how === 'clip' ? 'cuts what asks for more' : 'ramps squeezed under it'}`,
     },
     ...(response.wins === 'first'
-      ? [{ key: 'wins', label: 'Whose ask counts', said: 'the first in the list that asks' }]
+      ? [{ key: 'wins', label: 'Whose ask counts', wording: 'the first in the list that asks' }]
       : []),
     ...lines(response)
       .filter(({ place }) => place !== '')
-      .map((line) => lineFact(line, telling({ response, kit }, preference))),
-    ...Object.entries(response.notes ?? {}).map(([at, note]) => ({ key: `note-${at}`, label: 'Note', said: note })),
+      .map((line) => lineFact(line, sentenceContext({ response, kit }, preference))),
+    ...Object.entries(response.notes ?? {}).map(([at, note]) => ({ key: `note-${at}`, label: 'Note', wording: note })),
     ...dismissed.map(({ judgement, text, reason }) => ({
       key: `dismissed-${judgement}`,
       label: `Left as it is: ${text}`,
-      said: reason,
+      wording: reason,
     })),
   ]
 }

@@ -63,7 +63,7 @@ describe('what a seal leaves open', () => {
 })
 
 describe('after the power has been away', () => {
-  const said = (document: ReturnType<typeof a>) => afterOutage(document, derive(document)).join(' ')
+  const wording = (document: ReturnType<typeof a>) => afterOutage(document, derive(document)).join(' ')
 
   test.each([
     ['a cycle', a('livestock', {}, more(cycle(60, 300, 65))), /cycle begins anew/],
@@ -77,25 +77,25 @@ describe('after the power has been away', () => {
     ['a purge, its hours', a('exhaust', {}, more(purge('roomTemp', 20))), /Compare its clock/],
     ['a purge, whether it was on', a('exhaust', {}, more(purge('roomTemp', 20))), /between its two points/],
     ['no controller', a('exhaust'), /not known/],
-  ])('%s', (_what, document, words) => expect(said(document)).toMatch(words))
+  ])('%s', (_what, document, words) => expect(wording(document)).toMatch(words))
 
-  test('only what it has', () => expect(said(a('exhaust'))).not.toMatch(/cycle|clock|overrun/))
+  test('only what it has', () => expect(wording(a('exhaust'))).not.toMatch(/cycle|clock|overrun/))
   test('settings that are lost are named', () => {
     const document = demoInstallation('fruiting-room')
     const setting = document.kit.controller!.settings[0]!
     setting.power = 'lost'
-    expect(said(document)).toContain(`Enter again, they are lost: ${setting.name}`)
+    expect(wording(document)).toContain(`Enter again, they are lost: ${setting.name}`)
   })
 })
 
 test('the answers of the brief are facts, with their units and words', () => {
-  const said = Object.fromEntries(
-    facts(a('livestock', { animal: 'calf', mass: 80, backup: true, alarm: null })).map(({ key, said: is }) => [
+  const wording = Object.fromEntries(
+    facts(a('livestock', { animal: 'calf', mass: 80, backup: true, alarm: null })).map(({ key, wording: is }) => [
       key,
       is,
     ]),
   )
-  expect(said).toMatchObject({ 'answer-mass': '80.00 kg', 'answer-backup': 'yes', 'answer-alarm': 'not known' })
+  expect(wording).toMatchObject({ 'answer-mass': '80.00 kg', 'answer-backup': 'yes', 'answer-alarm': 'not known' })
   const stove = facts(a('stove-flue', { moves: 'room' })).find(({ key }) => key === 'answer-moves')
-  expect(stove?.said).toMatch(/air/)
+  expect(stove?.wording).toMatch(/air/)
 })

@@ -4,7 +4,7 @@ import type { WeekSpan } from '@/core/rules/common'
 export type Painted<P> = { readonly index: number; readonly day: number; readonly of: P }
 
 /** A span of one day to be painted; one that ends before it starts runs over midnight. */
-export type Stroke = { readonly day: number; readonly startMin: number; readonly endMin: number }
+export type PaintedSpan = { readonly day: number; readonly startMin: number; readonly endMin: number }
 
 /** Every day of every period by itself. */
 export const painted = <P extends WeekSpan>(periods: readonly P[]): readonly Painted<P>[] =>
@@ -26,8 +26,11 @@ export function joined<P extends WeekSpan>(periods: readonly P[]): P[] {
 }
 
 /** Paints a stroke like `like`. */
-export const paint = <P extends WeekSpan>(periods: readonly P[], { day, startMin, endMin }: Stroke, like: P): P[] =>
-  joined([...periods, { ...like, days: [day], startMin, endMin }])
+export const paint = <P extends WeekSpan>(
+  periods: readonly P[],
+  { day, startMin, endMin }: PaintedSpan,
+  like: P,
+): P[] => joined([...periods, { ...like, days: [day], startMin, endMin }])
 
 /** Takes one day out of a period. */
 export const wipe = <P extends WeekSpan>(periods: readonly P[], index: number, day: number): P[] =>
@@ -38,7 +41,7 @@ export const wipe = <P extends WeekSpan>(periods: readonly P[], index: number, d
   )
 
 /** Moves or stretches what stands on one day; the other days of its period stay. */
-export function reshape<P extends WeekSpan>(periods: readonly P[], index: number, day: number, to: Stroke): P[] {
+export function reshape<P extends WeekSpan>(periods: readonly P[], index: number, day: number, to: PaintedSpan): P[] {
   const of = periods[index]
   return of ? paint(wipe(periods, index, day), to, of) : [...periods]
 }

@@ -34,7 +34,7 @@ export type SentencePart =
   /** Days of the week, 0 for Monday. */
   | { readonly kind: 'days'; readonly path: string; readonly label: string; readonly value: readonly number[] }
 
-export const text = (said: string): SentencePart => ({ kind: 'text', text: said })
+export const text = (wording: string): SentencePart => ({ kind: 'text', text: wording })
 
 /** What colours a rule, its handle and its slider: the cause it answers to. */
 export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'light' | 'switch' | 'time'

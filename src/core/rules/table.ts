@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { putAt, valueAt } from '@/core/json/place'
+import { putAt, valueAt } from '@/core/json/path'
 import { Cycle, cycleKind } from '@/core/rules/cycle'
 import { Differential, differentialKind } from '@/core/rules/differential'
 import { HoldAfterFall, holdAfterFallKind } from '@/core/rules/holdAfterFall'

@@ -4,24 +4,24 @@ import type { Installation } from '@/core/installation/installation'
 import { newInstallation } from '@/core/installation/newInstallation'
 import { readInstallation } from '@/core/installation/read'
 import { canonicalJson } from '@/core/json/canonical'
-import { joinPlaces, valueAt } from '@/core/json/place'
+import { joinPaths, valueAt } from '@/core/json/path'
 import { compile } from '@/core/machine/compile'
 import { explain } from '@/core/machine/explain'
 import type { Response } from '@/core/response/schema'
 import {
-  bare,
+  withoutRemarks,
   canCopy,
   duplicate,
   move,
   noteAt,
   remove,
-  rest,
+  switchOff,
   standsAt,
-  wake,
+  switchOn,
   writeNote,
 } from '@/core/sentences/change'
 import { findOffers } from '@/core/sentences/findOffers'
-import { lines, offers, telling, type Line } from '@/core/sentences/table'
+import { lines, offers, sentenceContext, type Line } from '@/core/sentences/table'
 import { partsText } from '@/core/sentences/words'
 import { demoInstallation } from '@/testing/examples'
 
@@ -42,8 +42,8 @@ const full = [
   ),
 ].reduce((document, sentence) => addBy(document, sentence), demoInstallation('duckling-brooder'))
 
-const said = (document: Installation, { kind, value, place }: Line) =>
-  partsText(kind.sentence(value, telling(document), place))
+const wording = (document: Installation, { kind, value, place }: Line) =>
+  partsText(kind.sentence(value, sentenceContext(document), place))
 
 test.each(offers(shed).map(({ sentence }) => sentence))('“%s” makes a good document, twice over too', (sentence) => {
   const once = addBy(shed, sentence)
@@ -121,14 +121,14 @@ test('everything there is to say can stand in one response', () => {
 
 describe.each(everyLine)('$name', ({ line }) => {
   const { kind, value, place } = line
-  const parts = kind.sentence(value, telling(full), place)
+  const parts = kind.sentence(value, sentenceContext(full), place)
 
-  test('is a sentence', () => expect(said(full, line)).toMatch(/^[\p{L}\d“(].*\.$/u))
+  test('is a sentence', () => expect(wording(full, line)).toMatch(/^[\p{L}\d“(].*\.$/u))
 
   test('every blank stands for a figure that is really there', () => {
     for (const part of parts) {
       if (part.kind === 'text' || part.kind === 'input') continue
-      const held = valueAt(full.response, joinPlaces(place, part.path))
+      const held = valueAt(full.response, joinPaths(place, part.path))
       if (part.kind === 'choice') expect(part.options.map(([option]) => option)).toContain(part.value)
       else if (part.kind === 'field') expect(held).toBe(part.value / (part.perBase ?? 1))
       else expect(held).toEqual(part.value)
@@ -140,17 +140,17 @@ describe.each(everyLine)('$name', ({ line }) => {
     if (!compiled.ok) throw new Error('does not compile')
     const inputs = compiled.value.inputsFrom({ clock: 0 })
     const explanation = explain(compiled.value, compiled.value.settledState(inputs), inputs)
-    expect(kind.now(value, explanation, telling(full), place)).not.toBe('')
+    expect(kind.now(value, explanation, sentenceContext(full), place)).not.toBe('')
   })
 
   if (kind.isFixed !== true) {
     test('switched off it does nothing and is not lost; switched on again all is as before', () => {
-      const off = produce(full.response, (draft) => rest(draft, line))
+      const off = produce(full.response, (draft) => switchOff(draft, line))
       expect(off).not.toEqual(full.response)
       const resting = lines(off).find((other) => other.behaviour === line.behaviour && other.place === place)!
       expect(resting.switchedOffAt !== null || (resting.value as { off?: true }).off).toBeTruthy()
       expect(valueAt(off, standsAt(resting))).toBeDefined()
-      const on = produce(off, (draft) => wake(draft, resting))
+      const on = produce(off, (draft) => switchOn(draft, resting))
       expect(sorted(on)).toEqual(sorted(full.response))
       expect(readInstallation({ ...full, response: off })).toMatchObject({ ok: true })
     })
@@ -170,7 +170,7 @@ describe.each(everyLine)('$name', ({ line }) => {
       expect(compile(copied)).toMatchObject({ ok: true })
     })
 
-  for (const { label, change } of kind.more?.(value, telling(full)) ?? [])
+  for (const { label, change } of kind.more?.(value, sentenceContext(full)) ?? [])
     test(`“${label}” leaves a good response`, () => {
       const changed = produce(full.response, (draft) => change(valueAt(draft, place)))
       expect(canonicalJson(changed)).not.toBe(canonicalJson(full.response))
@@ -202,7 +202,7 @@ test('a remark changes nothing that is carried out', () => {
   })
   expect(noteAt(noted, `rules.${room.rules[0]!.id}`)).toBe('as the grower asked')
   expect(noteAt(noted, `rules.${room.rules[0]!.id}.startAt`)).toBe('read at the shelf')
-  expect(canonicalJson(bare(noted))).toBe(canonicalJson(bare(room)))
+  expect(canonicalJson(withoutRemarks(noted))).toBe(canonicalJson(withoutRemarks(room)))
 })
 
 test.each([
@@ -221,6 +221,8 @@ test.each([
   { label: 'start kick, time', limits: [0, 120] },
   { label: 'scan interval', limits: [0, 3600] },
 ])('“$label” takes no more than a response may hold', ({ label, limits }) => {
-  const blanks = lines(full.response).flatMap(({ kind, value, place }) => kind.sentence(value, telling(full), place))
+  const blanks = lines(full.response).flatMap(({ kind, value, place }) =>
+    kind.sentence(value, sentenceContext(full), place),
+  )
   expect(blanks.find((part) => 'label' in part && part.label === label)).toMatchObject({ limits })
 })

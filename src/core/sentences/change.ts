@@ -1,23 +1,23 @@
 import { freeId } from '@/core/json/freeId'
-import { dropAt, insertAt, keysOf, putAt, valueAt, type Place } from '@/core/json/place'
+import { dropAt, insertAt, keysOf, putAt, valueAt, type Path } from '@/core/json/path'
 import { plainCopy } from '@/core/json/plainCopy'
 import type { SwitchedOff, Response } from '@/core/response/schema'
 import type { Rule } from '@/core/rules/table'
 import type { Line } from '@/core/sentences/table'
 
 /** Where the part of a line stands in the response, in force or set aside. */
-export const standsAt = ({ place, switchedOffAt }: Pick<Line, 'place' | 'switchedOffAt'>): Place =>
+export const standsAt = ({ place, switchedOffAt }: Pick<Line, 'place' | 'switchedOffAt'>): Path =>
   switchedOffAt === null ? place : `switchedOff.${switchedOffAt}.value`
 
 /** Switches a behaviour off without losing it: rules stay in the list, all else is set aside. */
-export function rest(draft: Response, line: Line): void {
+export function switchOff(draft: Response, line: Line): void {
   if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, true)
   draft.switchedOff = [...(draft.switchedOff ?? []), { at: line.place, value: plainCopy(line.value) } as SwitchedOff]
   takeAway(draft, line)
 }
 
 /** Brings a behaviour back that was switched off. */
-export function wake(draft: Response, line: Line): void {
+export function switchOn(draft: Response, line: Line): void {
   if (line.behaviour === 'rule') return putAt(draft, `${line.place}.off`, undefined)
   if (line.switchedOffAt === null) return
   const value = plainCopy(line.value)
@@ -36,7 +36,7 @@ function takeAway(draft: Response, { place, kind }: Line): void {
 }
 
 /** Notes stand at stable places; those of a part that goes go with it. */
-function dropNotes(draft: Response, place: Place): void {
+function dropNotes(draft: Response, place: Path): void {
   draft.notes = Object.fromEntries(
     Object.entries(draft.notes ?? {}).filter(([at]) => at !== place && !at.startsWith(`${place}.`)),
   )
@@ -75,21 +75,22 @@ export function move({ rules }: { rules: Rule[] }, id: string, by: -1 | 1): void
 }
 
 /** What was noted at a place: a whole line, or one of its fields. */
-export function noteAt(response: Response, place: Place): string {
+export function noteAt(response: Response, place: Path): string {
   const rule = keysOf(place).length === 2 && place.startsWith('rules.') ? (valueAt(response, place) as Rule) : null
   return (rule ? rule.note : response.notes?.[place]) ?? ''
 }
 
-export function writeNote(draft: Response, place: Place, note: string): void {
-  const said = note.trim()
-  if (keysOf(place).length === 2 && place.startsWith('rules.')) return putAt(draft, `${place}.note`, said || undefined)
-  draft.notes = { ...draft.notes, [place]: said }
-  if (said === '') delete draft.notes[place]
+export function writeNote(draft: Response, place: Path, note: string): void {
+  const wording = note.trim()
+  if (keysOf(place).length === 2 && place.startsWith('rules.'))
+    return putAt(draft, `${place}.note`, wording || undefined)
+  draft.notes = { ...draft.notes, [place]: wording }
+  if (wording === '') delete draft.notes[place]
   if (Object.keys(draft.notes).length === 0) delete draft.notes
 }
 
 /** A response without remarks and without what is set aside: what is carried out and proved. */
-export function bare(response: Response): Response {
+export function withoutRemarks(response: Response): Response {
   const { notes: _notes, switchedOff: _switchedOff, ...carried } = response
   return { ...carried, rules: response.rules.map(({ note: _note, ...rule }) => rule) }
 }

@@ -1,5 +1,5 @@
 import { freeId } from '@/core/json/freeId'
-import { keysOf } from '@/core/json/place'
+import { keysOf } from '@/core/json/path'
 import { formatQuantity } from '@/core/quantity/format'
 import { inputQuantity, isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { text } from '@/core/rules/kind'

@@ -1,5 +1,5 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
-import { keysOf } from '@/core/json/place'
+import { keysOf } from '@/core/json/path'
 import { isMeasured } from '@/core/rules/input'
 import { text } from '@/core/rules/kind'
 import { field, inputCause, inputName, inputOf } from '@/core/rules/sentence'

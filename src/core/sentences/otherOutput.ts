@@ -9,10 +9,14 @@ import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { text, type SentencePart } from '@/core/rules/kind'
 import { field, inputOf, inputPart, isSwitch, listed, measures, pastPart } from '@/core/rules/sentence'
 import { OUTDOOR, ROOM_TEMP } from '@/core/rules/usualInputs'
-import { ofCommonPractice, type BehaviourKind, type Telling } from '@/core/sentences/behaviour'
+import { ofCommonPractice, type BehaviourKind, type SentenceContext } from '@/core/sentences/behaviour'
 import { ensureInput, ensureOwnInput } from '@/core/sentences/ensureInput'
 
-function conditionParts(path: string, condition: Condition, { response, fanName }: Telling): readonly SentencePart[] {
+function conditionParts(
+  path: string,
+  condition: Condition,
+  { response, fanName }: SentenceContext,
+): readonly SentencePart[] {
   const under = (key: string) => `${path}.${key}`
   switch (condition.kind) {
     case 'input': {
@@ -65,7 +69,7 @@ function conditionParts(path: string, condition: Condition, { response, fanName 
 }
 
 /** A condition to begin with: the first measured input, or the lead's speed where there is none. */
-function firstCondition({ response }: Telling): Condition {
+function firstCondition({ response }: SentenceContext): Condition {
   const input = response.inputs.find(isMeasured)
   return input
     ? { kind: 'input', input: input.id, when: 'at-or-above', at: (input.from + input.to) / 2, release: 1 }
@@ -86,12 +90,12 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
   places: ({ otherOutputs = [] }) => otherOutputs.map(({ id }) => `otherOutputs.${id}`),
   name: ({ name }) => name,
   cause: () => 'switch',
-  sentence: ({ kind, name, onWhen, notWhile, delayS }, telling) => [
+  sentence: ({ kind, name, onWhen, notWhile, delayS }, context) => [
     { kind: 'input', name },
     text(` is ${OUTPUT_STATE[kind][1]} when `),
     ...listed(
       ' or ',
-      onWhen.map((condition, index) => conditionParts(`onWhen.${index}`, condition, telling)),
+      onWhen.map((condition, index) => conditionParts(`onWhen.${index}`, condition, context)),
     ),
     text(' for '),
     field('delayS', `${name}, delay`, 'time', delayS),
@@ -101,7 +105,7 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
           text(', but not while '),
           ...listed(
             ' or ',
-            notWhile.map((condition, index) => conditionParts(`notWhile.${index}`, condition, telling)),
+            notWhile.map((condition, index) => conditionParts(`notWhile.${index}`, condition, context)),
           ),
         ]),
     text('.'),
@@ -111,9 +115,9 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
     return link ? OUTPUT_STATE[kind][link.isOn ? 1 : 0] : '–'
   },
   why: () => ({ formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice }),
-  more: ({ onWhen, notWhile }, telling) => [
-    { label: 'Add another reason (or)', change: (draft) => void draft.onWhen.push(firstCondition(telling)) },
-    { label: 'Add what bars it (but not while)', change: (draft) => void draft.notWhile.push(firstCondition(telling)) },
+  more: ({ onWhen, notWhile }, context) => [
+    { label: 'Add another reason (or)', change: (draft) => void draft.onWhen.push(firstCondition(context)) },
+    { label: 'Add what bars it (but not while)', change: (draft) => void draft.notWhile.push(firstCondition(context)) },
     ...(onWhen.length > 1
       ? [{ label: 'Take the last reason away', change: (draft: OtherOutput) => void draft.onWhen.pop() }]
       : []),

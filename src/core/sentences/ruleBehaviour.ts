@@ -6,11 +6,11 @@ import { inputQuantity } from '@/core/rules/input'
 import { text, type MoreAction } from '@/core/rules/kind'
 import { inputOf } from '@/core/rules/sentence'
 import { RULE_OFFERS, ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
-import { ofCommonPractice, type BehaviourKind, type Offer, type Telling } from '@/core/sentences/behaviour'
+import { ofCommonPractice, type BehaviourKind, type Offer, type SentenceContext } from '@/core/sentences/behaviour'
 import { ensureInput, ensureOwnInput, newInput } from '@/core/sentences/ensureInput'
 import { ruleName } from '@/core/sentences/words'
 
-function modeActions({ modes }: Rule, { response }: Telling): readonly MoreAction<Rule>[] {
+function modeActions({ modes }: Rule, { response }: SentenceContext): readonly MoreAction<Rule>[] {
   if (!response.light && !response.dayByWeek) return []
   return (['day', 'night'] as const)
     .filter((mode) => modes?.length !== 1 || modes[0] !== mode)
@@ -64,6 +64,6 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
     formula: ruleKind(rule).formula,
     source: `${ofCommonPractice}; cases in the reference values, section 8`,
   }),
-  more: (rule, telling) => [...ruleKind(rule).more(rule), ...modeActions(rule, telling)],
+  more: (rule, context) => [...ruleKind(rule).more(rule), ...modeActions(rule, context)],
   offers: () => OFFERS,
 }

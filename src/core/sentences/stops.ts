@@ -7,14 +7,14 @@ import { overrideNow, newInput } from '@/core/sentences/ensureInput'
 type Said = { readonly name: string; readonly tail: string; readonly words: string; readonly sentence: string }
 
 /** A switch that lets nothing turn; its value is the switch's id. */
-const stop = (key: 'isolated' | 'safetyStop', by: OverrideKind, said: Said): BehaviourKind<string> => ({
+const stop = (key: 'isolated' | 'safetyStop', by: OverrideKind, wording: Said): BehaviourKind<string> => ({
   places: ({ overrides }) => (overrides?.[key] === undefined ? [] : [`overrides.${key}`]),
-  name: (input, { response }) => `${said.name} (${inputName(response, input)})`,
+  name: (input, { response }) => `${wording.name} (${inputName(response, input)})`,
   cause: () => 'switch',
   sentence: (input, { response }) => [
     text('While '),
-    inputPart(response, '', `switch of the ${said.name}`, input, isSwitch),
-    text(said.tail),
+    inputPart(response, '', `switch of the ${wording.name}`, input, isSwitch),
+    text(wording.tail),
   ],
   now: overrideNow(by),
   why: () => ({
@@ -25,10 +25,10 @@ const stop = (key: 'isolated' | 'safetyStop', by: OverrideKind, said: Said): Beh
     response.overrides?.[key] === undefined
       ? [
           {
-            sentence: said.sentence,
-            words: said.words,
+            sentence: wording.sentence,
+            words: wording.words,
             add: ({ response: draft }) => {
-              const input = newInput(draft, { id: key, kind: 'switch', name: said.name })
+              const input = newInput(draft, { id: key, kind: 'switch', name: wording.name })
               draft.overrides = { ...draft.overrides, [key]: input }
             },
           },

@@ -1,9 +1,9 @@
 import { alsoCalled } from '@/core/glossary/glossary'
 import type { Installation } from '@/core/installation/installation'
-import { keysOf, valueAt, type Place } from '@/core/json/place'
+import { keysOf, valueAt, type Path } from '@/core/json/path'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
-import type { BehaviourKind, Offer, Telling } from '@/core/sentences/behaviour'
+import type { BehaviourKind, Offer, SentenceContext } from '@/core/sentences/behaviour'
 import { bounds } from '@/core/sentences/bounds'
 import { clockMode } from '@/core/sentences/clockMode'
 import { combined } from '@/core/sentences/combined'
@@ -60,19 +60,19 @@ const NAMES = Object.keys(BEHAVIOURS) as BehaviourName[]
 export type Line = {
   readonly behaviour: BehaviourName
   readonly kind: AnyBehaviour
-  readonly place: Place
+  readonly place: Path
   readonly value: unknown
   /** Its place among what is set aside; null for what is in force. */
   readonly switchedOffAt: number | null
 }
 
-export const telling = (
+export const sentenceContext = (
   { response, kit }: Pick<Installation, 'response' | 'kit'>,
   preference: UnitPreference = METRIC,
-): Telling => ({ response, fanName: (id) => kit.fans.find((fan) => fan.id === id)?.name ?? id, preference })
+): SentenceContext => ({ response, fanName: (id) => kit.fans.find((fan) => fan.id === id)?.name ?? id, preference })
 
 /** Which kind of behaviour stands at a place. */
-function behaviourAt(place: Place): BehaviourName {
+function behaviourAt(place: Path): BehaviourName {
   const [first = '', second = '', third = ''] = keysOf(place)
   switch (first) {
     case 'rules':

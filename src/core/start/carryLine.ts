@@ -1,5 +1,5 @@
 import { freeId } from '@/core/json/freeId'
-import { insertAt, keysOf, putAt, valueAt } from '@/core/json/place'
+import { insertAt, keysOf, putAt, valueAt } from '@/core/json/path'
 import { plainCopy } from '@/core/json/plainCopy'
 import type { Response } from '@/core/response/schema'
 import type { Line } from '@/core/sentences/table'

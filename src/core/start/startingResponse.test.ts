@@ -3,7 +3,7 @@ import { DUTIES } from '@/core/brief/duty'
 import { derive } from '@/core/derive/derive'
 import { checkInstallation } from '@/core/installation/checkInstallation'
 import { newInstallation } from '@/core/installation/newInstallation'
-import { valueAt } from '@/core/json/place'
+import { valueAt } from '@/core/json/path'
 import { compile } from '@/core/machine/compile'
 import { adopt } from '@/core/start/adopt'
 import { startingResponse } from '@/core/start/startingResponse'
@@ -34,9 +34,9 @@ test.each(DEMOS)('%s: the floor is the highest of its reasons, and every figure 
   expect(checkInstallation({ ...installation, response })).toEqual([])
   const [highest] = derive(installation).lead?.reasons ?? []
   if (highest) expect(response.floor.speedPct).toBe(Math.ceil(highest.speedPct))
-  for (const { place, said } of origins) {
+  for (const { place, wording } of origins) {
     expect(valueAt(response, place)).toEqual(expect.any(Number))
-    expect(said).toMatch(/\.$/)
+    expect(wording).toMatch(/\.$/)
   }
 })
 
@@ -46,8 +46,8 @@ test('the boost is the speed at which the map gives the flow wanted at the most'
   const lead = derive(rooms).lead!
   const boost = response.rules.find(({ kind }) => kind === 'switch')!
   if (lead.flow?.kind !== 'map' || boost.kind !== 'switch') throw new Error('the demo has a map and a boost')
-  const said = origins.find(({ place }) => place === `rules.${boost.id}.speedPct`)!.said
-  const wantedLs = Number(/(\d+) l\/s/.exec(said)![1])
+  const wording = origins.find(({ place }) => place === `rules.${boost.id}.speedPct`)!.wording
+  const wantedLs = Number(/(\d+) l\/s/.exec(wording)![1])
   expect(flowLsAt(lead.flow.map, boost.speedPct)).toBeGreaterThanOrEqual(wantedLs - 0.5)
 })
 

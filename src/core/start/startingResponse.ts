@@ -13,7 +13,7 @@ import { ruleKind, type Rule } from '@/core/rules/table'
 import { adopt } from '@/core/start/adopt'
 
 /** A starting value and where it came from, at its place in the response. */
-type Origin = { readonly place: string; readonly said: string }
+type Origin = { readonly place: string; readonly wording: string }
 export type StartingResponse = { readonly response: Response; readonly origins: readonly Origin[] }
 
 /** A full-speed point keeps this far under the limit it protects; common practice, no source. */
@@ -26,7 +26,7 @@ function floorFrom(response: Response, reasons: readonly FloorReason[]): readonl
       response,
       {
         place: 'floor.speedPct',
-        said: `${formatPct(response.floor.speedPct)} % is usual for this duty; calibrate, and it follows from the fan.`,
+        wording: `${formatPct(response.floor.speedPct)} % is usual for this duty; calibrate, and it follows from the fan.`,
       },
     ]
   const speedPct = Math.min(100, Math.ceil(highest.speedPct - 1e-6))
@@ -34,7 +34,7 @@ function floorFrom(response: Response, reasons: readonly FloorReason[]): readonl
     { ...response, floor: { ...response.floor, speedPct, reasons: [...reasons] } },
     {
       place: 'floor.speedPct',
-      said: `The highest of its reasons: ${FLOOR_REASON_NAMES[highest.kind].toLowerCase()}, ${formatPct(highest.speedPct)} %${highest.note ? ` (${highest.note})` : ''}.`,
+      wording: `The highest of its reasons: ${FLOOR_REASON_NAMES[highest.kind].toLowerCase()}, ${formatPct(highest.speedPct)} %${highest.note ? ` (${highest.note})` : ''}.`,
     },
   ]
 }
@@ -54,7 +54,7 @@ function boosted(
       [
         {
           place,
-          said: `${formatPct(rule.speedPct)} % is usual; ${most ? 'map the flow' : 'no flow is asked for at the most'}.`,
+          wording: `${formatPct(rule.speedPct)} % is usual; ${most ? 'map the flow' : 'no flow is asked for at the most'}.`,
         },
       ],
     ]
@@ -63,11 +63,11 @@ function boosted(
   return pct === null
     ? [
         { ...rule, speedPct: 100 },
-        [{ place, said: `${flow} is wanted (${most.why}); the map does not reach it, so full speed.` }],
+        [{ place, wording: `${flow} is wanted (${most.why}); the map does not reach it, so full speed.` }],
       ]
     : [
         { ...rule, speedPct: Math.min(100, Math.ceil(pct - 1e-6)) },
-        [{ place, said: `The map gives ${flow} there: ${most.why} (${most.source}).` }],
+        [{ place, wording: `The map gives ${flow} there: ${most.why} (${most.source}).` }],
       ]
 }
 
@@ -78,7 +78,7 @@ function banded(
   target: Target | undefined,
   q: (tempC: number) => string,
 ): readonly [Ramp, Origin[]] {
-  if (!target) return [ramp, [{ place: `rules.${ramp.id}.startAt`, said: 'Usual for this duty.' }]]
+  if (!target) return [ramp, [{ place: `rules.${ramp.id}.startAt`, wording: 'Usual for this duty.' }]]
   const by = usual ? target.bandTo - usual.bandTo : 0
   const span = ramp.fullAt - ramp.startAt
   const limit = target.limitAbove ?? Infinity
@@ -89,11 +89,11 @@ function banded(
     [
       {
         place: `rules.${ramp.id}.startAt`,
-        said: `From the target band ${q(target.bandFrom)} to ${q(target.bandTo)}.`,
+        wording: `From the target band ${q(target.bandFrom)} to ${q(target.bandTo)}.`,
       },
       {
         place: `rules.${ramp.id}.fullAt`,
-        said:
+        wording:
           target.limitAbove === null
             ? 'A usual span over its start.'
             : `Full before the limit of ${q(target.limitAbove)} is reached.`,
@@ -116,7 +116,7 @@ function withOtherFans(response: Response, { kit, brief }: Installation): readon
       [
         {
           place: 'stages.fixed.0.joinsAtPct',
-          said: 'Equal shares of the ladder for each fan; least times of a minute.',
+          wording: 'Equal shares of the ladder for each fan; least times of a minute.',
         },
       ],
     ]
@@ -128,7 +128,7 @@ function withOtherFans(response: Response, { kit, brief }: Installation): readon
         [
           {
             place: `followers.${second.id}.ratio`,
-            said:
+            wording:
               brief.duty === 'balanced'
                 ? 'The same percent for both; trim it until supply equals extract.'
                 : 'Four fifths, so that the room stays under suction; check it in flow.',
@@ -161,23 +161,23 @@ export function startingResponse(installation: Installation, preference: UnitPre
       const find = (targets: readonly Target[]) => targets.find(({ quantity }) => quantity === input?.kind)
       const q = (x: number) => formatQuantity(x, input?.kind === 'humidity' ? 'humidity' : 'temperature', preference)
       // A fixed law of the trade stands where it is, whatever the band says.
-      const [ramp, said] =
+      const [ramp, wording] =
         brief.duty === 'head-pressure'
           ? [
               rule,
               [
                 {
                   place: `rules.${rule.id}.startAt`,
-                  said: 'Common practice: from about 21 °C to full at about 38 °C.',
+                  wording: 'Common practice: from about 21 °C to full at about 38 °C.',
                 },
               ],
             ]
           : banded(rule, find(follows.targets), find(brief.targets), q)
-      origins.push(...said)
+      origins.push(...wording)
       return { ...ramp, fromPct: Math.min(floorPct, ramp.toPct) }
     }
-    const [held, said] = boosted(rule, follows.most, map, preference)
-    origins.push(...said)
+    const [held, wording] = boosted(rule, follows.most, map, preference)
+    origins.push(...wording)
     return 'speedPct' in held ? { ...held, speedPct: Math.max(held.speedPct, floorPct) } : held
   })
   const kick = floored.startKick
@@ -192,7 +192,10 @@ export function startingResponse(installation: Installation, preference: UnitPre
   )
   origins.push(...fansSaid)
   return {
-    response: { ...response, notes: Object.fromEntries(origins.map(({ place, said }) => [place, said.slice(0, 400)])) },
+    response: {
+      ...response,
+      notes: Object.fromEntries(origins.map(({ place, wording }) => [place, wording.slice(0, 400)])),
+    },
     origins,
   }
 }

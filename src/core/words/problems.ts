@@ -45,7 +45,16 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   newer_schema: ({ got, known }) =>
     `This is “${got}”, newer than this program, which reads up to ${known}. Update Soft Gale, or ask for an older export.`,
   not_json: ({ detail }) => `This is not readable JSON: ${detail}.`,
-  shape: ({ detail }) => `${detail}.`,
+  unknown_key: ({ key }) => `“${key}” is not known here; remove it or check its spelling.`,
+  not_one_of: ({ got, known }) => `${got} does not fit${known.length ? `; use one of: ${known.join(', ')}` : ''}.`,
+  other_value: ({ got, wanted }) => `this must be ${wanted}, not ${got}.`,
+  other_type: ({ got, wanted }) =>
+    `this must be ${wanted === 'integer' ? 'a whole number' : `a ${wanted}`}, not ${got}.`,
+  out_of_bound: ({ got, bound }) => `${got} must be ${bound}.`,
+  blank: () => 'this must not be empty.',
+  no_short_name: ({ got }) => `${got} must be a short name of letters, digits and hyphens.`,
+  length: ({ got, of, isMost, limit }) => `${got} must not have ${isMost ? 'more' : 'fewer'} than ${limit} ${of}.`,
+  does_not_fit: ({ got, rule }) => `${got} does not fit (${rule}).`,
   wrong_kind: ({ what, got, needs }) => `${what} is a ${got}; this needs a ${needs}.`,
   order: orderText,
   too_many_values: ({ most }) => `More than ${most} values; no document holds so many.`,
@@ -114,7 +123,8 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   import_failed: () =>
     'Soft Gale itself failed on this file; nothing of it was kept. Import it again, or tell who looks after it.',
   view_asked_wrong: () => 'Ask for whole milliseconds from and to, from not after to, and at least one point.',
-  not_whole: ({ detail }) => `The file did not arrive whole (${detail}); nothing of it was kept. Send it again.`,
+  not_whole: ({ cameMore }) =>
+    `The file did not arrive whole (${cameMore ? 'more' : 'fewer'} bytes came than were announced); nothing of it was kept. Send it again.`,
   stays_without_reason: ({ title }) => `Say why this stays as it is: ${title}`,
   id_of_example: ({ id }) => `“${id}” is the id of an example that came with Soft Gale; give yours another.`,
   file_too_large: ({ mostMb }) =>
@@ -124,9 +134,12 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   no_manifest: () => 'There is no workspace.json in this zip: it is no workspace of Soft Gale.',
   no_readings: () => 'There is no line of readings under the headings.',
   perhaps_more: () => 'There may be more; these come first.',
-  layout: ({ detail }) => detail,
+  column_unit: ({ column, unit, what }) => `${column} is said to be in ${unit}, which is no unit of ${what}.`,
+  column_twice: ({ column }) => `${column} is said to be the time and a reading at once.`,
   no_zone: ({ got }) => `“${got}” is no time zone; write for example Europe/London.`,
   said: ({ text }) => text,
+  shape: ({ detail }) => `${detail}.`,
+  layout: ({ detail }) => detail,
 }
 
 /** The problem in one plain sentence, without its path. */

@@ -25,7 +25,7 @@ export type Deed = {
 export const addAudit = (scope: Scope, deed: Deed, unlessWithinMin = 0): Promise<void> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId, personId, personName } = scope
-    const { installationId = null, ...said } = deed
+    const { installationId = null, ...rest } = deed
     if (unlessWithinMin > 0) {
       const [before] = await tx
         .select({ seq: audit.seq })
@@ -35,7 +35,7 @@ export const addAudit = (scope: Scope, deed: Deed, unlessWithinMin = 0): Promise
             scope,
             audit,
             eq(audit.personId, personId),
-            eq(audit.action, said.action),
+            eq(audit.action, rest.action),
             installationId === null ? undefined : eq(audit.installationId, installationId),
             gt(audit.at, sql`now() - make_interval(mins => ${unlessWithinMin})`),
           ),
@@ -48,8 +48,8 @@ export const addAudit = (scope: Scope, deed: Deed, unlessWithinMin = 0): Promise
       personId,
       personName,
       installationId,
-      ...said,
-      what: installationId === null ? said.what : named(workspaceId, installationId, said.what),
+      ...rest,
+      what: installationId === null ? rest.what : named(workspaceId, installationId, rest.what),
     })
   })
 

@@ -34,10 +34,10 @@ type Props = {
 /** Everything about one’s own account. */
 export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskeys, lettersPath }: Props) {
   const router = useRouter()
-  const [said, setSaid] = useState<{ text: string; isGood: boolean } | null>(null)
+  const [answer, setAnswer] = useState<{ text: string; isGood: boolean } | null>(null)
   const act: Act = async (work, done) => {
     const problem = await work()
-    setSaid({ text: problem ?? done, isGood: problem === null })
+    setAnswer({ text: problem ?? done, isGood: problem === null })
     if (problem === null) router.refresh()
   }
   const letter = lettersPath === null ? '' : ' This server has no mail: look into its mail stand-in.'
@@ -48,9 +48,9 @@ export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskey
     >
       <Box sx={{ maxWidth: 640 }}>
         <Typography variant="h1">Your account</Typography>
-        {said && (
-          <Alert severity={said.isGood ? 'success' : 'error'} variant="outlined" sx={{ my: 1 }}>
-            {said.text}
+        {answer && (
+          <Alert severity={answer.isGood ? 'success' : 'error'} variant="outlined" sx={{ my: 1 }}>
+            {answer.text}
           </Alert>
         )}
         <OneForm
@@ -160,7 +160,7 @@ type FormProps = {
   about?: string
   fields: readonly Field[]
   button: string
-  onSubmit: (said: Record<string, string>) => Promise<void>
+  onSubmit: (typed: Record<string, string>) => Promise<void>
 }
 
 function OneForm({ title, about, fields, button, onSubmit }: FormProps) {

@@ -19,7 +19,7 @@ export function BringYardIn() {
   async function send(file: File): Promise<void> {
     setSending(true)
     const answer = await fetch('/api/workspace', { method: 'POST', body: file })
-      .then((said) => said.json() as Promise<Made>)
+      .then((answer) => answer.json() as Promise<Made>)
       .catch((): Made => NO_ANSWER)
     setMade(answer)
     setSending(false)

@@ -21,7 +21,7 @@ import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
 import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { SumWhy } from '@/ui/SumWhy'
+import { CalculationWhy } from '@/ui/CalculationWhy'
 import { usePreference } from '@/ui/preference'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -75,9 +75,9 @@ function FlowForHeat({ space: { heatLoadW, allowedRiseK } }: Pick<Brief, 'space'
   return (
     <>
       Needs{' '}
-      <SumWhy sum={heatRemoval} values={{ P: heatLoadW, dT: allowedRiseK }}>
+      <CalculationWhy sum={heatRemoval} values={{ P: heatLoadW, dT: allowedRiseK }}>
         {formatQuantity(flowForHeatLs(heatLoadW, allowedRiseK), 'flow', preference)}
-      </SumWhy>{' '}
+      </CalculationWhy>{' '}
       at full.
     </>
   )

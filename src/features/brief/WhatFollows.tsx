@@ -9,7 +9,7 @@ import { capital } from '@/core/sentences/words'
 import { formatQuantity } from '@/core/quantity/format'
 import { TextButton } from '@/ui/TextButton'
 import { FormRow } from '@/ui/FormRow'
-import { SumWhy } from '@/ui/SumWhy'
+import { CalculationWhy } from '@/ui/CalculationWhy'
 import { usePreference } from '@/ui/preference'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -60,8 +60,8 @@ export function WhatFollows({ brief }: { brief: Brief }) {
       {later.length > 0 && (
         <FormRow label="Still to be measured">
           <Box component="ul" sx={{ m: 0, pl: 2 }}>
-            {later.map((said) => (
-              <li key={said}>{said}</li>
+            {later.map((wording) => (
+              <li key={wording}>{wording}</li>
             ))}
           </Box>
         </FormRow>
@@ -73,9 +73,9 @@ export function WhatFollows({ brief }: { brief: Brief }) {
 function Figure({ flow: { flowLs, by } }: { flow: Flow }) {
   const figure = <b>{formatQuantity(flowLs, 'flow', usePreference())}</b>
   return by ? (
-    <SumWhy sum={by.sum} values={by.values}>
+    <CalculationWhy sum={by.sum} values={by.values}>
       {figure}
-    </SumWhy>
+    </CalculationWhy>
   ) : (
     figure
   )

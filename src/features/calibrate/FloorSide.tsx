@@ -16,7 +16,7 @@ import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
-import { SumWhy } from '@/ui/SumWhy'
+import { CalculationWhy } from '@/ui/CalculationWhy'
 import { usePreference } from '@/ui/preference'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -143,14 +143,14 @@ function OneMore({ map }: { map: FlowMap }) {
       </SideHeading>
       <Ruled label="air">+{formatQuantity(flowLsAt(map, more) - flowLsAt(map, pct), 'flow', preference, 1)}</Ruled>
       <Ruled label="sound">
-        <SumWhy sum={soundChange} values={{ N1: now, N2: more }}>
+        <CalculationWhy sum={soundChange} values={{ N1: now, N2: more }}>
           +{formatNumber(sound, 2)} dB
-        </SumWhy>
+        </CalculationWhy>
       </Ruled>
       <Ruled label="shaft power">
-        <SumWhy sum={fanLaws} values={{ N1: now, N2: more }}>
+        <CalculationWhy sum={fanLaws} values={{ N1: now, N2: more }}>
           +{formatNumber(power * 100, 1)} %
-        </SumWhy>
+        </CalculationWhy>
       </Ruled>
     </>
   )

@@ -12,7 +12,7 @@ import type { Quantity } from '@/core/quantity/units'
 import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
 import { QuantityField } from '@/ui/QuantityField'
-import { SumWhy } from '@/ui/SumWhy'
+import { CalculationWhy } from '@/ui/CalculationWhy'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Instruments whose certificate says ± in their own unit. */
@@ -129,9 +129,9 @@ function AirWhileReading() {
       hint={
         <>
           Density{' '}
-          <SumWhy sum={moistAirState} values={{ t: air.tempC, RH: air.humidityPct, z: air.altitudeM }}>
+          <CalculationWhy sum={moistAirState} values={{ t: air.tempC, RH: air.humidityPct, z: air.altitudeM }}>
             {formatQuantity(airState(air.tempC, air.humidityPct, pressureAt(air.altitudeM)).densityKgM3, 'density')}
-          </SumWhy>
+          </CalculationWhy>
           {calibration.air
             ? '; each new reading keeps it.'
             : '; standard air stands in until it is typed here. A fan moves the same volume of thin air, with less mass, pressure and power.'}

@@ -8,7 +8,7 @@ import { saturationTemperature } from '@/core/calculation/refrigeration/saturati
 import { SPOT_VERDICTS, spotMarginK, spotVerdict } from '@/core/calibration/probeSpots'
 import type { ProbeSpot } from '@/core/calibration/schema'
 import { freeId } from '@/core/json/freeId'
-import { dropAt, putAt } from '@/core/json/place'
+import { dropAt, putAt } from '@/core/json/path'
 import type { Probe } from '@/core/kit/schema'
 import { SEA_LEVEL_PA } from '@/core/physics/moistAir'
 import { REFRIGERANTS, saturationC, type Refrigerant } from '@/core/physics/saturation'
@@ -17,7 +17,7 @@ import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
 import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
-import { SumWhy } from '@/ui/SumWhy'
+import { CalculationWhy } from '@/ui/CalculationWhy'
 import { usePreference } from '@/ui/preference'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -69,9 +69,9 @@ function Gauge({ fluid, targetC }: { fluid: Refrigerant; targetC: number }) {
         ) : Number.isFinite(targetC) ? (
           <>
             {fluid} condenses at{' '}
-            <SumWhy sum={saturationTemperature} values={{ fluid, p: kpa, side: 'bubble' }}>
+            <CalculationWhy sum={saturationTemperature} values={{ fluid, p: kpa, side: 'bubble' }}>
               {formatQuantity(targetC, 'temperature', preference)}
-            </SumWhy>
+            </CalculationWhy>
             : that is what a good spot reads.
           </>
         ) : (

@@ -44,7 +44,7 @@ const draftKey = (text: string): string => `gale-model-${(JSON.parse(text) as { 
 export function ModelEditor({ text: first, isNew, installations, preference }: Props) {
   const router = useRouter()
   const [text, setText] = useState(first)
-  const [said, setSaid] = useState<Said>({ kind: 'none' })
+  const [wording, setSaid] = useState<Said>({ kind: 'none' })
   const [goTo, setGoTo] = useState<EditorGoTo | null>(null)
   const draft = useMemo(() => readDraft(text), [text])
   // The form and the previews show the last text that was a model: a bracket that is being typed must not empty them.
@@ -110,7 +110,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
         sideTitle="Preview"
       >
         <DraftStatus
-          said={said}
+          wording={wording}
           draft={draft}
           onGo={(from) => setGoTo((before) => ({ at: from, asked: (before?.asked ?? 0) + 1 }))}
         />
@@ -130,15 +130,15 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
   )
 }
 
-type StatusProps = { said: Said; draft: Draft; onGo: (at: number) => void }
+type StatusProps = { wording: Said; draft: Draft; onGo: (at: number) => void }
 
 /** Whether it was kept, and what is to be mended before it can be. */
-const DraftStatus = ({ said, draft, onGo }: StatusProps) => (
+const DraftStatus = ({ wording, draft, onGo }: StatusProps) => (
   <Box role="status" aria-live="polite" sx={{ mb: 1 }}>
-    {said.kind === 'kept' && <Typography>Kept. It can be chosen under Kit.</Typography>}
-    {said.kind === 'refused' && said.lines.map((line) => <Typography key={line}>{line}</Typography>)}
+    {wording.kind === 'kept' && <Typography>Kept. It can be chosen under Kit.</Typography>}
+    {wording.kind === 'refused' && wording.lines.map((line) => <Typography key={line}>{line}</Typography>)}
     {draft.isGood ? (
-      said.kind === 'none' && (
+      wording.kind === 'none' && (
         <Typography variant="body2">It holds together. The draft is in this browser until it is kept.</Typography>
       )
     ) : (
@@ -146,7 +146,7 @@ const DraftStatus = ({ said, draft, onGo }: StatusProps) => (
         <Typography variant="body2">
           {draft.found.length === 1 ? 'One thing' : `${draft.found.length} things`} to mend before it can be kept:
         </Typography>
-        {draft.found.slice(0, 8).map(({ path, said: words, from }, index) => (
+        {draft.found.slice(0, 8).map(({ path, wording: words, from }, index) => (
           <Typography variant="body2" key={`${path}-${index}`}>
             <TextButton onClick={() => onGo(from)}>{path || 'the text'}</TextButton>: {words}
           </Typography>

@@ -40,11 +40,11 @@ export default function ModelText({ text, onChange, goTo }: Props) {
       EditorView.lineWrapping,
       lintGutter(),
       linter((view): Diagnostic[] =>
-        readDraft(view.state.doc.toString()).found.map(({ from, to, said }) => ({
+        readDraft(view.state.doc.toString()).found.map(({ from, to, wording }) => ({
           from,
           to,
           severity: 'error',
-          message: said,
+          message: wording,
         })),
       ),
     ],

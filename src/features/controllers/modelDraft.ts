@@ -5,7 +5,7 @@ import { parseJson } from '@/core/json/parseJson'
 import type { Problem } from '@/core/json/problem'
 import { problemText } from '@/core/words/problems'
 
-type Found = { readonly from: number; readonly to: number; readonly path: string; readonly said: string }
+type Found = { readonly from: number; readonly to: number; readonly path: string; readonly wording: string }
 
 export type Draft =
   | { readonly isGood: true; readonly model: ControllerModel; readonly found: readonly Found[] }
@@ -39,7 +39,7 @@ export function readDraft(text: string): Draft {
         from,
         to: Math.min(text.length, from + (node && node.length < 200 ? node.length : 1)),
         path: problem.path,
-        said: problemText(problem),
+        wording: problemText(problem),
       }
     }),
   }

@@ -18,7 +18,7 @@ export function KeptState() {
     () => null,
   )
   if (!slot) return null
-  const said = {
+  const wording = {
     kept: () => (
       <span style={{ color: '#A5D6B4' }}>● kept {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}</span>
     ),
@@ -34,7 +34,7 @@ export function KeptState() {
   }[standing.kind]()
   return createPortal(
     <span role="status" aria-live="polite">
-      {said}
+      {wording}
     </span>,
     slot,
   )

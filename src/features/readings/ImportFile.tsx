@@ -59,14 +59,14 @@ export function ImportFile({ installationId, onSent }: { installationId: string;
       method: 'POST',
       body: file,
     }).catch(() => null)
-    const said = answer && ((await answer.json().catch(() => null)) as { kind: string; problems?: Problem[] } | null)
-    if (said?.kind === 'done') {
+    const wording = answer && ((await answer.json().catch(() => null)) as { kind: string; problems?: Problem[] } | null)
+    if (wording?.kind === 'done') {
       setState({ kind: 'idle' })
       onSent()
     } else
       setState({
         kind: 'refused',
-        lines: said?.problems?.map(problemLine) ?? [
+        lines: wording?.problems?.map(problemLine) ?? [
           'The file could not be sent just now; nothing of it was kept. Try again in a moment.',
         ],
       })

@@ -24,11 +24,12 @@ export function Jobs({ installationId, first, asked, onEnded }: Props) {
     // Also when the page has just been drawn: it may be one that the browser had kept from before.
     const look = async () => {
       const answer = await fetch(`/api/imports?installation=${installationId}`).catch(() => null)
-      const said = answer?.ok ? ((await answer.json()) as { jobs: readonly JobLine[] }) : null
+      const wording = answer?.ok ? ((await answer.json()) as { jobs: readonly JobLine[] }) : null
       if (!isCurrent) return
-      if (said) setJobs(said.jobs)
-      if (!said || said.jobs.some(isUnderWay)) timer = setTimeout(() => void look(), LOOK_EVERY_MS)
-      else if (said.jobs.some(({ id, state }) => !first.some((job) => job.id === id && job.state === state))) onEnded()
+      if (wording) setJobs(wording.jobs)
+      if (!wording || wording.jobs.some(isUnderWay)) timer = setTimeout(() => void look(), LOOK_EVERY_MS)
+      else if (wording.jobs.some(({ id, state }) => !first.some((job) => job.id === id && job.state === state)))
+        onEnded()
     }
     void look()
     return () => {

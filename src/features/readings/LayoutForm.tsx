@@ -84,14 +84,14 @@ export function LayoutForm({
   const change = (part: Partial<ReadingLayout>) => setLayout((before) => ({ ...before, ...part }))
   const times = [layout.timeIndex, layout.timeOfDayIndex]
   // Null while nobody has said anything of them: then they are as proposed for the columns as they are now.
-  const [said, setSaid] = useState<Feeds | null>(null)
-  const feeds = fittingFeeds(said ?? {}, layout.columns, where)
+  const [wording, setSaid] = useState<Feeds | null>(null)
+  const feeds = fittingFeeds(wording ?? {}, layout.columns, where)
   const setColumn = (index: number, column: ReadingColumn | null) => {
     const columns = [...layout.columns.filter((held) => held.index !== index), ...(column ? [column] : [])].sort(
       (a, b) => a.index - b.index,
     )
     // What was said of a column goes with it to its new place.
-    if (said) setSaid(movedFeeds(said, layout.columns, columns))
+    if (wording) setSaid(movedFeeds(wording, layout.columns, columns))
     change({ columns })
   }
   const read = layout.columns.length > 0 ? rowReader(layout) : null

@@ -74,9 +74,9 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
         />
       </Box>
       <Section title="What is set">
-        {facts(document, preference).map(({ key, label, said }) => (
+        {facts(document, preference).map(({ key, label, wording }) => (
           <Line key={key} label={label}>
-            {said}
+            {wording}
           </Line>
         ))}
       </Section>

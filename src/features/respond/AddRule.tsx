@@ -48,7 +48,7 @@ export const AddRule = memo(function AddRule() {
   // A new key empties the box after a choice.
   const [turn, setTurn] = useState(0)
   useHotkeys('a', () => input.current?.focus(), { preventDefault: true })
-  const said = ({ offer, figure }: Found): string =>
+  const wording = ({ offer, figure }: Found): string =>
     figure === null || !offer.figure
       ? offer.sentence
       : `${offer.sentence} · ${offer.figure.quantity === 'time' ? formatTime(figure) : formatQuantity(figure, offer.figure.quantity, preference)}`
@@ -61,7 +61,7 @@ export const AddRule = memo(function AddRule() {
         open={isOpen}
         onOpen={open}
         onClose={() => setOpen(false)}
-        getOptionLabel={said}
+        getOptionLabel={wording}
         getOptionKey={({ offer }) => offer.sentence}
         isOptionEqualToValue={(a, b) => a.offer.sentence === b.offer.sentence}
         filterOptions={(options) => options}

@@ -3,11 +3,11 @@
 import Box from '@mui/material/Box'
 import { memo, useState } from 'react'
 import { judgementText } from '@/core/advise/words'
-import { joinPlaces, type Place } from '@/core/json/place'
+import { joinPaths, type Path } from '@/core/json/path'
 import type { SentencePart } from '@/core/rules/kind'
 import type { Rule } from '@/core/rules/table'
 import { noteAt, standsAt } from '@/core/sentences/change'
-import { telling, type Line } from '@/core/sentences/table'
+import { sentenceContext, type Line } from '@/core/sentences/table'
 import { capital, linkText, partsText } from '@/core/sentences/words'
 import { LineMenu } from '@/features/respond/LineMenu'
 import { LineNotes } from '@/features/respond/LineNotes'
@@ -22,10 +22,10 @@ import { useDocument, useJudgements } from '@/ui/workingCopy/context'
 
 /** What is shown of a sentence, as plain data. */
 type Shown = {
-  readonly place: Place
+  readonly place: Path
   readonly switchedOffAt: number | null
   /** Where its fields stand: in force, or set aside. */
-  readonly stands: Place
+  readonly stands: Path
   readonly name: string
   readonly colour: string
   readonly parts: readonly SentencePart[]
@@ -37,7 +37,7 @@ type Shown = {
   readonly isInCharge: boolean
   readonly judged: readonly { readonly title: string; readonly isGrave: boolean }[]
   readonly now: {
-    readonly said: string
+    readonly wording: string
     readonly formula: string
     readonly withValues: string
     readonly source: string
@@ -53,11 +53,11 @@ export function BehaviourLine({ line }: { line: Line }) {
   const judgements = useJudgements()
   const { response } = document
   const { kind, value, place, behaviour, switchedOffAt } = line
-  const said = telling(document, preference)
+  const context = sentenceContext(document, preference)
   const rule = behaviour === 'rule' ? (value as Rule) : null
-  const name = kind.name(value, said, place)
+  const name = kind.name(value, context, place)
   const explanation = asked?.explanation
-  const parts = kind.sentence(value, said, place)
+  const parts = kind.sentence(value, context, place)
   const link = rule && explanation?.chain.find((held) => held.stage === 'ask' && held.rule?.id === rule.id)
   return (
     <ShownLine
@@ -65,12 +65,12 @@ export function BehaviourLine({ line }: { line: Line }) {
       switchedOffAt={switchedOffAt}
       stands={standsAt(line)}
       name={name}
-      colour={causeColour(kind.cause(value, said, place))}
+      colour={causeColour(kind.cause(value, context, place))}
       parts={parts}
-      trade={kind.trade?.(value, said) ?? null}
+      trade={kind.trade?.(value, context) ?? null}
       fieldNotes={Object.fromEntries(
         parts.flatMap((part) => {
-          const note = 'path' in part ? noteAt(response, joinPlaces(place, part.path)) : ''
+          const note = 'path' in part ? noteAt(response, joinPaths(place, part.path)) : ''
           return 'path' in part && note !== '' ? [[part.path, note]] : []
         }),
       )}
@@ -88,7 +88,7 @@ export function BehaviourLine({ line }: { line: Line }) {
       now={
         explanation
           ? {
-              said: kind.now(value, explanation, said, place),
+              wording: kind.now(value, explanation, context, place),
               withValues: link?.stage === 'ask' ? linkText(response, link, preference) : partsText(parts, preference),
               ...kind.why(value),
               note: noteAt(response, place),
@@ -121,7 +121,7 @@ const ShownLine = memo(function ShownLine(shown: Shown) {
             source={now.source}
             note={now.note || undefined}
           >
-            {now.said}
+            {now.wording}
           </Why>
         ) : (
           '–'

@@ -4,14 +4,14 @@ import IconButton from '@mui/material/IconButton'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { useState } from 'react'
-import { valueAt, type Place } from '@/core/json/place'
+import { valueAt, type Path } from '@/core/json/path'
 import type { Response } from '@/core/response/schema'
 import type { Rule } from '@/core/rules/table'
-import { canCopy, duplicate, move, remove, rest, standsAt, wake } from '@/core/sentences/change'
-import { lines, telling } from '@/core/sentences/table'
+import { canCopy, duplicate, move, remove, switchOff, standsAt, switchOn } from '@/core/sentences/change'
+import { lines, sentenceContext } from '@/core/sentences/table'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { place: Place; switchedOffAt: number | null; name: string; onNote: () => void }
+type Props = { place: Path; switchedOffAt: number | null; name: string; onNote: () => void }
 
 /** What can be done with a sentence: what its kind offers, off, copy, move, note, remove. */
 export function LineMenu({ name, ...line }: Props) {
@@ -52,15 +52,15 @@ function OpenMenu({
     onClose()
     edit(`${label}: ${name}`, ({ response }) => change(response))
   }
-  const more = isOff ? [] : (kind.more?.(value, telling(document)) ?? [])
+  const more = isOff ? [] : (kind.more?.(value, sentenceContext(document)) ?? [])
   const items: readonly (readonly [label: string, onClick: () => void])[] = [
     ...more.map(({ label, change }) => [label, act(label, (draft) => change(valueAt(draft, standsAt(line))))] as const),
     ...(kind.isFixed
       ? []
       : [
           isOff
-            ? (['Switch on', act('on', (draft) => wake(draft, line))] as const)
-            : (['Switch off, keep it here', act('off', (draft) => rest(draft, line))] as const),
+            ? (['Switch on', act('on', (draft) => switchOn(draft, line))] as const)
+            : (['Switch off, keep it here', act('off', (draft) => switchOff(draft, line))] as const),
         ]),
     ...(canCopy(line) && switchedOffAt === null
       ? [['Copy', act('copy', (draft) => duplicate(draft, line))] as const]

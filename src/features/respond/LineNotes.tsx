@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useState } from 'react'
 import { noteAt, writeNote } from '@/core/sentences/change'
-import { joinPlaces, type Place } from '@/core/json/place'
+import { joinPaths, type Path } from '@/core/json/path'
 import type { SentencePart } from '@/core/rules/kind'
 import { Choice } from '@/ui/Choice'
 import { TextButton } from '@/ui/TextButton'
@@ -16,7 +16,7 @@ const MOST = 400
 
 type Props = {
   name: string
-  place: Place
+  place: Path
   parts: readonly SentencePart[]
   isWriting: boolean
   onWritten: () => void
@@ -33,7 +33,7 @@ export function LineNotes({ name, place, parts, isWriting, onWritten }: Props) {
     ...parts.flatMap((part) => ('path' in part && part.path !== '' ? [[part.path, part.label] as const] : [])),
   ].filter(([target], index, all) => all.findIndex(([other]) => other === target) === index)
   // The first sentence stands for the whole response; a note on it is a note on the floor.
-  const placeOf = (target: string) => joinPlaces(place, target === WHOLE ? '' : target) || 'floor'
+  const placeOf = (target: string) => joinPaths(place, target === WHOLE ? '' : target) || 'floor'
   const noted = targets.flatMap(([target, label]) => {
     const note = noteAt(response, placeOf(target))
     return note === '' ? [] : [{ target, label, note }]

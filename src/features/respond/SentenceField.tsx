@@ -1,6 +1,6 @@
 'use client'
 
-import { joinPlaces, putAt, type Place } from '@/core/json/place'
+import { joinPaths, putAt, type Path } from '@/core/json/path'
 import type { SentencePart } from '@/core/rules/kind'
 import { memo } from 'react'
 import { sameData } from '@/ui/sameData'
@@ -11,7 +11,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Blank = Exclude<SentencePart, { kind: 'text' | 'input' }>
-type Props = { part: Blank; /** Where the sentence's part stands in the response. */ place: Place; colour: string }
+type Props = { part: Blank; /** Where the sentence's part stands in the response. */ place: Path; colour: string }
 
 /** The end of a day may be 24:00, its start may not. */
 const mostMinutes = (path: string): number => (path.endsWith('endMin') ? 1440 : 1439)
@@ -20,7 +20,7 @@ const mostMinutes = (path: string): number => (path.endsWith('endMin') ? 1440 : 
 export const SentenceField = memo(function SentenceField({ part, place, colour }: Props) {
   const edit = useWorkingCopy((state) => state.edit)
   const endGesture = useWorkingCopy((state) => state.endGesture)
-  const at = joinPlaces(place, part.path)
+  const at = joinPaths(place, part.path)
   const put = (value: unknown) => edit(part.label, ({ response }) => putAt(response, at, value), at)
   const putAtOnce = (value: unknown) => {
     put(value)

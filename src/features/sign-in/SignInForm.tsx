@@ -56,7 +56,7 @@ async function signIn({ email = '', password = '' }: Said, next: string): Promis
 }
 
 /** What each step asks of the server. */
-const ASK: Record<Exclude<Step, 'letter'>, (said: Said, next: string) => Promise<Outcome>> = {
+const ASK: Record<Exclude<Step, 'letter'>, (typed: Said, next: string) => Promise<Outcome>> = {
   'sign-in': signIn,
   'sign-up': async ({ name = '', email = '', password = '' }, next) =>
     outcome(await authAsk(() => authClient.signUp.email({ name, email, password, callbackURL: next })), {
@@ -87,10 +87,10 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
   // A full load, so that nothing of the stranger's page is kept.
   const enter = () => window.location.assign(next)
 
-  async function submit(said: Said): Promise<void> {
+  async function submit(typed: Said): Promise<void> {
     if (step === 'letter') return
     setAsking(true)
-    const came = await ASK[step](said, next)
+    const came = await ASK[step](typed, next)
     setAsking(false)
     if (came === 'in') enter()
     else if ('to' in came) go(came.to)

@@ -139,7 +139,7 @@ test('a check is judged on the server, against the kept working copy', async () 
 
 test('a seal needs a reason', async () =>
   expect(lines(await seal(scope, { id: randomUUID(), installationId: id, version: 1, reason: '  ' }))).toEqual([
-    'reason: "  " must NOT have fewer than 3 characters.',
+    'reason: "  " must not have fewer than 3 characters.',
     'reason: this must not be empty.',
   ]))
 

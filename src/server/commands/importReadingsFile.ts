@@ -37,7 +37,7 @@ const readInput = validator(
 /** What is wrong with a layout besides its shape; null where it can be read by. */
 export function layoutFault(layout: ReadingLayout): Problem | null {
   const wrong = layoutProblem(layout)
-  if (wrong !== null) return { code: 'layout', path: 'layout', detail: wrong }
+  if (wrong !== null) return wrong
   return isZone(layout.zone) ? null : { code: 'no_zone', path: 'layout.zone', got: layout.zone }
 }
 

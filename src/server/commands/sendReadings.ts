@@ -10,6 +10,13 @@ import { closed } from '@/core/json/vocabulary'
 import { Uuid } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
+/** Other bytes came than were announced. */
+class NotWhole extends Error {
+  constructor(readonly cameMore: boolean) {
+    super('the file did not arrive whole')
+  }
+}
+
 const PIECE_BYTES = 1_000_000
 
 const readInput = validator(
@@ -52,16 +59,16 @@ export async function sendReadings(
       held.push(chunk)
       heldBytes += chunk.byteLength
       total += chunk.byteLength
-      if (total > bytes) throw new RangeError('more bytes came than were announced')
+      if (total > bytes) throw new NotWhole(true)
       if (heldBytes >= PIECE_BYTES) await flush()
     }
     if (heldBytes > 0) await flush()
-    if (total < bytes) throw new RangeError('fewer bytes came than were announced')
+    if (total < bytes) throw new NotWhole(false)
     await queueImport(scope, id)
   } catch (error) {
     await dropImport(scope, id)
-    if (!(error instanceof RangeError)) throw error
-    return { kind: 'invalid', problems: [{ code: 'not_whole', path: '', detail: error.message }] }
+    if (!(error instanceof NotWhole)) throw error
+    return { kind: 'invalid', problems: [{ code: 'not_whole', path: '', cameMore: error.cameMore }] }
   }
   return { kind: 'done', id }
 }

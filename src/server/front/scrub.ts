@@ -19,7 +19,7 @@ const SECRETS: readonly (readonly [RegExp, string])[] = [
 
 /** A text without its secrets. */
 export const scrub = (text: string): string =>
-  SECRETS.reduce((said, [secret, instead]) => said.replace(secret, instead), text)
+  SECRETS.reduce((clean, [secret, instead]) => clean.replace(secret, instead), text)
 
 type Write = (chunk: string | Uint8Array, ...rest: readonly unknown[]) => boolean
 type Output = { write: Write }

@@ -124,20 +124,20 @@ test('a worker that dies in the middle leaves the job to the next one', async ()
 })
 
 test.each([
-  { name: 'fewer bytes than announced', more: { bytes: 5000 }, said: /did not arrive whole/ },
-  { name: 'more bytes than announced', more: { bytes: 10 }, said: /did not arrive whole/ },
+  { name: 'fewer bytes than announced', more: { bytes: 5000 }, wording: /did not arrive whole/ },
+  { name: 'more bytes than announced', more: { bytes: 10 }, wording: /did not arrive whole/ },
   {
     name: 'a unit the quantity has not',
     more: { layout: { ...layout, columns: [{ ...layout.columns[0], unit: 'bar' }] } },
-    said: /no unit of temperature/,
+    wording: /no unit of temperature/,
   },
-  { name: 'a zone nobody knows', more: { layout: { ...layout, zone: 'Nowhere' } }, said: /is no time zone/ },
-  { name: 'a layout of another shape', more: { layout: { ...layout, delimiter: '#' } }, said: /layout\.delimiter/ },
-])('$name: refused at the door, and no job is left', async ({ more, said }) => {
+  { name: 'a zone nobody knows', more: { layout: { ...layout, zone: 'Nowhere' } }, wording: /is no time zone/ },
+  { name: 'a layout of another shape', more: { layout: { ...layout, delimiter: '#' } }, wording: /layout\.delimiter/ },
+])('$name: refused at the door, and no job is left', async ({ more, wording }) => {
   const text = minutes(3)
   const input = { id: randomUUID(), installationId, name: 'x.csv', bytes: text.length, layout, feeds: null, ...more }
   const result = await sendReadings(scope, input, inPieces(text))
-  expect(result.kind === 'invalid' ? result.problems.map(problemLine).join(' ') : result.kind).toMatch(said)
+  expect(result.kind === 'invalid' ? result.problems.map(problemLine).join(' ') : result.kind).toMatch(wording)
   expect(await listImports(scope, installationId)).toEqual([])
 })
 

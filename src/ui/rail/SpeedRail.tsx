@@ -14,7 +14,7 @@ export type RailProps = {
 
 /** The bar from 0 to 100 % without handles: for rows of the yard and for the printed record. */
 export function SpeedRail({ startPct, floorPct, ceilingPct, boostPct = null, nowPct }: RailProps) {
-  const said = [
+  const wording = [
     startPct === null ? '' : `turns from ${startPct} %`,
     `floor ${floorPct} %`,
     boostPct === null ? '' : `boost ${boostPct} %`,
@@ -24,7 +24,7 @@ export function SpeedRail({ startPct, floorPct, ceilingPct, boostPct = null, now
   return (
     <div
       role="img"
-      aria-label={`Speed: ${said.filter(Boolean).join(', ')}`}
+      aria-label={`Speed: ${wording.filter(Boolean).join(', ')}`}
       style={{ position: 'relative', height: 30, minWidth: 120 }}
     >
       <RailBar startPct={startPct} floorPct={floorPct} ceilingPct={ceilingPct} />

@@ -11,9 +11,9 @@ export async function GET(request: Request): Promise<Response> {
   return new Response(await metricsText(), { headers: { 'content-type': 'text/plain; version=0.0.4; charset=utf-8' } })
 }
 
-function holdsToken(said: string | null): boolean {
+function holdsToken(header: string | null): boolean {
   const token = process.env.GALE_METRICS_TOKEN
-  if (!token || !said?.startsWith('Bearer ')) return false
-  const [mine, theirs] = [Buffer.from(token), Buffer.from(said.slice('Bearer '.length))]
+  if (!token || !header?.startsWith('Bearer ')) return false
+  const [mine, theirs] = [Buffer.from(token), Buffer.from(header.slice('Bearer '.length))]
   return mine.length === theirs.length && timingSafeEqual(mine, theirs)
 }

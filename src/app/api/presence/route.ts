@@ -1,4 +1,4 @@
-import { bePresent } from '@/server/commands/bePresent'
+import { heartbeat } from '@/server/commands/heartbeat'
 import { readBody } from '@/server/body'
 import { respondToChange } from '@/server/respond'
 
@@ -8,6 +8,6 @@ const LARGEST_BYTES = 10_000
 export async function POST(request: Request): Promise<Response> {
   return respondToChange(request, 'look', null, async (scope) => {
     const body = await readBody(request, LARGEST_BYTES)
-    return bePresent(scope, body.kind === 'json' ? body.json : null)
+    return heartbeat(scope, body.kind === 'json' ? body.json : null)
   })
 }

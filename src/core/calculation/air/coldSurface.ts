@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { dewPointC, saturationPa, vapourPa } from '@/core/physics/moistAir'
 
-export const coldSurface = defineSum({
+export const coldSurface = defineCalculation({
   id: 'cold-surface',
   name: 'Will it run with water on a cold surface?',
   group: 'air',

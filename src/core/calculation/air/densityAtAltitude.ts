@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { densityKgM3, humidityRatio, pressureAt } from '@/core/physics/moistAir'
 
-export const densityAtAltitude = defineSum({
+export const densityAtAltitude = defineCalculation({
   id: 'density',
   name: 'Density of air at altitude',
   group: 'air',

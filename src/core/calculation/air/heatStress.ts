@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const heatStress = defineSum({
+export const heatStress = defineCalculation({
   id: 'heat-stress',
   name: 'Heat-stress index for cattle',
   group: 'air',

@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { airState, pressureAt } from '@/core/physics/moistAir'
 
-export const moistAirState = defineSum({
+export const moistAirState = defineCalculation({
   id: 'moist-air',
   name: 'Moist air from temperature and humidity',
   group: 'air',

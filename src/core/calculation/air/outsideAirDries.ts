@@ -1,11 +1,11 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { humidityRatio } from '@/core/physics/moistAir'
 
 /** What one L/s of outside air takes out of a room, g/h; negative where it brings water in. */
 const waterTakenGH = (insideRatio: number, outsideRatio: number): number =>
   1.2 * 3.6 * (insideRatio - outsideRatio) * 1000
 
-export const outsideAirDries = defineSum({
+export const outsideAirDries = defineCalculation({
   id: 'outside-air-dries',
   name: 'Does outside air dry this room?',
   group: 'air',

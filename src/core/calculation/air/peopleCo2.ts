@@ -1,9 +1,9 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 
 /** Carbon dioxide of one person (l/s). ASTM D6245 and ASHRAE 62.1 (0.31 l/min at 1.2 met), from memory; the others by their met. */
 const GIVES = { sleeping: 0.0036, sitting: 0.0052, standing: 0.0069, working: 0.0129 } as const
 
-export const peopleCo2 = defineSum({
+export const peopleCo2 = defineCalculation({
   id: 'people-co2',
   name: 'Carbon dioxide by people',
   group: 'air',

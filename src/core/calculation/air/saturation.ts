@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { saturationPa } from '@/core/physics/moistAir'
 
-export const saturation = defineSum({
+export const saturation = defineCalculation({
   id: 'vapour-saturation',
   name: 'Saturation pressure of water vapour',
   group: 'air',

@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { saturationPa, vapourPa } from '@/core/physics/moistAir'
 
-export const vapourDeficit = defineSum({
+export const vapourDeficit = defineCalculation({
   id: 'vapour-deficit',
   name: 'Vapour pressure deficit',
   group: 'air',

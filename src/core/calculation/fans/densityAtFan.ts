@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { densityKgM3, pressureAt } from '@/core/physics/moistAir'
 
-export const densityAtFan = defineSum({
+export const densityAtFan = defineCalculation({
   id: 'fan-density',
   name: 'Fan in thin, hot or cold air',
   group: 'fans',

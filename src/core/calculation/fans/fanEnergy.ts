@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
-export const fanEnergy = defineSum({
+export const fanEnergy = defineCalculation({
   id: 'fan-energy',
   name: 'What a year of this speed costs',
   group: 'fans',

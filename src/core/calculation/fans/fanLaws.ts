@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { powerRatio, soundChangeDb } from '@/core/physics/fanLaw'
 
-export const fanLaws = defineSum({
+export const fanLaws = defineCalculation({
   id: 'fan-laws',
   name: 'Fan laws',
   group: 'fans',

@@ -1,4 +1,4 @@
-import { defineSum, number, out, readings } from '@/core/calculation/sum'
+import { defineCalculation, number, out, readings } from '@/core/calculation/calculation'
 
 type Point = { readonly q: number; readonly p: number }
 
@@ -21,7 +21,7 @@ export function meetingPoint(curve: readonly Point[], restPa: number, k: number)
   return null
 }
 
-export const operatingPoint = defineSum({
+export const operatingPoint = defineCalculation({
   id: 'operating-point',
   name: 'Operating point of a fan on a system',
   group: 'fans',

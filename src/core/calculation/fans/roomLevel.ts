@@ -1,6 +1,6 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const roomLevel = defineSum({
+export const roomLevel = defineCalculation({
   id: 'room-level',
   name: 'Sound level in a room from sound power',
   group: 'fans',

@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { soundChangeDb } from '@/core/physics/fanLaw'
 
-export const soundChange = defineSum({
+export const soundChange = defineCalculation({
   id: 'sound-change',
   name: 'Change of sound with speed',
   group: 'fans',

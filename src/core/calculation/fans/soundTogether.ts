@@ -1,10 +1,10 @@
-import { defineSum, out, readings } from '@/core/calculation/sum'
+import { defineCalculation, out, readings } from '@/core/calculation/calculation'
 
 /** Sound levels together (dB), of sources that have nothing to do with each other. Source: definition of the level. */
 const togetherDb = (levelsDb: readonly number[]): number =>
   10 * Math.log10(levelsDb.reduce((sum, level) => sum + 10 ** (level / 10), 0))
 
-export const soundTogether = defineSum({
+export const soundTogether = defineCalculation({
   id: 'sound-together',
   name: 'Sound levels together',
   group: 'fans',

@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const specificFanPower = defineSum({
+export const specificFanPower = defineCalculation({
   id: 'specific-fan-power',
   name: 'Specific fan power',
   group: 'fans',

@@ -1,4 +1,4 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 
 /** Loss coefficients of what stands too near a fan. AMCA 201 gives families of curves; these are round figures of them, from memory. */
 const PLACES = [
@@ -10,7 +10,7 @@ const PLACES = [
   ['flexible', 'slack flexible piece at the inlet', 0.5],
 ] as const
 
-export const systemEffect = defineSum({
+export const systemEffect = defineCalculation({
   id: 'system-effect',
   name: 'Fan too near an elbow or a wall',
   group: 'fans',

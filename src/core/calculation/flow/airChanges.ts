@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const airChanges = defineSum({
+export const airChanges = defineCalculation({
   id: 'air-changes',
   name: 'Air changes an hour',
   group: 'flow',

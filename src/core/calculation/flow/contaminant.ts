@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const contaminant = defineSum({
+export const contaminant = defineCalculation({
   id: 'contaminant',
   name: 'Concentration after a time',
   group: 'flow',

@@ -1,4 +1,4 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
 /** Plane jet: uₘ/u₀ = 3.50 / √(x/b₀) and Q/Q₀ = 0.44 · √(x/b₀) with half the width b₀ of the slot. Source: Rajaratnam 1976, from memory. */
 const DECAY = 3.5
@@ -6,7 +6,7 @@ const ENTRAINED = 0.44
 /** The core of a jet reaches about so many half-widths. */
 const CORE = 12
 
-export const curtainJet = defineSum({
+export const curtainJet = defineCalculation({
   id: 'curtain-jet',
   name: 'Stream of a door curtain',
   group: 'flow',

@@ -1,11 +1,11 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
 /** Discharge of a sharp-edged opening. Handbook value. */
 const DISCHARGE = 0.61
 /** Exponent of leaks of a building; EN ISO 9972 finds 0.6 to 0.7. */
 const LEAK_EXPONENT = 0.65
 
-export const depressurisation = defineSum({
+export const depressurisation = defineCalculation({
   id: 'depressurisation',
   name: 'How far an extract draws the building down, and the opening it needs',
   group: 'flow',

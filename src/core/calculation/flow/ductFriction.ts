@@ -1,4 +1,4 @@
-import { defineSum, choice, number, out } from '@/core/calculation/sum'
+import { defineCalculation, choice, number, out } from '@/core/calculation/calculation'
 
 /** Kinematic viscosity of air (m²/s) by Sutherland’s law at 1.2 kg/m³ and 20 °C scaled with temperature. Source: handbook, from memory. */
 const viscosityM2S = (tempC: number): number => 1.516e-5 * ((tempC + 273.15) / 293.15) ** 1.75
@@ -12,7 +12,7 @@ export function frictionFactor(reynolds: number, relativeRoughness: number): num
   return 1 / root ** 2
 }
 
-export const ductFriction = defineSum({
+export const ductFriction = defineCalculation({
   id: 'duct-friction',
   name: 'Loss of a duct with its fittings, from its size',
   group: 'flow',

@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const ductLoss = defineSum({
+export const ductLoss = defineCalculation({
   id: 'loss-at-flow',
   name: 'Loss of a duct at another flow',
   group: 'flow',

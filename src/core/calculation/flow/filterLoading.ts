@@ -1,9 +1,9 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
 /** Loss of a filter goes with flow by about this exponent. Common practice, no source. */
 const EXPONENT = 1.2
 
-export const filterLoading = defineSum({
+export const filterLoading = defineCalculation({
   id: 'filter-loading',
   name: 'Filter: how full, how long yet',
   group: 'flow',

@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const flowFromVelocity = defineSum({
+export const flowFromVelocity = defineCalculation({
   id: 'flow-from-velocity',
   name: 'Flow from velocity and area',
   group: 'flow',

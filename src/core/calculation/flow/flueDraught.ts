@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const flueDraught = defineSum({
+export const flueDraught = defineCalculation({
   id: 'flue-draught',
   name: 'Draught of a flue',
   group: 'flow',

@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
-export const heatCarried = defineSum({
+export const heatCarried = defineCalculation({
   id: 'heat-carried',
   name: 'Heat carried out by air',
   group: 'flow',

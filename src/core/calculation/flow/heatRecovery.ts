@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const heatRecovery = defineSum({
+export const heatRecovery = defineCalculation({
   id: 'heat-recovery',
   name: 'Temperature ratio of a heat-recovery unit',
   group: 'flow',

@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
 
-export const heatRemoval = defineSum({
+export const heatRemoval = defineCalculation({
   id: 'heat-removal',
   name: 'Flow that carries heat away',
   group: 'flow',

@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
-export const heatRise = defineSum({
+export const heatRise = defineCalculation({
   id: 'heat-rise',
   name: 'Rise of air that takes up heat',
   group: 'flow',

@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const hoodReading = defineSum({
+export const hoodReading = defineCalculation({
   id: 'hood-reading',
   name: 'Flow hood reading',
   group: 'flow',

@@ -1,4 +1,4 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
 /** Air and fabric of a room after a time of cooling by outside air (°C): two nodes, solved by eigenvalues.
@@ -31,7 +31,7 @@ function twoNodes(room: {
   }
 }
 
-export const purgeHeat = defineSum({
+export const purgeHeat = defineCalculation({
   id: 'purge-heat',
   name: 'Cooling a room and its fabric with outside air',
   group: 'flow',

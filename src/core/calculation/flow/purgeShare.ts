@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const purgeShare = defineSum({
+export const purgeShare = defineCalculation({
   id: 'purge-share',
   name: 'Share of the air replaced in a time',
   group: 'flow',

@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const purgeTime = defineSum({
+export const purgeTime = defineCalculation({
   id: 'purge-time',
   name: 'Time to clear a share of the air',
   group: 'flow',

@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const rectangularDuct = defineSum({
+export const rectangularDuct = defineCalculation({
   id: 'rectangular-duct',
   name: 'Flow in a rectangular duct',
   group: 'flow',

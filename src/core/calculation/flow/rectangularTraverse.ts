@@ -1,8 +1,8 @@
 import { traverseEvidence, traverseVerdict } from '@/core/calculation/flow/traverseEvidence'
 import { RECTANGULAR_LOG_TCHEBYCHEFF, sidePoints } from '@/core/calculation/flow/traversePoints'
-import { defineSum, number, out, readings } from '@/core/calculation/sum'
+import { defineCalculation, number, out, readings } from '@/core/calculation/calculation'
 
-export const rectangularTraverse = defineSum({
+export const rectangularTraverse = defineCalculation({
   id: 'rectangular-traverse',
   name: 'Duct traverse, rectangular',
   group: 'flow',

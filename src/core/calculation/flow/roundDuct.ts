@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const roundDuct = defineSum({
+export const roundDuct = defineCalculation({
   id: 'round-duct',
   name: 'Flow in a round duct',
   group: 'flow',

@@ -1,8 +1,8 @@
 import { traverseEvidence, traverseVerdict } from '@/core/calculation/flow/traverseEvidence'
 import { CIRCULAR_LOG_TCHEBYCHEFF } from '@/core/calculation/flow/traversePoints'
-import { choice, defineSum, number, out, readings } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out, readings } from '@/core/calculation/calculation'
 
-export const roundTraverse = defineSum({
+export const roundTraverse = defineCalculation({
   id: 'round-traverse',
   name: 'Duct traverse, round',
   group: 'flow',

@@ -1,9 +1,9 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
 /** What the placing of the points by the log-Tchebycheff rule leaves (standard, share of the flow). Common practice, no source. */
 const RULE_PCT = 1
 
-export const traverseUncertainty = defineSum({
+export const traverseUncertainty = defineCalculation({
   id: 'traverse-uncertainty',
   name: 'Uncertainty of a duct traverse',
   group: 'flow',

@@ -1,9 +1,9 @@
-import { defineSum, number, out, readings } from '@/core/calculation/sum'
+import { defineCalculation, number, out, readings } from '@/core/calculation/calculation'
 
 const velocityMs = (pressurePa: number, densityKgM3: number): number =>
   pressurePa > 0 ? Math.sqrt((2 * pressurePa) / densityKgM3) : 0
 
-export const velocityFromPressure = defineSum({
+export const velocityFromPressure = defineCalculation({
   id: 'velocity-pressure',
   name: 'Velocity from velocity pressure',
   group: 'flow',

@@ -1,11 +1,11 @@
 import { animalInputs, heatUnits } from '@/core/calculation/livestock/animalHeat'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { animal } from '@/core/physics/animals'
 import { co2FlowLs } from '@/core/physics/balances'
 
 const { m: _mass, ...figures } = animalInputs
 
-export const airByAge = defineSum({
+export const airByAge = defineCalculation({
   id: 'air-by-age',
   name: 'Least air as a flock or herd grows',
   group: 'livestock',

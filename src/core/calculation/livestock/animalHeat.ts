@@ -1,4 +1,4 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 import { animal, ANIMAL_IDS, houseSplit } from '@/core/physics/animals'
 
 /** The fields a sum asks for an animal, the figures that not every animal has among them. */
@@ -27,7 +27,7 @@ type Figures = { a: Parameters<typeof animal>[0] } & Record<
 export const heatUnits = ({ a, N, m, gain, milk, eggs, preg, n, M }: Figures): number =>
   (N * animal(a).heatW(m, { gain, milk, eggs, pregnant: preg, feed: n, feedEnergy: M })) / 1000
 
-export const animalHeat = defineSum({
+export const animalHeat = defineCalculation({
   id: 'animal-heat',
   name: 'Heat and water given off by animals',
   group: 'livestock',

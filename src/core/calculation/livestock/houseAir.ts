@@ -1,9 +1,9 @@
 import { animalInputs, heatUnits } from '@/core/calculation/livestock/animalHeat'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { animal, houseSplit } from '@/core/physics/animals'
 import { co2FlowLs, heatFlowLs, moistureFlowLs } from '@/core/physics/balances'
 
-export const houseAir = defineSum({
+export const houseAir = defineCalculation({
   id: 'house-air',
   name: 'Air for a livestock house: moisture, carbon dioxide, heat',
   group: 'livestock',

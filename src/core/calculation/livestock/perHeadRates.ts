@@ -1,4 +1,4 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 
 // Cold, mild and hot weather, cubic feet a minute a head. Midwest Plan Service, from memory; reference-values `live.perHeadRates`.
 const RATES_CFM = {
@@ -18,7 +18,7 @@ const RATES_CFM = {
 type Head = keyof typeof RATES_CFM
 const LS_PER_CFM = 0.4719474432
 
-export const perHeadRates = defineSum({
+export const perHeadRates = defineCalculation({
   id: 'per-head-rates',
   name: 'Air for animals by the head',
   group: 'livestock',

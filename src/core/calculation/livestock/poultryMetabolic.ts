@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const poultryMetabolic = defineSum({
+export const poultryMetabolic = defineCalculation({
   id: 'poultry-air',
   name: 'Air for poultry by metabolic mass',
   group: 'livestock',

@@ -1,11 +1,11 @@
 import { warmsInS } from '@/core/brief/warming'
 import { animalInputs, heatUnits } from '@/core/calculation/livestock/animalHeat'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { animal, houseSplit } from '@/core/physics/animals'
 import { CO2_M3H_PER_UNIT } from '@/core/physics/balances'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
-export const withoutAir = defineSum({
+export const withoutAir = defineCalculation({
   id: 'without-air',
   name: 'A closed house without air: how long',
   group: 'livestock',

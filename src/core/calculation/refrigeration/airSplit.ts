@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const airSplit = defineSum({
+export const airSplit = defineCalculation({
   id: 'air-split',
   name: 'Air split',
   group: 'refrigeration',

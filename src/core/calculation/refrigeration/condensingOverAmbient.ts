@@ -1,8 +1,8 @@
 import { altitude, fluid, noSaturation, outsideKpa } from '@/core/calculation/refrigeration/refrigerantInputs'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { saturationC } from '@/core/physics/saturation'
 
-export const condensingOverAmbient = defineSum({
+export const condensingOverAmbient = defineCalculation({
   id: 'condensing-over-ambient',
   name: 'Condensing over ambient, and subcooling',
   group: 'refrigeration',

@@ -1,4 +1,4 @@
-import { choice, number } from '@/core/calculation/sum'
+import { choice, number } from '@/core/calculation/calculation'
 import { pressureAt } from '@/core/physics/moistAir'
 import { criticalC, REFRIGERANTS, type Refrigerant, type Side } from '@/core/physics/saturation'
 

@@ -1,8 +1,8 @@
 import { altitude, fluid, noSaturation, outsideKpa, side } from '@/core/calculation/refrigeration/refrigerantInputs'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { saturationKpa } from '@/core/physics/saturation'
 
-export const saturationPressure = defineSum({
+export const saturationPressure = defineCalculation({
   id: 'saturation-pressure',
   name: 'Saturation pressure of a refrigerant',
   group: 'refrigeration',

@@ -1,8 +1,8 @@
 import { altitude, fluid, noSaturation, outsideKpa, side } from '@/core/calculation/refrigeration/refrigerantInputs'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { saturationC } from '@/core/physics/saturation'
 
-export const saturationTemperature = defineSum({
+export const saturationTemperature = defineCalculation({
   id: 'saturation-temperature',
   name: 'Saturation temperature from a gauge',
   group: 'refrigeration',

@@ -1,8 +1,8 @@
 import { altitude, fluid, noSaturation, outsideKpa } from '@/core/calculation/refrigeration/refrigerantInputs'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { saturationC } from '@/core/physics/saturation'
 
-export const superheat = defineSum({
+export const superheat = defineCalculation({
   id: 'superheat',
   name: 'Superheat',
   group: 'refrigeration',

@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
 
-export const condenserAir = defineSum({
+export const condenserAir = defineCalculation({
   id: 'condenser-air',
   name: 'Air for the heat a condenser gives off',
   group: 'required flow',

@@ -1,8 +1,8 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { flowForHeatLs } from '@/core/physics/heatFlow'
 import { humidityRatio } from '@/core/physics/moistAir'
 
-export const growRoom = defineSum({
+export const growRoom = defineCalculation({
   id: 'grow-room',
   name: 'Grow room: air for lamps and leaves',
   group: 'required flow',

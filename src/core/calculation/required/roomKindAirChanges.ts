@@ -1,4 +1,4 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 
 // Hints only, low confidence; reference-values `req.typicalACH`.
 const KINDS = {
@@ -13,7 +13,7 @@ const KINDS = {
 } as const
 type Kind = keyof typeof KINDS
 
-export const roomKindAirChanges = defineSum({
+export const roomKindAirChanges = defineCalculation({
   id: 'air-changes-by-room',
   name: 'Flow from usual air changes',
   group: 'required flow',

@@ -1,7 +1,7 @@
 import { ENGLAND, WET_ROOMS } from '@/core/calculation/required/dwellingRules'
-import { choice, defineSum, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, out } from '@/core/calculation/calculation'
 
-export const wetRoomEngland = defineSum({
+export const wetRoomEngland = defineCalculation({
   id: 'wet-room-england',
   name: 'Extract of a wet room, England',
   group: 'required flow',

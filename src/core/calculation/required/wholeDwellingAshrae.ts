@@ -1,7 +1,7 @@
 import { ASHRAE_62_2 } from '@/core/calculation/required/dwellingRules'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const wholeDwellingAshrae = defineSum({
+export const wholeDwellingAshrae = defineCalculation({
   id: 'whole-dwelling-ashrae',
   name: 'Whole dwelling, ASHRAE 62.2',
   group: 'required flow',

@@ -1,5 +1,5 @@
 import { ENGLAND } from '@/core/calculation/required/dwellingRules'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
 /** Least air of a whole dwelling (L/s). No bedroom: all of it is one habitable room. */
 export function wholeDwellingEnglandLs(bedrooms: number, floorM2: number): number {
@@ -12,7 +12,7 @@ export function wholeDwellingEnglandLs(bedrooms: number, floorM2: number): numbe
   return Math.max(byRooms, leastPerM2Ls * floorM2)
 }
 
-export const wholeDwellingEngland = defineSum({
+export const wholeDwellingEngland = defineCalculation({
   id: 'whole-dwelling-england',
   name: 'Whole dwelling, England',
   group: 'required flow',

@@ -1,7 +1,7 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 import { signalAt, speedFromSignal } from '@/core/physics/signal'
 
-export const controlVolts = defineSum({
+export const controlVolts = defineCalculation({
   id: 'control-volts',
   name: '0–10 V: percent and volts in each convention',
   group: 'signals',

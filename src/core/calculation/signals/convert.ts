@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const convertTemperature = defineSum({
+export const convertTemperature = defineCalculation({
   id: 'convert-temperature',
   name: 'A temperature and a difference in °F',
   group: 'signals',

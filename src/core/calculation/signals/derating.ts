@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const derating = defineSum({
+export const derating = defineCalculation({
   id: 'derating',
   name: 'What a controller still carries in a warm place',
   group: 'signals',

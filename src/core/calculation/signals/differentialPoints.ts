@@ -1,7 +1,7 @@
-import { choice, defineSum, number, out } from '@/core/calculation/sum'
+import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 import { CONVENTION_IDS, CONVENTIONS, pointsFrom } from '@/core/response/conventions'
 
-export const differentialPoints = defineSum({
+export const differentialPoints = defineCalculation({
   id: 'differential-points',
   name: 'Set point and differential as points',
   group: 'signals',

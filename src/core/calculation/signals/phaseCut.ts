@@ -1,7 +1,7 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { phaseCutAngleDeg, phaseCutShare } from '@/core/physics/phaseCut'
 
-export const phaseCut = defineSum({
+export const phaseCut = defineCalculation({
   id: 'phase-cut',
   name: 'Phase cut: share, firing angle, volts',
   group: 'signals',

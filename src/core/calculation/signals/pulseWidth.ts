@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const pulseWidth = defineSum({
+export const pulseWidth = defineCalculation({
   id: 'pulse-width',
   name: 'Pulse width: mean and RMS volts',
   group: 'signals',

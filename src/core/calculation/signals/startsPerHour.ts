@@ -1,8 +1,8 @@
 import { warmsInS } from '@/core/brief/warming'
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
-export const startsPerHour = defineSum({
+export const startsPerHour = defineCalculation({
   id: 'starts-per-hour',
   name: 'Starts an hour of an on/off rule in a room',
   group: 'signals',

@@ -1,6 +1,6 @@
-import { defineSum, number, out } from '@/core/calculation/sum'
+import { defineCalculation, number, out } from '@/core/calculation/calculation'
 
-export const tachPulses = defineSum({
+export const tachPulses = defineCalculation({
   id: 'tach',
   name: 'Tach pulses to speed',
   group: 'signals',

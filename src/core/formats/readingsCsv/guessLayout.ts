@@ -10,7 +10,7 @@ import {
   type ReadingQuantity,
 } from '@/core/formats/readingsCsv/layout'
 import { contactState } from '@/core/formats/readingsCsv/reader'
-import { bad, good, type Outcome } from '@/core/json/problem'
+import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { quantitySpec } from '@/core/quantity/units'
 
 export type LayoutGuess = {
@@ -47,12 +47,13 @@ const words = (text: string) => text.toLowerCase().replace(/[()[\]_,]/g, ' ')
 
 /** The unit a heading names, longest symbol first; null where it names none. */
 function unitIn(name: string, quantity: ReadingQuantity): string | null {
-  const said = ` ${words(name)} `
+  const wording = ` ${words(name)} `
   const units = [...quantitySpec(quantity).units].flatMap(({ symbol, names }) =>
     [symbol.toLowerCase(), ...names].map((word) => ({ symbol, word })),
   )
   return (
-    units.sort((a, b) => b.word.length - a.word.length).find(({ word }) => said.includes(` ${word} `))?.symbol ?? null
+    units.sort((a, b) => b.word.length - a.word.length).find(({ word }) => wording.includes(` ${word} `))?.symbol ??
+    null
   )
 }
 
@@ -60,9 +61,9 @@ const CONTACT = /contact|switch|door|on ?\/ ?off|0 ?\/ ?1|boost|button|relay|def
 
 /** Words of a contact throughout, or 0 and 1 under a heading that speaks of one. */
 function isContact(name: string, cells: readonly string[]): boolean {
-  const said = cells.filter((cell) => cell.trim() !== '')
-  const areStates = said.length > 0 && said.every((cell) => contactState(cell) !== null)
-  return areStates && (CONTACT.test(name) || said.some((cell) => /[a-z]/i.test(cell)))
+  const wording = cells.filter((cell) => cell.trim() !== '')
+  const areStates = wording.length > 0 && wording.every((cell) => contactState(cell) !== null)
+  return areStates && (CONTACT.test(name) || wording.some((cell) => /[a-z]/i.test(cell)))
 }
 
 /** What a column holds, by its heading and its first cells; null where neither says anything. */
@@ -73,10 +74,10 @@ function columnOf(
 ): { column: ReadingColumn; isUnitSaid: boolean } | null {
   const quantity = isContact(name, cells) ? 'contact' : HEADINGS.find(([pattern]) => pattern.test(name))?.[1]
   if (!quantity) return null
-  const said = unitIn(name, quantity)
+  const wording = unitIn(name, quantity)
   return {
-    column: { index, name, quantity, unit: said ?? quantitySpec(quantity).units[0].symbol },
-    isUnitSaid: said !== null || quantity === 'contact',
+    column: { index, name, quantity, unit: wording ?? quantitySpec(quantity).units[0].symbol },
+    isUnitSaid: wording !== null || quantity === 'contact',
   }
 }
 
@@ -97,7 +98,7 @@ function dateOrder(texts: readonly string[]): DateOrder | null {
  *  @param text the beginning of the file; its last line may be cut */
 export function guessLayout(text: string): Outcome<LayoutGuess> {
   const lines = text.replace(/^\ufeff/, '').split(/\r?\n/)
-  if (!lines.some((line) => line.trim() !== '')) return bad({ code: 'empty_file', path: '' })
+  if (!lines.some((line) => line.trim() !== '')) return fail({ code: 'empty_file', path: '' })
   // Loggers put their name and serial number first: the headings are the first line with a time and another column.
   const cellsOf = (line: string, delimiter: string) => Papa.parse<string[]>(line, { delimiter }).data[0] ?? []
   const candidates = DELIMITERS.flatMap((delimiter) =>
@@ -109,7 +110,7 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
   const found = candidates.sort((a, b) => a.skipLines - b.skipLines || b.header.length - a.header.length)[0]
   const seen = (lines.find((line) => line.trim() !== '') ?? '').slice(0, 80)
   if (!found)
-    return bad({
+    return fail({
       code: 'no_time_column',
       path: 'line 1',
       headings: seen.split(/[,;\t]/),
@@ -134,7 +135,7 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
   )
   const columns = guessed.map(({ column }) => column)
   if (columns.length === 0)
-    return bad({
+    return fail({
       code: 'no_value_column',
       path: `line ${skipLines + 1}`,
       known: READING_QUANTITIES,
@@ -148,7 +149,7 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
         ? ','
         : null
   const order = dateOrder(sample.map((cells) => cells[timeIndex] ?? ''))
-  return good({
+  return ok({
     layout: {
       delimiter,
       decimal,
@@ -171,10 +172,16 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
 }
 
 /** What a layout contradicts itself in, besides its shape. */
-export function layoutProblem({ columns, timeIndex, timeOfDayIndex }: ReadingLayout): string | null {
+export function layoutProblem({ columns, timeIndex, timeOfDayIndex }: ReadingLayout): Problem | null {
   const wrong = columns.find((column) => !columnUnit(column))
   if (wrong)
-    return `${wrong.name} is said to be in ${wrong.unit}, which is no unit of ${quantitySpec(wrong.quantity).label}.`
+    return {
+      code: 'column_unit',
+      path: 'layout',
+      column: wrong.name,
+      unit: wrong.unit,
+      what: quantitySpec(wrong.quantity).label,
+    }
   const twice = columns.find(({ index }) => index === timeIndex || index === timeOfDayIndex)
-  return twice ? `${twice.name} is said to be the time and a reading at once.` : null
+  return twice ? { code: 'column_twice', path: 'layout', column: twice.name } : null
 }

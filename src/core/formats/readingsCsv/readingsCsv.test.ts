@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { guessLayout, layoutProblem } from '@/core/formats/readingsCsv/guessLayout'
-import type { DateOrder, ReadingLayout } from '@/core/formats/readingsCsv/layout'
+import type { DateOrder, ReadingColumn, ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { rowReader } from '@/core/formats/readingsCsv/reader'
 import { parseLoggerTime } from '@/core/formats/readingsCsv/time'
 import { writeReadingsCsv } from '@/core/formats/readingsCsv/write'
@@ -98,21 +98,27 @@ test.each<{ name: string; text: string; layout: Partial<ReadingLayout>; columns:
 test.each([
   {
     text: 'when;reading\n',
-    said: 'line 1: No column is headed “time”. The headings found: when, reading. Name the time column “time” and import again.',
+    wording:
+      'line 1: No column is headed “time”. The headings found: when, reading. Name the time column “time” and import again.',
   },
-  { text: '  \n', said: 'The file is empty.' },
-  { text: 'time;colour\n2026-11-09 10:00;red\n', said: /line 1: No column is headed “temperature”, or anything else/ },
-])('$text', ({ text, said }) => {
+  { text: '  \n', wording: 'The file is empty.' },
+  {
+    text: 'time;colour\n2026-11-09 10:00;red\n',
+    wording: /line 1: No column is headed “temperature”, or anything else/,
+  },
+])('$text', ({ text, wording }) => {
   const guess = guessLayout(text)
-  expect(guess.ok ? '' : guess.problems.map(problemLine).join(' ')).toMatch(said)
+  expect(guess.ok ? '' : guess.problems.map(problemLine).join(' ')).toMatch(wording)
 })
 
 test('a layout that contradicts itself is said', () => {
   const { layout } = guessed('time,temp °C\n2026-11-09 10:00,18\n')
   expect(layoutProblem(layout)).toBeNull()
   const [column] = layout.columns
-  expect(layoutProblem({ ...layout, columns: [{ ...column!, unit: 'bar' }] })).toMatch(/no unit of temperature/)
-  expect(layoutProblem({ ...layout, columns: [{ ...column!, index: 0 }] })).toMatch(/the time and a reading at once/)
+  const said = (part: Partial<ReadingColumn>) =>
+    problemLine(layoutProblem({ ...layout, columns: [{ ...column!, ...part }] })!)
+  expect(said({ unit: 'bar' })).toMatch(/no unit of temperature/)
+  expect(said({ index: 0 })).toMatch(/the time and a reading at once/)
 })
 
 function readAll(lines: readonly string[], head = 'time;temp °C', change: Partial<ReadingLayout> = {}): string[] {

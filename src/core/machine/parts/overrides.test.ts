@@ -87,11 +87,11 @@ test('isolated stops at once, past rate and start kick; released, it starts from
 
 test('each hold says itself in words', () => {
   const machine = machineFor(response)
-  const said = (values: Readonly<Record<string, number>>) => {
+  const wording = (values: Readonly<Record<string, number>>) => {
     const inputs = machine.inputsFrom({ temp: 20, box: 30, ...values })
     return reasonText(machine.response, explain(machine, machine.settledState(inputs), inputs))
   }
-  expect(said({ temp: NaN })).toContain('A probe has no reading: 60 %.')
-  expect(said({ box: 71 })).toContain('The controller itself is too hot: 100 %. Heat lamp is lit.')
-  expect(said({ isolated: 1 })).toContain('It is isolated: 0 %.')
+  expect(wording({ temp: NaN })).toContain('A probe has no reading: 60 %.')
+  expect(wording({ box: 71 })).toContain('The controller itself is too hot: 100 %. Heat lamp is lit.')
+  expect(wording({ isolated: 1 })).toContain('It is isolated: 0 %.')
 })

@@ -40,9 +40,9 @@ function lostChecks(context: ProveContext): Check[] {
     const tries = [
       () => from(rest, { kind: 'rest' }),
       ...most.map(
-        ({ values, says: said, waitS }) =>
+        ({ values, says: wording, waitS }) =>
           () =>
-            from(values, said, waitS, input.id),
+            from(values, wording, waitS, input.id),
       ),
     ]
     for (const make of tries) {

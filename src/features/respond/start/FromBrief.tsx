@@ -25,9 +25,9 @@ export function FromBrief({ onTake }: { onTake: (label: string, response: Respon
       <Sentences
         of={{ response, kit: document.kit }}
         behind={({ place }) =>
-          under(place).map(({ place: at, said }) => (
+          under(place).map(({ place: at, wording }) => (
             <Typography key={at} variant="body2" component="div" sx={{ color: 'text.secondary', fontStyle: 'italic' }}>
-              {said}
+              {wording}
             </Typography>
           ))
         }

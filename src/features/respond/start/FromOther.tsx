@@ -28,7 +28,7 @@ export function FromOther({ others, onTake }: Props) {
   const edit = useWorkingCopy((state) => state.edit)
   const [chosen, setChosen] = useState(NONE)
   const [other, setOther] = useState<Installation | null>(null)
-  const [said, setSaid] = useState('')
+  const [wording, setSaid] = useState('')
   const choose = (id: string) => {
     setChosen(id)
     setOther(null)
@@ -73,7 +73,7 @@ export function FromOther({ others, onTake }: Props) {
         />
       )}
       <Typography role="status" variant="body2">
-        {said}
+        {wording}
       </Typography>
       {adopted && other && (
         <Button variant="contained" onClick={() => onTake(`start from ${other.name}`, adopted)}>

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
 import type { Installation } from '@/core/installation/installation'
-import { lines, telling, type Line } from '@/core/sentences/table'
+import { lines, sentenceContext, type Line } from '@/core/sentences/table'
 import { partsText } from '@/core/sentences/words'
 import { causeColour } from '@/ui/cause'
 import { usePreference } from '@/ui/preference'
@@ -16,7 +16,7 @@ type Props = {
 
 /** A response read aloud, to be looked at before it is taken. */
 export function Sentences({ of, behind }: Props) {
-  const said = telling(of, usePreference())
+  const context = sentenceContext(of, usePreference())
   return (
     <Box component="ul" aria-label="Sentences" sx={{ listStyle: 'none', p: 0, m: 0 }}>
       {lines(of.response).map((line) => (
@@ -25,12 +25,12 @@ export function Sentences({ of, behind }: Props) {
           key={`${line.place}-${line.switchedOffAt ?? ''}`}
           sx={{
             borderLeft: '4px solid',
-            borderColor: causeColour(line.kind.cause(line.value, said, line.place)),
+            borderColor: causeColour(line.kind.cause(line.value, context, line.place)),
             pl: 1,
             mb: 0.75,
           }}
         >
-          {partsText(line.kind.sentence(line.value, said, line.place), said.preference)} {behind?.(line)}
+          {partsText(line.kind.sentence(line.value, context, line.place), context.preference)} {behind?.(line)}
         </Box>
       ))}
     </Box>

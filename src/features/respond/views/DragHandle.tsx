@@ -12,7 +12,7 @@ type Props = {
   name: string
   at: Point
   /** What a screen reader says of it. */
-  said: string
+  wording: string
   range: readonly [from: number, to: number]
   /** One press of an arrow key; no `y` where it moves along x alone. */
   step: { readonly x: number; readonly y?: number }
@@ -22,7 +22,7 @@ type Props = {
 }
 
 /** A handle on a chart: mouse, touch and keys; it snaps to what the controller can be set to, and Alt goes free. */
-export function DragHandle({ scale, name, at, said, range, step, colour, onPlace }: Props) {
+export function DragHandle({ scale, name, at, wording, range, step, colour, onPlace }: Props) {
   const endGesture = useWorkingCopy((state) => state.endGesture)
   const circle = useRef<SVGCircleElement>(null)
   return (
@@ -34,7 +34,7 @@ export function DragHandle({ scale, name, at, said, range, step, colour, onPlace
       aria-valuemin={range[0]}
       aria-valuemax={range[1]}
       aria-valuenow={at.x}
-      aria-valuetext={said}
+      aria-valuetext={wording}
       cx={scale.toX(at.x)}
       cy={scale.toY(at.y)}
       r={9}

@@ -88,7 +88,7 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
               scale={scale}
               x={clamp(nowX, input.from, input.to)}
               pct={nowPct}
-              said={formatFigure(nowX, input.kind, preference)}
+              wording={formatFigure(nowX, input.kind, preference)}
             />
           )}
           {rules.map((rule) =>
@@ -113,7 +113,7 @@ const besideCurve = (
   rest: Readonly<Record<string, number>>,
 ): readonly CurvePoint[] | null => (machine.inputIds.includes(input.id) ? risingAgainst(machine, input, rest) : null)
 
-function Now({ scale, x, pct, said }: { scale: Scale; x: number; pct: number | null; said: string }): ReactNode {
+function Now({ scale, x, pct, wording }: { scale: Scale; x: number; pct: number | null; wording: string }): ReactNode {
   if (Number.isNaN(x)) return null
   const { plot, toX, toY } = scale
   const isRight = toX(x) > plot.x + plot.width / 2
@@ -133,7 +133,7 @@ function Now({ scale, x, pct, said }: { scale: Scale; x: number; pct: number | n
         textAnchor={isRight ? 'end' : 'start'}
         style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
       >
-        now {said}
+        now {wording}
       </text>
       {pct !== null && <circle cx={toX(x)} cy={toY(pct)} r={5} fill="var(--mui-palette-text-primary)" />}
     </>

@@ -80,9 +80,9 @@ export function LadderView({ hasTable }: ViewProps) {
   )
   const valueOf = useValueOf(measure)
   if (!walked) return null
-  const said = (value: number): string =>
+  const wording = (value: number): string =>
     measure === 'fans' ? `${formatNumber(value, 2)} fans’ worth` : formatQuantity(value, measure, preference)
-  const shown: Shown = { walked, input, measure, valueOf, said }
+  const shown: Shown = { walked, input, measure, valueOf, wording }
   return (
     <>
       <Typography variant="body2" component="div">
@@ -108,14 +108,14 @@ type Shown = {
   input: MeasuredInput | undefined
   measure: Measure
   valueOf: ValueOf
-  said: (value: number) => string
+  wording: (value: number) => string
 }
 
-function LadderTable({ walked, input, valueOf, said }: Shown) {
+function LadderTable({ walked, input, valueOf, wording }: Shown) {
   const preference = usePreference()
   const cell = (rung: Rung): string => {
     const value = valueOf(rung)
-    return value === null ? '–' : said(value)
+    return value === null ? '–' : wording(value)
   }
   return (
     <FigureTable
@@ -220,7 +220,7 @@ function LadderSaid(shown: Shown) {
       variable fan drops back to its floor.{' '}
       {value !== null && (
         <>
-          Now {shown.said(value)}
+          Now {shown.wording(value)}
           {Number.isNaN(demandPct) ? '' : ` at a demand of ${formatPct(demandPct)} %`}.
         </>
       )}
@@ -271,7 +271,7 @@ function JoinHandle({ scale, stages, index, name, y }: JoinProps) {
       scale={scale}
       name={`${name} joins at`}
       at={{ x: joinsAtPct, y }}
-      said={`${formatPct(joinsAtPct)} % of the ladder`}
+      wording={`${formatPct(joinsAtPct)} % of the ladder`}
       range={[low, high]}
       step={{ x: stepPct }}
       colour="var(--mui-palette-cause-speed)"

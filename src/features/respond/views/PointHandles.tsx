@@ -31,7 +31,7 @@ export function RampHandles({ scale, ramp, input }: { scale: Scale; ramp: Ramp; 
         scale={scale}
         name={`${input.name} ramp, ${end}`}
         at={{ x, y: pct }}
-        said={`${formatQuantity(x, input.kind, preference)}, ${formatPct(pct)} %`}
+        wording={`${formatQuantity(x, input.kind, preference)}, ${formatPct(pct)} %`}
         range={[input.from, input.to]}
         step={{ x: stepX, y: stepPct }}
         colour={causeVar(inputCause(input))}
@@ -74,14 +74,14 @@ export function DifferentialHandles({
     const stepX =
       settingStep(controller, end === 'onAt' ? 'differential.setPoint' : 'differential.width', input) ?? NO_STEP.x
     const stepPct = settingStep(controller, 'differential.speedPct', input) ?? NO_STEP.pct
-    const said = end === 'onAt' ? 'on at' : 'off at'
+    const wording = end === 'onAt' ? 'on at' : 'off at'
     return (
       <DragHandle
         key={end}
         scale={scale}
-        name={`${input.name}, ${said}`}
+        name={`${input.name}, ${wording}`}
         at={{ x: rule[end], y: rule.speedPct }}
-        said={`${said} ${formatQuantity(rule[end], input.kind, preference)}, ${formatPct(rule.speedPct)} %`}
+        wording={`${wording} ${formatQuantity(rule[end], input.kind, preference)}, ${formatPct(rule.speedPct)} %`}
         range={[input.from, input.to]}
         step={{ x: stepX, y: stepPct }}
         colour={causeVar(inputCause(input))}

@@ -27,16 +27,20 @@ const SPEED = 'speed'
 type Shown = {
   readonly thresholds: readonly number[]
   readonly read: (state: MachineState) => number
-  readonly said: (value: number) => string
+  readonly wording: (value: number) => string
 }
 
 /** What is looked at: the lead's speed, or whether a damper, alarm or the like is on. */
 function shownOf(machine: Machine, what: string): Shown {
   const output = machine.otherOutputs.find(({ output: { id } }) => id === what)
   if (!output)
-    return { thresholds: LEVELS_PCT, read: ({ fansPct }) => fansPct[0]!, said: (pct) => `${formatPct(pct)} %` }
+    return { thresholds: LEVELS_PCT, read: ({ fansPct }) => fansPct[0]!, wording: (pct) => `${formatPct(pct)} %` }
   const [off, on] = OUTPUT_STATE[output.output.kind]
-  return { thresholds: [0.5], read: ({ memory }) => (output.isOn(memory) ? 1 : 0), said: (x) => (x >= 0.5 ? on : off) }
+  return {
+    thresholds: [0.5],
+    read: ({ memory }) => (output.isOn(memory) ? 1 : 0),
+    wording: (x) => (x >= 0.5 ? on : off),
+  }
 }
 
 /** The response over two inputs at once as filled levels; for a balanced unit the map of its bypass, indoor against outdoor. */
@@ -62,7 +66,7 @@ export function TwoInputs({ hasTable }: ViewProps) {
     [machine, x, y, later, what],
   )
   if (!machine || !x || !y || !levels) return null
-  const { thresholds, said } = shownOf(machine, what)
+  const { thresholds, wording } = shownOf(machine, what)
   const names = inputs.map(({ id, name }) => [id, name] as const)
   const nowAt = valueAt(levels, x, y, values)
   return (
@@ -77,9 +81,13 @@ export function TwoInputs({ hasTable }: ViewProps) {
         over <Choice label="input along" value={x.id} options={names} onChange={setX} /> (along) and{' '}
         <Choice label="input upwards" value={y.id} options={names.filter(([id]) => id !== x.id)} onChange={setY} />{' '}
         (up), in {preferredUnit(y.kind, preference).symbol}; settled, the other inputs as in Try it.
-        {nowAt !== null && <> Now: {said(nowAt)}.</>}
+        {nowAt !== null && <> Now: {wording(nowAt)}.</>}
       </Typography>
-      {hasTable ? <LevelTable {...{ levels, x, y, said }} /> : <LevelPlot {...{ levels, x, y, thresholds, said }} />}
+      {hasTable ? (
+        <LevelTable {...{ levels, x, y, wording }} />
+      ) : (
+        <LevelPlot {...{ levels, x, y, thresholds, wording }} />
+      )}
     </>
   )
 }
@@ -87,7 +95,7 @@ export function TwoInputs({ hasTable }: ViewProps) {
 type LevelPlotProps = LevelTableProps & { thresholds: readonly number[] }
 
 /** The levels, the point that is tried, and what each shade stands for. */
-function LevelPlot({ levels, x, y, thresholds, said }: LevelPlotProps) {
+function LevelPlot({ levels, x, y, thresholds, wording }: LevelPlotProps) {
   const { values } = useTryIt()
   const preference = usePreference()
   const axis = (input: MeasuredInput): Axis => ({
@@ -135,7 +143,11 @@ function LevelPlot({ levels, x, y, thresholds, said }: LevelPlotProps) {
                 border: 1,
               }}
             />
-            {thresholds.length === 1 ? said(1) : index === 0 ? 'turns' : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
+            {thresholds.length === 1
+              ? wording(1)
+              : index === 0
+                ? 'turns'
+                : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
           </Typography>
         ))}
       </Box>
@@ -143,10 +155,10 @@ function LevelPlot({ levels, x, y, thresholds, said }: LevelPlotProps) {
   )
 }
 
-type LevelTableProps = { levels: Levels; x: MeasuredInput; y: MeasuredInput; said: (value: number) => string }
+type LevelTableProps = { levels: Levels; x: MeasuredInput; y: MeasuredInput; wording: (value: number) => string }
 
 /** The same figures in lines: every ninth of the grid along, every thirteenth up. */
-function LevelTable({ levels: { columns, rows, values }, x, y, said }: LevelTableProps) {
+function LevelTable({ levels: { columns, rows, values }, x, y, wording }: LevelTableProps) {
   const preference = usePreference()
   const along = Array.from({ length: 8 }, (_, index) => index * 9)
   const upwards = Array.from({ length: 4 }, (_, index) => (3 - index) * 13)
@@ -158,7 +170,7 @@ function LevelTable({ levels: { columns, rows, values }, x, y, said }: LevelTabl
       head={[`${y.name} ↑ ${x.name} →`, ...along.map((column) => figure(x, column, columns))]}
       rows={upwards.map((row) => [
         figure(y, row, rows),
-        ...along.map((column) => said(values[row * columns + column] ?? NaN)),
+        ...along.map((column) => wording(values[row * columns + column] ?? NaN)),
       ])}
     />
   )

@@ -11,7 +11,7 @@ import timeGridPlugin from '@fullcalendar/react/timegrid'
 import '@fullcalendar/react/themes/classic/theme.css'
 import { useMemo, useState } from 'react'
 import { formatPct } from '@/core/quantity/format'
-import { copyDay, paint, painted, reshape, wipe, type Stroke } from '@/core/response/paintWeek'
+import { copyDay, paint, painted, reshape, wipe, type PaintedSpan } from '@/core/response/paintWeek'
 import { addSeason, changeOver } from '@/core/response/seasons'
 import type { Period, Week } from '@/core/rules/week'
 import { RunsWhenLine } from '@/features/respond/views/RunsWhenLine'
@@ -29,7 +29,7 @@ const dayOf = (date: Date): number => (date.getDay() + 6) % 7
 const minuteOfDay = (date: Date): number => date.getHours() * 60 + date.getMinutes()
 
 /** From what was dragged to a stroke; an end at midnight is 24:00 of its day. */
-const strokeOf = (start: Date, end: Date): Stroke => ({
+const spanOf = (start: Date, end: Date): PaintedSpan => ({
   day: dayOf(start),
   startMin: minuteOfDay(start),
   endMin: minuteOfDay(end) === 0 ? 1440 : minuteOfDay(end),
@@ -150,7 +150,7 @@ function PaintedWeek({ periods, speedPct, onChange }: PaintedProps) {
     const { start, end } = event
     const [index, day] = placeOf(event.id)
     revert()
-    if (start && end) onChange('move a period', (before) => reshape(before, index, day, strokeOf(start, end)))
+    if (start && end) onChange('move a period', (before) => reshape(before, index, day, spanOf(start, end)))
   }
   return (
     <Box sx={WEEK_LOOK} aria-label="Painted week" role="group">
@@ -175,7 +175,7 @@ function PaintedWeek({ periods, speedPct, onChange }: PaintedProps) {
         longPressDelay={300}
         events={events}
         select={({ start, end }) =>
-          onChange('paint', (before) => paint(before, strokeOf(start, end), { ...before[0]!, speedPct }))
+          onChange('paint', (before) => paint(before, spanOf(start, end), { ...before[0]!, speedPct }))
         }
         eventDrop={({ event, revert }) => move(event, revert)}
         eventResize={({ event, revert }) => move(event, revert)}

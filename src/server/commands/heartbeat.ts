@@ -11,7 +11,7 @@ const readInput = validator(
 )
 
 /** A page says that it is open, and hears who else has the installation open and which version is kept. */
-export async function bePresent(scope: Scope, input: unknown): Promise<Result<Present>> {
+export async function heartbeat(scope: Scope, input: unknown): Promise<Result<Present>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const { isLeaving, ...page } = read.value

@@ -1,16 +1,24 @@
 'use client'
 
 import type { ReactNode } from 'react'
-import { formulaText, runSum, startValues, type SumValues } from '@/core/calculation/runSum'
-import { sumQuery } from '@/core/calculation/sumQuery'
-import type { AnySum } from '@/core/calculation/sum'
+import { formulaText, runCalculation, startValues, type CalculationValues } from '@/core/calculation/runCalculation'
+import { sumQuery } from '@/core/calculation/calculationQuery'
+import type { AnyCalculation } from '@/core/calculation/calculation'
 import { usePreference } from '@/ui/preference'
 import { Why } from '@/ui/Why'
 
 /** A figure that a sum gave: its formula, the values put in, what it does not say, and the way to the sum itself. */
-export function SumWhy({ sum, values, children }: { sum: AnySum; values: SumValues; children: ReactNode }) {
+export function CalculationWhy({
+  sum,
+  values,
+  children,
+}: {
+  sum: AnyCalculation
+  values: CalculationValues
+  children: ReactNode
+}) {
   const preference = usePreference()
-  const outcome = runSum(sum, { ...startValues(sum), ...values })
+  const outcome = runCalculation(sum, { ...startValues(sum), ...values })
   const verdict = outcome.ok ? outcome.value.verdict : undefined
   return (
     <Why

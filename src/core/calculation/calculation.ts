@@ -22,9 +22,9 @@ export type ListInput = {
   readonly quantity: Quantity
   readonly start: readonly number[]
 }
-export type SumInput = NumberInput | ChoiceInput<string> | ListInput
+export type CalculationInput = NumberInput | ChoiceInput<string> | ListInput
 
-export type SumOutput = { readonly name: string; readonly quantity: Quantity; readonly decimals?: number }
+export type CalculationOutput = { readonly name: string; readonly quantity: Quantity; readonly decimals?: number }
 
 type Given<I> = {
   readonly [K in keyof I]: I[K] extends NumberInput
@@ -39,7 +39,7 @@ type Given<I> = {
 export const GROUPS = ['air', 'flow', 'fans', 'required flow', 'livestock', 'refrigeration', 'signals'] as const
 
 /** One calculation: what goes in, what comes out, how, and from where. `{key}` in the formula stands for the input of that name. */
-export type Sum<I extends Record<string, SumInput>, O extends Record<string, SumOutput>> = {
+export type Calculation<I extends Record<string, CalculationInput>, O extends Record<string, CalculationOutput>> = {
   readonly id: string
   readonly name: string
   readonly group: (typeof GROUPS)[number]
@@ -57,12 +57,15 @@ export type Sum<I extends Record<string, SumInput>, O extends Record<string, Sum
   readonly verdict?: (given: Given<I>, results: { readonly [K in keyof O]: number }) => string
 }
 
-export type AnySum = Sum<Record<string, SumInput>, Record<string, SumOutput>>
+export type AnyCalculation = Calculation<Record<string, CalculationInput>, Record<string, CalculationOutput>>
 
 /** Checks the parts of a sum against each other and forgets their exact types, so that all can stand in one list. */
-export const defineSum = <const I extends Record<string, SumInput>, const O extends Record<string, SumOutput>>(
-  sum: Sum<I, O>,
-): AnySum => sum as unknown as AnySum
+export const defineCalculation = <
+  const I extends Record<string, CalculationInput>,
+  const O extends Record<string, CalculationOutput>,
+>(
+  sum: Calculation<I, O>,
+): AnyCalculation => sum as unknown as AnyCalculation
 
 export const number = (
   name: string,
@@ -84,7 +87,7 @@ export const readings = (name: string, quantity: Quantity, start: readonly numbe
   start,
 })
 
-export const out = (name: string, quantity: Quantity, decimals?: number): SumOutput => ({
+export const out = (name: string, quantity: Quantity, decimals?: number): CalculationOutput => ({
   name,
   quantity,
   ...(decimals === undefined ? {} : { decimals }),

@@ -4,11 +4,18 @@ import Box from '@mui/material/Box'
 import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { formulaText, resultLines, runSum, startValues, type SumValue, type SumValues } from '@/core/calculation/runSum'
-import type { AnySum, SumInput, SumOutput } from '@/core/calculation/sum'
+import {
+  formulaText,
+  resultLines,
+  runCalculation,
+  startValues,
+  type CalculationValue,
+  type CalculationValues,
+} from '@/core/calculation/runCalculation'
+import type { AnyCalculation, CalculationInput, CalculationOutput } from '@/core/calculation/calculation'
 import { quantitySpec } from '@/core/quantity/units'
 import { problemText } from '@/core/words/problems'
-import { ReadingsField } from '@/features/sums/ReadingsField'
+import { ReadingsField } from '@/features/calculations/ReadingsField'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { Caution } from '@/ui/Notice'
@@ -19,18 +26,18 @@ import { MONO } from '@/ui/theme'
 export type Target = { readonly id: string; readonly name: string }
 
 /** One sum: its fields, the answer as one types, the formula with the values put in, its source. */
-export function SumForm({
+export function CalculationForm({
   sum,
   given,
   installations,
 }: {
-  sum: AnySum
-  given: SumValues
+  sum: AnyCalculation
+  given: CalculationValues
   installations: readonly Target[]
 }) {
   const preference = usePreference()
-  const [values, setValues] = useState<SumValues>(() => ({ ...startValues(sum), ...given }))
-  const outcome = runSum(sum, values)
+  const [values, setValues] = useState<CalculationValues>(() => ({ ...startValues(sum), ...given }))
+  const outcome = runCalculation(sum, values)
   // The unit of a result, where somebody has asked for another.
   const [as, setAs] = useState<Readonly<Record<string, string>>>({})
   const lines = outcome.ok ? resultLines(sum, outcome.value.results, preference, as) : []
@@ -42,7 +49,7 @@ export function SumForm({
       <Typography variant="h1">{sum.name}</Typography>
       {Object.entries(sum.inputs).map(([key, input]) => (
         <FormRow key={key} label={`${input.name.charAt(0).toUpperCase()}${input.name.slice(1)}`}>
-          <SumField
+          <CalculationField
             input={input}
             value={values[key] ?? input.start}
             onChange={(value) => setValues((before) => ({ ...before, [key]: value }))}
@@ -119,7 +126,7 @@ function UnitChoice({
   chosen,
   onChoose,
 }: {
-  output: SumOutput
+  output: CalculationOutput
   chosen: string
   onChoose: (symbol: string) => void
 }) {
@@ -139,14 +146,14 @@ function UnitChoice({
   )
 }
 
-function SumField({
+function CalculationField({
   input,
   value,
   onChange,
 }: {
-  input: SumInput
-  value: SumValue
-  onChange: (value: SumValue) => void
+  input: CalculationInput
+  value: CalculationValue
+  onChange: (value: CalculationValue) => void
 }) {
   if (input.kind === 'choice')
     return <Choice label={input.name} value={String(value)} options={input.options} onChange={onChange} />

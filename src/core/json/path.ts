@@ -1,12 +1,12 @@
 /** A place inside a document: dotted keys; inside a list an index, or the `id` or `fan` of one of its items. Empty for the document itself. */
-export type Place = string
+export type Path = string
 
 type Holder = Record<string, unknown>
 
-export const joinPlaces = (...places: readonly Place[]): Place => places.filter((place) => place !== '').join('.')
+export const joinPaths = (...places: readonly Path[]): Path => places.filter((place) => place !== '').join('.')
 
 /** The keys of a place, one after the other. */
-export const keysOf = (place: Place): readonly string[] => (place === '' ? [] : place.split('.'))
+export const keysOf = (place: Path): readonly string[] => (place === '' ? [] : place.split('.'))
 
 const isObject = (value: unknown): value is Holder => typeof value === 'object' && value !== null
 
@@ -16,7 +16,7 @@ function keyIn(holder: Holder, key: string): string {
 }
 
 /** What stands at a place; undefined where there is nothing. */
-export function valueAt(document: unknown, place: Place): unknown {
+export function valueAt(document: unknown, place: Path): unknown {
   let value = document
   for (const key of keysOf(place)) {
     if (!isObject(value)) return undefined
@@ -25,7 +25,7 @@ export function valueAt(document: unknown, place: Place): unknown {
   return value
 }
 
-function holderOf(document: unknown, place: Place): { readonly holder: Holder; readonly key: string } {
+function holderOf(document: unknown, place: Path): { readonly holder: Holder; readonly key: string } {
   const keys = place.split('.')
   const last = keys.pop() ?? ''
   const holder = valueAt(document, keys.join('.'))
@@ -34,21 +34,21 @@ function holderOf(document: unknown, place: Place): { readonly holder: Holder; r
 }
 
 /** Puts a value at a place of a draft; undefined takes away what stands there. */
-export function putAt(draft: unknown, place: Place, value: unknown): void {
+export function putAt(draft: unknown, place: Path, value: unknown): void {
   if (value === undefined) return dropAt(draft, place)
   const { holder, key } = holderOf(draft, place)
   holder[key] = value
 }
 
 /** Takes away what stands at a place: an item of a list leaves the list. */
-export function dropAt(draft: unknown, place: Place): void {
+export function dropAt(draft: unknown, place: Path): void {
   const { holder, key } = holderOf(draft, place)
   if (Array.isArray(holder)) holder.splice(Number(key), 1)
   else delete holder[key]
 }
 
 /** Puts an item into the list (or object) it belongs to, at its old index where the list still reaches it. */
-export function insertAt(draft: unknown, place: Place, value: unknown): void {
+export function insertAt(draft: unknown, place: Path, value: unknown): void {
   const keys = place.split('.')
   const last = keys.pop() ?? ''
   const parent = keys.join('.')

@@ -1,87 +1,107 @@
-import type { AnySum, SumInput, SumOutput } from '@/core/calculation/sum'
-import { bad, good, type Outcome, type Problem } from '@/core/json/problem'
+import type { AnyCalculation, CalculationInput, CalculationOutput } from '@/core/calculation/calculation'
+import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { formatNumber, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
 import { fromBase, quantitySpec } from '@/core/quantity/units'
 
-export type SumValue = number | string | readonly number[]
-export type SumValues = Readonly<Record<string, SumValue>>
+export type CalculationValue = number | string | readonly number[]
+export type CalculationValues = Readonly<Record<string, CalculationValue>>
 
-export type SumResult = {
-  readonly values: SumValues
+export type CalculationResult = {
+  readonly values: CalculationValues
   readonly results: Readonly<Record<string, number>>
   readonly verdict?: string
 }
 
 /** What stands in the fields before anyone types. */
-export const startValues = ({ inputs }: AnySum): SumValues =>
+export const startValues = ({ inputs }: AnyCalculation): CalculationValues =>
   Object.fromEntries(Object.entries(inputs).map(([key, { start }]) => [key, start]))
 
-const parseOptions = (input: Exclude<SumInput, { kind: 'choice' }>, typedUnit: string | undefined) => ({
+const parseOptions = (input: Exclude<CalculationInput, { kind: 'choice' }>, typedUnit: string | undefined) => ({
   ...(typedUnit === undefined ? {} : { typedUnit }),
   ...(input.kind === 'number' && input.limits ? { limits: input.limits } : {}),
 })
 
 /** One field as a person typed it, in the base unit. A list is several, apart by spaces, commas with a space, or semicolons. */
-export function readSumField(input: SumInput, text: string, typedUnit?: string): Outcome<SumValue> {
+export function readCalculationField(
+  input: CalculationInput,
+  text: string,
+  typedUnit?: string,
+): Outcome<CalculationValue> {
   if (input.kind === 'choice') {
     const found = input.options.find(([value]) => value === text)
-    if (found) return good(found[0])
+    if (found) return ok(found[0])
     const known = input.options.map(([value]) => value)
-    return bad({ code: 'unknown_id', path: '', what: input.name, got: text, known })
+    return fail({ code: 'unknown_id', path: '', what: input.name, got: text, known })
   }
   if (input.kind === 'number') return parseQuantity(text, input.quantity, parseOptions(input, typedUnit))
   const parts = text.split(/[;\s]+|,\s/).filter(Boolean)
   const read = parts.map((part) => parseQuantity(part, input.quantity, parseOptions(input, typedUnit)))
   const problems = read.flatMap((outcome) => (outcome.ok ? [] : outcome.problems))
-  return problems.length > 0 ? bad(...problems) : good(read.flatMap((outcome) => (outcome.ok ? [outcome.value] : [])))
+  return problems.length > 0 ? fail(...problems) : ok(read.flatMap((outcome) => (outcome.ok ? [outcome.value] : [])))
 }
 
 /** The results for values in base units. What has no result says so in words, at the place ''. */
-export function runSum(sum: AnySum, values: SumValues): Outcome<SumResult> {
+export function runCalculation(sum: AnyCalculation, values: CalculationValues): Outcome<CalculationResult> {
   const results = sum.run(values as never)
-  if (typeof results === 'string') return bad({ code: 'no_result', path: '', why: results })
+  if (typeof results === 'string') return fail({ code: 'no_result', path: '', why: results })
   const verdict = sum.verdict?.(values as never, results)
-  return good({ values, results, ...(verdict === undefined ? {} : { verdict }) })
+  return ok({ values, results, ...(verdict === undefined ? {} : { verdict }) })
 }
 
 /** Reads every field and runs the sum; fields not named keep what stands in them first. Each problem has its field as its place. */
-export function runSumFromText(sum: AnySum, texts: Readonly<Record<string, string>>): Outcome<SumResult> {
+export function runCalculationFromText(
+  sum: AnyCalculation,
+  texts: Readonly<Record<string, string>>,
+): Outcome<CalculationResult> {
   const problems: Problem[] = []
-  const values: Record<string, SumValue> = { ...startValues(sum) }
+  const values: Record<string, CalculationValue> = { ...startValues(sum) }
   for (const [key, text] of Object.entries(texts)) {
     const input = sum.inputs[key]
     if (!input) {
       problems.push({ code: 'unknown_id', path: key, what: 'input', got: key, known: Object.keys(sum.inputs) })
       continue
     }
-    const read = readSumField(input, text)
+    const read = readCalculationField(input, text)
     if (read.ok) values[key] = read.value
     else problems.push(...read.problems.map((problem) => ({ ...problem, path: key })))
   }
-  return problems.length > 0 ? bad(...problems) : runSum(sum, values)
+  return problems.length > 0 ? fail(...problems) : runCalculation(sum, values)
 }
 
 /** A value as it stands in a sentence. */
-export function sumValueText(input: SumInput, value: SumValue, preference: UnitPreference = METRIC): string {
+export function sumValueText(
+  input: CalculationInput,
+  value: CalculationValue,
+  preference: UnitPreference = METRIC,
+): string {
   if (input.kind === 'choice') return input.options.find(([id]) => id === value)?.[1] ?? String(value)
   const one = (x: number) => formatQuantity(x, input.quantity, preference).trim()
   return typeof value === 'object' ? value.map(one).join(', ') : one(Number(value))
 }
 
 /** The formula with its inputs named, or with the values put in. */
-export const formulaText = (sum: AnySum, values: SumValues | null, preference: UnitPreference = METRIC): string =>
+export const formulaText = (
+  sum: AnyCalculation,
+  values: CalculationValues | null,
+  preference: UnitPreference = METRIC,
+): string =>
   sum.formula.replace(/\{(\w+)\}/g, (whole, key: string) => {
     const input = sum.inputs[key]
     if (!input) return whole
     return values === null ? key : sumValueText(input, values[key] ?? input.start, preference)
   })
 
-export type SumLine = { readonly key: string; readonly name: string; readonly text: string; readonly value: number }
+export type CalculationLine = {
+  readonly key: string
+  readonly name: string
+  readonly text: string
+  readonly value: number
+}
 
 /** A result in a unit by its symbol; in the one that people say it in where none is named: hours, m³/h. */
 function resultText(
-  { quantity, decimals }: SumOutput,
+  { quantity, decimals }: CalculationOutput,
   value: number,
   preference: UnitPreference,
   symbol?: string,
@@ -95,11 +115,11 @@ function resultText(
 /** The results as lines, each in the unit this person reads, or the one asked for. A figure that does not exist shows as a dash.
  *  @param as symbol of the unit wanted, by output */
 export const resultLines = (
-  sum: AnySum,
-  results: SumResult['results'],
+  sum: AnyCalculation,
+  results: CalculationResult['results'],
   preference: UnitPreference = METRIC,
   as: Readonly<Record<string, string>> = {},
-): SumLine[] =>
+): CalculationLine[] =>
   Object.entries(sum.outputs).map(([key, output]) => ({
     key,
     name: output.name,

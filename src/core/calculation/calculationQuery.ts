@@ -1,8 +1,8 @@
-import { readSumField, type SumValue, type SumValues } from '@/core/calculation/runSum'
-import type { AnySum, SumInput } from '@/core/calculation/sum'
+import { readCalculationField, type CalculationValue, type CalculationValues } from '@/core/calculation/runCalculation'
+import type { AnyCalculation, CalculationInput } from '@/core/calculation/calculation'
 
 /** A sum with its values as the query of an address: values stand in base units. */
-export function sumQuery({ id }: AnySum, values: SumValues): string {
+export function sumQuery({ id }: AnyCalculation, values: CalculationValues): string {
   const query = new URLSearchParams({ sum: id })
   for (const [key, value] of Object.entries(values))
     query.set(key, Array.isArray(value) ? value.join(' ') : String(value))
@@ -10,9 +10,12 @@ export function sumQuery({ id }: AnySum, values: SumValues): string {
 }
 
 /** The values an address names; what is missing or cannot be is left out, and stands as the sum starts. */
-export function valuesOfQuery({ inputs }: AnySum, query: Readonly<Record<string, string | undefined>>): SumValues {
-  const read = (input: SumInput, text: string): SumValue | null => {
-    const outcome = readSumField(input, text)
+export function valuesOfQuery(
+  { inputs }: AnyCalculation,
+  query: Readonly<Record<string, string | undefined>>,
+): CalculationValues {
+  const read = (input: CalculationInput, text: string): CalculationValue | null => {
+    const outcome = readCalculationField(input, text)
     return outcome.ok ? outcome.value : null
   }
   return Object.fromEntries(

@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
-import { readSumField } from '@/core/calculation/runSum'
-import type { ListInput } from '@/core/calculation/sum'
+import { readCalculationField } from '@/core/calculation/runCalculation'
+import type { ListInput } from '@/core/calculation/calculation'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import { problemText } from '@/core/words/problems'
 import { usePreference } from '@/ui/preference'
@@ -21,7 +21,7 @@ export function ReadingsField({ input, values, onChange }: Props) {
 
   function type(next: string): void {
     setText(next)
-    const read = readSumField(input, next, unit.symbol)
+    const read = readCalculationField(input, next, unit.symbol)
     setProblem(read.ok ? null : read.problems.map(problemText).join(' '))
     if (read.ok) onChange(read.value as readonly number[])
   }

@@ -6,10 +6,10 @@ import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { UnitPreference } from '@/core/quantity/format'
-import { findSums, sumById, SUMS } from '@/core/calculation/registry'
-import { valuesOfQuery } from '@/core/calculation/sumQuery'
-import { GROUPS, type AnySum } from '@/core/calculation/sum'
-import { SumForm, type Target } from '@/features/sums/SumForm'
+import { findCalculations, sumById, SUMS } from '@/core/calculation/registry'
+import { valuesOfQuery } from '@/core/calculation/calculationQuery'
+import { GROUPS, type AnyCalculation } from '@/core/calculation/calculation'
+import { CalculationForm, type Target } from '@/features/calculations/CalculationForm'
 import { PreferenceProvider } from '@/ui/preference'
 
 type Props = {
@@ -20,13 +20,13 @@ type Props = {
 }
 
 /** Single calculations: found by words, filled in with any unit, answered as one types, with formula and source. */
-export function SumsPage({ query, installations, preference }: Props) {
-  const [said, setSaid] = useState('')
-  const [sum, setSum] = useState<AnySum>(() => sumById(query.sum ?? '') ?? SUMS[0]!)
-  const found = findSums(said)
+export function CalculationsPage({ query, installations, preference }: Props) {
+  const [wording, setSaid] = useState('')
+  const [sum, setCalculation] = useState<AnyCalculation>(() => sumById(query.sum ?? '') ?? SUMS[0]!)
+  const found = findCalculations(wording)
 
-  function choose(next: AnySum): void {
-    setSum(next)
+  function choose(next: AnyCalculation): void {
+    setCalculation(next)
     // The address names the sum, so that it can be sent on; the page itself has all of them.
     window.history.replaceState(null, '', `?sum=${next.id}`)
   }
@@ -54,7 +54,7 @@ export function SumsPage({ query, installations, preference }: Props) {
           }}
         >
           <InputBase
-            value={said}
+            value={wording}
             onChange={(event) => setSaid(event.target.value)}
             onKeyDown={(event) => {
               if (event.key === 'Enter' && found[0]) choose(found[0])
@@ -101,7 +101,7 @@ export function SumsPage({ query, installations, preference }: Props) {
             )
           })}
         </Box>
-        <SumForm
+        <CalculationForm
           key={sum.id}
           sum={sum}
           given={sum.id === query.sum ? valuesOfQuery(sum, query) : {}}

@@ -1,4 +1,4 @@
-import { dropAt, insertAt, joinPlaces, putAt, valueAt } from '@/core/json/place'
+import { dropAt, insertAt, joinPaths, putAt, valueAt } from '@/core/json/path'
 
 const document = () => ({
   rules: [
@@ -40,5 +40,5 @@ test('nothing can be put where nothing holds it', () =>
   expect(() => putAt(document(), 'none.there', 1)).toThrow(RangeError))
 
 test('places are joined with what is there of them', () => {
-  expect([joinPlaces('', 'a.b'), joinPlaces('a', ''), joinPlaces('a', 'b')]).toEqual(['a.b', 'a', 'a.b'])
+  expect([joinPaths('', 'a.b'), joinPaths('a', ''), joinPaths('a', 'b')]).toEqual(['a.b', 'a', 'a.b'])
 })

@@ -1,14 +1,14 @@
 import fc from 'fast-check'
-import { findSums, sumById, SUMS } from '@/core/calculation/registry'
+import { findCalculations, sumById, SUMS } from '@/core/calculation/registry'
 import {
   formulaText,
-  readSumField,
+  readCalculationField,
   resultLines,
-  runSum,
-  runSumFromText,
+  runCalculation,
+  runCalculationFromText,
   startValues,
-  type SumValue,
-} from '@/core/calculation/runSum'
+  type CalculationValue,
+} from '@/core/calculation/runCalculation'
 import { quantitySpec } from '@/core/quantity/units'
 import { problemText } from '@/core/words/problems'
 import { referencePoints } from '@/testing/reference'
@@ -321,7 +321,7 @@ test.each(MAPPINGS.map((mapping) => [`${mapping.sum} against ${mapping.ref}`, ma
     const points = referencePoints(mapping.ref).filter(({ in: given }) => mapping.only?.(given as Figures) ?? true)
     expect(points.length).toBeGreaterThan(0)
     for (const { in: given, out } of points) {
-      const outcome = runSum(sum, { ...startValues(sum), ...mapping.given(given as Figures) })
+      const outcome = runCalculation(sum, { ...startValues(sum), ...mapping.given(given as Figures) })
       if (!outcome.ok) throw new Error(`${JSON.stringify(given)}: ${outcome.problems.map(problemText).join(' ')}`)
       for (const [key, expected] of Object.entries(mapping.expected(out as Figures, given as Figures))) {
         const got = outcome.value.results[key]!
@@ -336,7 +336,7 @@ test.each(MAPPINGS.map((mapping) => [`${mapping.sum} against ${mapping.ref}`, ma
 test('dew point and wet bulb against psychrolib, within its own tolerance', () => {
   const sum = sumById('moist-air')!
   for (const { in: given, out } of referencePoints('psy.state').filter(({ in: p }) => p.p_Pa === 101325)) {
-    const outcome = runSum(sum, { t: n(given.t_C as number), RH: n(given.rh_pct as number), z: 0 })
+    const outcome = runCalculation(sum, { t: n(given.t_C as number), RH: n(given.rh_pct as number), z: 0 })
     if (!outcome.ok) throw new Error('no result')
     expect(Math.abs(outcome.value.results.dew! - n(out.t_dp_C as number))).toBeLessThan(0.01)
     expect(Math.abs(outcome.value.results.wet! - n(out.t_wb_C as number))).toBeLessThan(0.02)
@@ -349,7 +349,7 @@ test.each([
   { hours: 3, share: 78 },
   { hours: 6, share: 95 },
 ])('half an air change an hour for $hours h replaces $share %', ({ hours, share }) => {
-  const outcome = runSumFromText(sumById('purge-share')!, { n: '0.5', t: `${hours} h` })
+  const outcome = runCalculationFromText(sumById('purge-share')!, { n: '0.5', t: `${hours} h` })
   expect(outcome.ok ? Math.round(outcome.value.results.x!) : null).toBe(share)
 })
 
@@ -357,8 +357,8 @@ describe('every sum', () => {
   test('has an id, a name, a source and a formula of its own, and a result with what stands in its fields first', () => {
     expect(new Set(SUMS.map(({ id }) => id)).size).toBe(SUMS.length)
     for (const sum of SUMS) {
-      expect([sum.name, sum.source, sum.formula].every((said) => said.length > 5)).toBe(true)
-      const outcome = runSum(sum, startValues(sum))
+      expect([sum.name, sum.source, sum.formula].every((wording) => wording.length > 5)).toBe(true)
+      const outcome = runCalculation(sum, startValues(sum))
       if (!outcome.ok) throw new Error(`${sum.id}: ${outcome.problems.map(problemText).join(' ')}`)
       for (const { text, value } of resultLines(sum, outcome.value.results)) {
         expect(Number.isFinite(value)).toBe(true)
@@ -384,7 +384,7 @@ describe('every sum', () => {
           fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 }),
           (shares) => {
             const values = Object.fromEntries(
-              Object.entries(sum.inputs).map(([key, input], index): [string, SumValue] => {
+              Object.entries(sum.inputs).map(([key, input], index): [string, CalculationValue] => {
                 if (input.kind === 'choice')
                   return [key, input.options[Math.floor(shares[index]! * 0.999 * input.options.length)]![0]]
                 const [low, high] =
@@ -393,7 +393,7 @@ describe('every sum', () => {
                 return [key, input.kind === 'list' ? [value] : value]
               }),
             )
-            const outcome = runSum(sum, values)
+            const outcome = runCalculation(sum, values)
             if (!outcome.ok)
               for (const problem of outcome.problems) expect(problemText(problem).length).toBeGreaterThan(10)
           },
@@ -405,16 +405,16 @@ describe('every sum', () => {
 
 test('fields are read in any unit, with the place of what is wrong', () => {
   const sum = sumById('heat-removal')!
-  const outcome = runSumFromText(sum, { P: '0.9 kW', dT: '7.2 F°' })
+  const outcome = runCalculationFromText(sum, { P: '0.9 kW', dT: '7.2 F°' })
   expect(outcome.ok ? outcome.value.results.q! : NaN).toBeCloseTo(186.38, 2)
-  const wrong = runSumFromText(sum, { P: 'warm', dT: '0', x: '1' })
+  const wrong = runCalculationFromText(sum, { P: 'warm', dT: '0', x: '1' })
   expect(wrong.ok ? [] : wrong.problems.map(({ path }) => path)).toEqual(['P', 'dT', 'x'])
 })
 
 test('several readings in one field, apart by spaces or semicolons', () => {
   const input = sumById('velocity-pressure')!.inputs.dp!
-  expect(readSumField(input, '20 25; 30')).toEqual({ ok: true, value: [20, 25, 30] })
-  expect(readSumField(input, '20 x')).toMatchObject({ ok: false })
+  expect(readCalculationField(input, '20 25; 30')).toEqual({ ok: true, value: [20, 25, 30] })
+  expect(readCalculationField(input, '20 x')).toMatchObject({ ok: false })
 })
 
 test('the formula with the values put in', () => {
@@ -424,9 +424,9 @@ test('the formula with the values put in', () => {
 })
 
 test('found by words, all of which must occur', () => {
-  expect(findSums('duct round').map(({ id }) => id)).toContain('round-traverse')
-  expect(findSums('refrig superheat').map(({ id }) => id)).toContain('superheat')
-  expect(findSums('nothing of the kind')).toEqual([])
+  expect(findCalculations('duct round').map(({ id }) => id)).toContain('round-traverse')
+  expect(findCalculations('refrig superheat').map(({ id }) => id)).toContain('superheat')
+  expect(findCalculations('nothing of the kind')).toEqual([])
 })
 
 describe('verdicts', () => {
@@ -437,7 +437,7 @@ describe('verdicts', () => {
     { ts: '12', verdict: /^As usual/ },
     { ts: '11.9', verdict: /^Large/ },
   ])('air split to $ts', ({ ts, verdict }) => {
-    const outcome = runSumFromText(sumById('air-split')!, { tr: '24', ts })
+    const outcome = runCalculationFromText(sumById('air-split')!, { tr: '24', ts })
     expect(outcome.ok ? outcome.value.verdict : '').toMatch(verdict)
   })
   test.each([
@@ -447,7 +447,7 @@ describe('verdicts', () => {
     { v: '3 3 3', verdict: /^Poor/ },
     { v: '0 0 0 5 5 5', verdict: /^Poor/ },
   ])('a traverse that reads $v', ({ v, verdict }) => {
-    const outcome = runSumFromText(sumById('round-traverse')!, { v })
+    const outcome = runCalculationFromText(sumById('round-traverse')!, { v })
     expect(outcome.ok ? outcome.value.verdict : '').toMatch(verdict)
   })
 })
