@@ -1,6 +1,5 @@
 import { wallClock } from '@/core/formats/readingsCsv/zone'
-
-const two = (x: number) => String(x).padStart(2, '0')
+import { wallDay, wallTime } from '@/ui/clock'
 
 /** Day and time of an instant as the logger's clock had it: 2026-11-09 14:20. */
 export function dayText(atMs: number, zone: string): string {
@@ -26,11 +25,9 @@ export function timeTicks(
   return {
     ticks: Array.from({ length: count }, (_, index) => fromMs + first + index * stepMs),
     text: (atMs) => {
-      const at = new Date(wall(atMs))
-      const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}`
-      const day = `${at.getUTCDate()}.${at.getUTCMonth() + 1}.`
-      if (stepMs >= 24 * HOUR) return day
-      return toMs - fromMs > 24 * HOUR ? `${day} ${time}` : time
+      const at = wall(atMs)
+      if (stepMs >= 24 * HOUR) return wallDay(at)
+      return toMs - fromMs > 24 * HOUR ? `${wallDay(at)} ${wallTime(at)}` : wallTime(at)
     },
   }
 }

@@ -17,6 +17,7 @@ import { thin } from '@/features/rehearse/thin'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { causeVar } from '@/ui/cause'
 import { chartFont } from '@/ui/chart'
+import { wallDay, wallTime } from '@/ui/clock'
 import { usePreference } from '@/ui/preference'
 import { usePart } from '@/ui/workingCopy/context'
 
@@ -33,8 +34,6 @@ type Props = {
   zone: string
 }
 
-const two = (x: number) => String(x).padStart(2, '0')
-
 /** About eight ticks, at whole hours a clock would show. */
 function wholeHours(lastS: number): number[] {
   const stepH = [1, 2, 3, 6, 12, 24, 48, 168, 720].find((hours) => lastS / 3600 / hours <= 9) ?? 2160
@@ -49,9 +48,8 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
   // The hour on the chart is the hour on the logger.
   const wall = useMemo(() => wallClock(zone), [zone])
   const clock = (atS: number): string => {
-    const at = new Date(wall((startsAtMs ?? 0) + atS * 1000))
-    const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}`
-    return days > 1.1 ? `${at.getUTCDate()}. ${time}` : time
+    const wallMs = wall((startsAtMs ?? 0) + atS * 1000)
+    return days > 1.1 ? `${wallDay(wallMs)} ${wallTime(wallMs)}` : wallTime(wallMs)
   }
   const fanIds = [response.lead, ...response.followers, ...(response.stages?.fixed ?? [])].map((fan) =>
     typeof fan === 'string' ? fan : fan.fan,
