@@ -9,10 +9,12 @@ type Copy = { version: number; document: { name: string } }
 const isUp = async (request: APIRequestContext): Promise<boolean> =>
   (await request.get('/api/health', { timeout: 2000 }).catch(() => null))?.ok() ?? false
 
+const keptCopy = async (request: APIRequestContext, id: string): Promise<Copy> =>
+  (await (await request.get(`/api/working-copy/${id}`)).json()) as Copy
+
 /** Saves one change after another as a page does (the same save again when no answer came) until `until` is true. */
-async function keepSaving(request: APIRequestContext, id: string, until: () => boolean): Promise<number> {
+async function keepSaving(request: APIRequestContext, id: string, start: Copy, until: () => boolean): Promise<number> {
   const address = `/api/working-copy/${id}`
-  const start = (await (await request.get(address)).json()) as Copy
   let { version } = start
   let saveId = randomUUID()
   while (!until()) {
@@ -36,25 +38,21 @@ test('kill -9 of server and of database, again and again during saves: nothing a
   const id = (await openStage(page, /Inverter/, 'respond')).split('/')[2]!
   await page.close()
   let isDone = false
-  const saving = keepSaving(context.request, id, () => isDone)
+  let before = await keptCopy(context.request, id)
+  const saving = keepSaving(context.request, id, before, () => isDone)
   for (const victim of ['web', 'postgres', 'web', 'postgres'] as const) {
-    const before = ((await (await context.request.get(`/api/working-copy/${id}`)).json()) as Copy).version
     const { [victim]: pid } = runningOf(gale.folder)
     process.kill(pid, 'SIGKILL')
-    // The start command brings it back by itself, and saving goes on.
+    // The start command brings it back by itself, and saving goes on. Until then a request finds nobody.
     await expect.poll(() => isUp(context.request), { timeout: 60_000 }).toBe(true)
     await expect
-      .poll(
-        async () =>
-          ((await (await context.request.get(`/api/working-copy/${id}`)).json().catch(() => ({ version: 0 }))) as Copy)
-            .version,
-        { timeout: 60_000 },
-      )
-      .toBeGreaterThan(before)
+      .poll(async () => (await keptCopy(context.request, id).catch(() => null))?.version, { timeout: 60_000 })
+      .toBeGreaterThan(before.version)
+    before = await keptCopy(context.request, id)
   }
   isDone = true
   const acknowledged = await saving
-  const kept = (await (await context.request.get(`/api/working-copy/${id}`)).json()) as Copy
+  const kept = await keptCopy(context.request, id)
   expect(kept.version).toBe(acknowledged)
   expect(kept.document.name).toBe(`change ${acknowledged - 1}`)
   await gale.stop()
