@@ -133,11 +133,17 @@ function Comparison({ models }: { models: readonly ControllerModel[] }) {
       <Typography variant="body2">The nearest to what is asked now stands first.</Typography>
       {order.map(({ model, cannotDrive, missing, changed }) => (
         <Ruled key={model.id} label={model.name} strong={model.id === kit.controller?.id}>
-          {cannotDrive.length > 0
-            ? 'cannot drive it'
-            : missing.length + changed.length === 0
-              ? 'as asked'
-              : `${missing.length} missing, ${changed.length} otherwise`}
+          {cannotDrive.length > 0 ? (
+            'cannot drive it'
+          ) : missing.length + changed.length === 0 ? (
+            'as asked'
+          ) : (
+            <>
+              {missing.length} missing,
+              <br />
+              {changed.length} otherwise
+            </>
+          )}
         </Ruled>
       ))}
       {chosen && chosen.losses.length > 0 && <SideHeading>What this one cannot do</SideHeading>}

@@ -126,7 +126,7 @@ function Expected({ context, expected }: { context: ProveContext; expected: Spee
           ? `${formatPct(lowPct)} to ${formatPct(highPct)}: too wide to tell alone`
           : `${formatPct(lowPct)} to ${formatPct(highPct)}`}
         {shown && shown.kind !== 'relay'
-          ? ` · ${formatNumber(shown.value, shown.unit === 'V' ? 2 : 0)} ${shown.unit}`
+          ? ` · ${formatNumber(shown.value, shown.unit === 'V' ? 2 : 0)}\u00a0${shown.unit}`
           : ''}
       </Typography>
     </Box>
