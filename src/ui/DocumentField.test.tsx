@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import '@testing-library/jest-dom'
-import { act, render, screen } from '@testing-library/react'
+import { act, fireEvent, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { Profiler } from 'react'
 import { METRIC } from '@/core/quantity/format'
@@ -73,11 +73,11 @@ test('words, a choice and a day', async () => {
         place="kit.fans.0.motor"
         label="motor"
         options={[
-          ['ec', 'electronic'],
+          ['electronic', 'electronic motor'],
           ['unknown', 'not known'],
         ]}
       />
-      <DocumentField place="kit.controller.note" label="checked on" day />
+      <DocumentField place="calibration.instruments.0.calibratedOn" label="calibrated on" day />
     </>,
   )
   const name = screen.getByRole('textbox', { name: 'name' })
@@ -85,6 +85,14 @@ test('words, a choice and a day', async () => {
   expect(shown.document.name).toBe(' ')
   await userEvent.type(name, 'Loft')
   expect(shown.document.name.trim()).toBe('Loft')
+  await userEvent.click(screen.getByRole('combobox'))
+  await userEvent.click(screen.getByRole('option', { name: 'not known' }))
+  expect(shown.document.kit.fans[0]!.motor).toBe('unknown')
+  const day = screen.getByLabelText('calibrated on')
+  fireEvent.change(day, { target: { value: '2026-10-04' } })
+  expect(shown.document.calibration.instruments?.[0]?.calibratedOn).toBe('2026-10-04')
+  fireEvent.change(day, { target: { value: '' } })
+  expect(shown.document.calibration.instruments?.[0]?.calibratedOn).toBeNull()
 })
 
 test('it is not drawn again when another place of the document changes', () => {
