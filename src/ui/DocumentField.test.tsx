@@ -1,24 +1,14 @@
 /** @jest-environment jsdom */
 import '@testing-library/jest-dom'
-import { act, fireEvent, render, screen } from '@testing-library/react'
+import { act, fireEvent, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { Profiler } from 'react'
-import { METRIC } from '@/core/quantity/format'
 import { demoInstallation } from '@/testing/examples'
+import { renderOverCopy, startBrowser } from '@/testing/workingCopy'
 import { DocumentField } from '@/ui/DocumentField'
-import { useDocument, useWorkingCopy, WorkingCopyProvider } from '@/ui/workingCopy/context'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-beforeEach(() => {
-  localStorage.clear()
-  Object.assign(globalThis, {
-    BroadcastChannel: class {
-      addEventListener() {}
-      removeEventListener() {}
-      postMessage() {}
-    },
-    fetch: () => Promise.reject(new TypeError('no line')),
-  })
-})
+beforeEach(() => startBrowser())
 
 type Shown = { document: ReturnType<typeof demoInstallation>; undo: () => void; rename: (name: string) => void }
 let shown: Shown
@@ -34,20 +24,13 @@ function Watch() {
 
 const show = (field: React.ReactNode) => {
   drawn = 0
-  render(
-    <WorkingCopyProvider
-      id="one"
-      document={demoInstallation('fruiting-room')}
-      version={1}
-      savedAt="2026-11-09T08:00:00Z"
-      preference={METRIC}
-      sealed={null}
-    >
+  renderOverCopy(
+    <>
       <Watch />
       <Profiler id="field" onRender={() => (drawn += 1)}>
         {field}
       </Profiler>
-    </WorkingCopyProvider>,
+    </>,
   )
 }
 

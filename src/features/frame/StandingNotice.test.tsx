@@ -1,12 +1,12 @@
 /** @jest-environment jsdom */
 import '@testing-library/jest-dom'
-import { act, render, screen } from '@testing-library/react'
+import { act, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { KeptState } from '@/features/frame/KeptState'
 import { StandingNotice } from '@/features/frame/StandingNotice'
 import { demoInstallation } from '@/testing/examples'
-import { METRIC } from '@/core/quantity/format'
-import { useWorkingCopy, WorkingCopyProvider } from '@/ui/workingCopy/context'
+import { renderOverCopy, startBrowser } from '@/testing/workingCopy'
+import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 // What a person is told of their changes and the server, for each way it can go.
 
@@ -19,21 +19,13 @@ beforeEach(() => {
   answers = []
   meanwhile = () => undefined
   theirs = { version: 1, savedAt: '2026-11-09T08:00:00Z', savedBy: 'Tam', document: demoInstallation('fruiting-room') }
-  localStorage.clear()
-  Object.assign(globalThis, {
-    BroadcastChannel: class {
-      addEventListener() {}
-      removeEventListener() {}
-      postMessage() {}
-    },
-    fetch: (_address: string, init?: { method?: string }) => {
-      if (init?.method !== 'PUT')
-        return Promise.resolve({ ok: true, json: () => Promise.resolve({ kind: 'done', ...theirs }) })
-      const answer = answers.length > 1 ? answers.shift()! : answers[0]!
-      return answer === 'no line'
-        ? Promise.reject(new TypeError('no line'))
-        : Promise.resolve({ ok: answer.status < 300, json: () => Promise.resolve(answer.body) })
-    },
+  startBrowser((_address, init) => {
+    if (init?.method !== 'PUT')
+      return Promise.resolve({ ok: true, json: () => Promise.resolve({ kind: 'done', ...theirs }) })
+    const answer = answers.length > 1 ? answers.shift()! : answers[0]!
+    return answer === 'no line'
+      ? Promise.reject(new TypeError('no line'))
+      : Promise.resolve({ ok: answer.status < 300, json: () => Promise.resolve(answer.body) })
   })
 })
 afterEach(() => jest.useRealTimers())
@@ -50,21 +42,11 @@ let meanwhile: () => void
 
 async function changed(...wanted: Answer[]) {
   answers = wanted
-  render(
+  renderOverCopy(
     <>
-      <div id="standing" />
-      <WorkingCopyProvider
-        id="one"
-        document={demoInstallation('fruiting-room')}
-        version={1}
-        savedAt="2026-11-09T08:00:00Z"
-        preference={METRIC}
-        sealed={null}
-      >
-        <KeptState />
-        <StandingNotice />
-        <Change />
-      </WorkingCopyProvider>
+      <KeptState />
+      <StandingNotice />
+      <Change />
     </>,
   )
   const user = userEvent.setup({ advanceTimers: (ms) => jest.advanceTimersByTime(ms) })
