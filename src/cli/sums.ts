@@ -1,5 +1,5 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
-import { findCalculations, sumById, SUMS } from '@/core/calculation/registry'
+import { findCalculations, calculationById, CALCULATIONS } from '@/core/calculation/registry'
 import {
   formulaText,
   resultLines,
@@ -17,8 +17,8 @@ const USAGE = 'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME k
 
 function namedCalculation(name: string | undefined): AnyCalculation {
   if (name === undefined) throw new UsageError(`Name a sum.\nUsage: ${USAGE}`)
-  const sum = sumById(name)
-  if (sum) return sum
+  const calculation = calculationById(name)
+  if (calculation) return calculation
   const near = findCalculations(name.replace(/-/g, ' ')).map(({ id }) => id)
   throw new UsageError(
     `There is no sum “${name}”${near.length > 0 ? `; near it: ${near.join(', ')}` : '; list them with gale sums'}.`,
@@ -36,25 +36,25 @@ function inputText(key: string, input: CalculationInput): string {
   return `  ${key}: ${input.name}${units ? `, in ${units}` : ''}${input.kind === 'list' ? ', several with spaces between' : ''} (${start})`
 }
 
-function show(sum: AnyCalculation, { out }: Streams): void {
-  out(`${sum.id}: ${sum.name}`)
-  for (const [key, input] of Object.entries(sum.inputs)) out(inputText(key, input))
-  out(`  ${formulaText(sum, null)}`)
-  out(`  Source: ${sum.source}`)
-  if (sum.caution) out(`  ! ${sum.caution}`)
+function show(calculation: AnyCalculation, { out }: Streams): void {
+  out(`${calculation.id}: ${calculation.name}`)
+  for (const [key, input] of Object.entries(calculation.inputs)) out(inputText(key, input))
+  out(`  ${formulaText(calculation, null)}`)
+  out(`  Source: ${calculation.source}`)
+  if (calculation.caution) out(`  ! ${calculation.caution}`)
 }
 
 function sayResult(
-  sum: AnyCalculation,
+  calculation: AnyCalculation,
   { values, results, verdict }: CalculationResult,
   as: Readonly<Record<string, string>>,
   { out }: Streams,
 ): void {
-  for (const { name, text } of resultLines(sum, results, METRIC, as)) out(`${name}: ${text}`)
+  for (const { name, text } of resultLines(calculation, results, METRIC, as)) out(`${name}: ${text}`)
   if (verdict) out(verdict)
-  out(formulaText(sum, values))
-  out(`Source: ${sum.source}`)
-  if (sum.caution) out(`! ${sum.caution}`)
+  out(formulaText(calculation, values))
+  out(`Source: ${calculation.source}`)
+  if (calculation.caution) out(`! ${calculation.caution}`)
 }
 
 const pairsOf = (pairs: readonly string[]): Record<string, string> =>
@@ -84,9 +84,9 @@ function unitsAsked({ id, outputs }: AnyCalculation, pairs: readonly string[]): 
 }
 
 /** Numbers without a unit where several are usual: how each was taken, and how else it may have been meant. */
-function sayBare(sum: AnyCalculation, texts: Readonly<Record<string, string>>, { err }: Streams): void {
+function sayBare(calculation: AnyCalculation, texts: Readonly<Record<string, string>>, { err }: Streams): void {
   for (const [key, text] of Object.entries(texts)) {
-    const input = sum.inputs[key]
+    const input = calculation.inputs[key]
     const bare = input && input.kind === 'number' ? bareMeanings(text, input.quantity) : null
     if (bare && bare.others.length > 0)
       err(`${key}: taken as ${bare.taken.text}; if it was ${bare.others.map((one) => one.text).join(' or ')}, say so.`)
@@ -94,18 +94,18 @@ function sayBare(sum: AnyCalculation, texts: Readonly<Record<string, string>>, {
 }
 
 function run([name, ...pairs]: readonly string[], asked: readonly string[], json: boolean, streams: Streams): number {
-  const sum = namedCalculation(name)
-  const as = unitsAsked(sum, asked)
+  const calculation = namedCalculation(name)
+  const as = unitsAsked(calculation, asked)
   const texts = pairsOf(pairs)
-  const outcome = runCalculationFromText(sum, texts)
+  const outcome = runCalculationFromText(calculation, texts)
   if (!outcome.ok) {
     for (const problem of outcome.problems)
       streams.err(`${problem.path ? `${problem.path}: ` : ''}${problemText(problem)}`)
     return 1
   }
-  sayBare(sum, texts, streams)
-  if (json) streams.out(JSON.stringify({ sum: sum.id, ...outcome.value }))
-  else sayResult(sum, outcome.value, as, streams)
+  sayBare(calculation, texts, streams)
+  if (json) streams.out(JSON.stringify({ sum: calculation.id, ...outcome.value }))
+  else sayResult(calculation, outcome.value, as, streams)
   return 0
 }
 
@@ -122,7 +122,7 @@ export function sums(args: readonly string[], streams: Streams): number {
     show(namedCalculation(rest[0]), streams)
     return 0
   }
-  const found = positionals.length === 0 ? SUMS : findCalculations(positionals.join(' '))
+  const found = positionals.length === 0 ? CALCULATIONS : findCalculations(positionals.join(' '))
   if (found.length === 0) {
     streams.err(`No sum has the words “${positionals.join(' ')}”.`)
     return 1

@@ -19,11 +19,11 @@ const LONGEST_NAME = 80
 const LONGEST_ADDRESS = 254
 const HOUR_S = 3600
 
-type Said = { name?: unknown; email?: unknown; newEmail?: unknown; password?: unknown; newPassword?: unknown }
+type Typed = { name?: unknown; email?: unknown; newEmail?: unknown; password?: unknown; newPassword?: unknown }
 
 /** Refuses what is too long and passwords that are guessed first, wherever one is set. */
-const checkSaid = createAuthMiddleware((ctx) => {
-  const typed = (ctx.body ?? {}) as Said
+const checkTyped = createAuthMiddleware((ctx) => {
+  const typed = (ctx.body ?? {}) as Typed
   const refuse = (message: string) => {
     throw new APIError('BAD_REQUEST', { message })
   }
@@ -181,7 +181,7 @@ function makeAuth() {
     account: { modelName: 'signIn', fields: { userId: 'personId' } },
     // Tries are counted by `limits`, by account and by address, before a request comes here.
     rateLimit: { enabled: false },
-    hooks: { before: checkSaid },
+    hooks: { before: checkTyped },
     databaseHooks: DATABASE_HOOKS,
     plugins: [
       twoFactor({

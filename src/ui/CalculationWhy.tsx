@@ -7,27 +7,27 @@ import type { AnyCalculation } from '@/core/calculation/calculation'
 import { usePreference } from '@/ui/preference'
 import { Why } from '@/ui/Why'
 
-/** A figure that a sum gave: its formula, the values put in, what it does not say, and the way to the sum itself. */
+/** A figure that a calculation gave: its formula, the values put in, what it does not say, and the way to the calculation itself. */
 export function CalculationWhy({
-  sum,
+  calculation,
   values,
   children,
 }: {
-  sum: AnyCalculation
+  calculation: AnyCalculation
   values: CalculationValues
   children: ReactNode
 }) {
   const preference = usePreference()
-  const outcome = runCalculation(sum, { ...startValues(sum), ...values })
+  const outcome = runCalculation(calculation, { ...startValues(calculation), ...values })
   const verdict = outcome.ok ? outcome.value.verdict : undefined
   return (
     <Why
-      what={sum.name}
-      formula={formulaText(sum, null)}
-      withValues={formulaText(sum, values, preference)}
-      source={sum.source}
-      href={`/sums?${sumQuery(sum, values)}`}
-      note={[verdict, sum.caution].filter(Boolean).join(' ')}
+      what={calculation.name}
+      formula={formulaText(calculation, null)}
+      withValues={formulaText(calculation, values, preference)}
+      source={calculation.source}
+      href={`/sums?${sumQuery(calculation, values)}`}
+      note={[verdict, calculation.caution].filter(Boolean).join(' ')}
     >
       {children}
     </Why>

@@ -240,7 +240,7 @@ function byHand(steps: number): number {
 }
 
 /** Seconds the same loop takes in C, best of three; null where there is no compiler. */
-function inCS(expectedCalculation: number): number | null {
+function inCS(expectedSum: number): number | null {
   if (spawnSync('gcc', ['--version']).status !== 0) return null
   const directory = mkdtempSync(join(tmpdir(), 'gale-bench-'))
   try {
@@ -250,8 +250,7 @@ function inCS(expectedCalculation: number): number | null {
     const [sum = NaN, seconds = NaN] = execFileSync(program, [data, String(STEPS)], { encoding: 'utf8' })
       .split(' ')
       .map(Number)
-    if (Math.abs(sum - expectedCalculation) > 1e-3)
-      throw new Error(`the loop in C does not agree: ${sum} and ${expectedCalculation}`)
+    if (Math.abs(sum - expectedSum) > 1e-3) throw new Error(`the loop in C does not agree: ${sum} and ${expectedSum}`)
     return seconds
   } finally {
     rmSync(directory, { recursive: true })

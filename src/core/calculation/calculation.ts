@@ -59,13 +59,13 @@ export type Calculation<I extends Record<string, CalculationInput>, O extends Re
 
 export type AnyCalculation = Calculation<Record<string, CalculationInput>, Record<string, CalculationOutput>>
 
-/** Checks the parts of a sum against each other and forgets their exact types, so that all can stand in one list. */
+/** Checks the parts of a calculation against each other and forgets their exact types, so that all can stand in one list. */
 export const defineCalculation = <
   const I extends Record<string, CalculationInput>,
   const O extends Record<string, CalculationOutput>,
 >(
-  sum: Calculation<I, O>,
-): AnyCalculation => sum as unknown as AnyCalculation
+  calculation: Calculation<I, O>,
+): AnyCalculation => calculation as unknown as AnyCalculation
 
 export const number = (
   name: string,

@@ -1,7 +1,7 @@
 import { readCalculationField, type CalculationValue, type CalculationValues } from '@/core/calculation/runCalculation'
 import type { AnyCalculation, CalculationInput } from '@/core/calculation/calculation'
 
-/** A sum with its values as the query of an address: values stand in base units. */
+/** A calculation with its values as the query of an address: values stand in base units. */
 export function sumQuery({ id }: AnyCalculation, values: CalculationValues): string {
   const query = new URLSearchParams({ sum: id })
   for (const [key, value] of Object.entries(values))
@@ -9,7 +9,7 @@ export function sumQuery({ id }: AnyCalculation, values: CalculationValues): str
   return query.toString()
 }
 
-/** The values an address names; what is missing or cannot be is left out, and stands as the sum starts. */
+/** The values an address names; what is missing or cannot be is left out, and stands as the calculation starts. */
 export function valuesOfQuery(
   { inputs }: AnyCalculation,
   query: Readonly<Record<string, string | undefined>>,

@@ -1,90 +1,94 @@
 import { warmsInS } from '@/core/brief/warming'
 import { meetingPoint } from '@/core/calculation/fans/operatingPoint'
 import { frictionFactor } from '@/core/calculation/flow/ductFriction'
-import { sumById } from '@/core/calculation/registry'
+import { calculationById } from '@/core/calculation/registry'
 import { resultLines, runCalculation, startValues, type CalculationValues } from '@/core/calculation/runCalculation'
 
-/** Results of a sum for values in base units, the rest as they stand first. */
+/** Results of a calculation for values in base units, the rest as they stand first. */
 function resultsOf(id: string, given: CalculationValues): Readonly<Record<string, number>> {
-  const sum = sumById(id)!
-  const outcome = runCalculation(sum, { ...startValues(sum), ...given })
+  const calculation = calculationById(id)!
+  const outcome = runCalculation(calculation, { ...startValues(calculation), ...given })
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
   return outcome.value.results
 }
 
 // Worked out by hand from the formula that is named, unless another source stands beside it.
-test.each<{ sum: string; given: CalculationValues; expected: Record<string, number>; within?: number; source: string }>(
-  [
-    {
-      sum: 'system-effect',
-      given: { place: 'inlet-elbow', q: 90, D: 0.2, p: 120 },
-      expected: { v: 2.8648, dp: 5.909, share: 4.924 },
-      source: '1.2 velocity pressures',
-    },
-    {
-      sum: 'traverse-uncertainty',
-      given: { q: 170, n: 12, s: 10, a: 3, d: 1 },
-      expected: { u: 7.394, low: 157.43, high: 182.57 },
-      source: 'GUM: 2 · √(8.333 + 3 + 1.333 + 1)',
-    },
-    {
-      sum: 'sound-together',
-      given: { L: [60, 60] },
-      expected: { total: 63.01, without: 60 },
-      source: 'two equal: 3 dB',
-    },
-    {
-      sum: 'sound-together',
-      given: { L: Array.from({ length: 10 }, () => 50) },
-      expected: { total: 60 },
-      source: 'ten equal: 10 dB',
-    },
-    {
-      sum: 'room-level',
-      given: { Lw: 90, Q: '1', r: 1, S: 100, a: 99 },
-      expected: { direct: 79.01 },
-      source: 'free field at 1 m: 11 dB less (ISO 3744, from memory)',
-    },
-    {
-      sum: 'room-level',
-      given: { Lw: 80, Q: '2', r: 2, S: 100, a: 20 },
-      expected: { Lp: 73.006, field: 72.041 },
-      source: 'R = 25 m²',
-    },
-    {
-      sum: 'filter-loading',
-      given: { p0: 45, q0: 80, p1: 62, q1: 74, pf: 120, d: 90 },
-      expected: { now: 68.08, used: 30.77, left: 202.5 },
-      source: 'straight growth',
-    },
-    {
-      sum: 'depressurisation',
-      given: { q: 90, V: 240, n50: 3, p: 4 },
-      expected: { dp: 14.637, leaks: 38.73, A: 0.03255 },
-      source: 'q50 = 200 l/s',
-    },
-    {
-      sum: 'people-co2',
-      given: { N: 1, act: 'sitting', q: 7.5, Co: 400, V: 30, C0: 400, t: 4000, limit: 1100 },
-      expected: { end: 1093.3, C: 838.2 },
-      source: 'ASHRAE 62.1, informative appendix, from memory: 7.5 l/s a person holds about 700 ppm over outside',
-    },
-    {
-      sum: 'derating',
-      given: { I: 3, tr: 35, pct: 2.5, ta: 30, P: 30, kA: 1.5, I1: 1.5 },
-      expected: { ti: 50, max: 1.875, load: 80 },
-      source: '15 K over, 37.5 % less',
-    },
-    {
-      sum: 'curtain-jet',
-      given: { v: 9, b: 0.07, w: 1.2, H: 2.3, ti: 20, to: 2 },
-      expected: { q0: 756, vf: 9 * 2.47 * Math.sqrt(0.07 / 2.3), qf: 756 * 0.62 * Math.sqrt(2.3 / 0.07) },
-      within: 0.01,
-      source: 'the same jet by its whole slot: 2.47 √(b/x), 0.62 √(x/b) (ASHRAE Fundamentals, from memory)',
-    },
-  ],
-)('$sum: $source', ({ sum, given, expected, within = 5e-4 }) => {
-  const results = resultsOf(sum, given)
+test.each<{
+  calculation: string
+  given: CalculationValues
+  expected: Record<string, number>
+  within?: number
+  source: string
+}>([
+  {
+    calculation: 'system-effect',
+    given: { place: 'inlet-elbow', q: 90, D: 0.2, p: 120 },
+    expected: { v: 2.8648, dp: 5.909, share: 4.924 },
+    source: '1.2 velocity pressures',
+  },
+  {
+    calculation: 'traverse-uncertainty',
+    given: { q: 170, n: 12, s: 10, a: 3, d: 1 },
+    expected: { u: 7.394, low: 157.43, high: 182.57 },
+    source: 'GUM: 2 · √(8.333 + 3 + 1.333 + 1)',
+  },
+  {
+    calculation: 'sound-together',
+    given: { L: [60, 60] },
+    expected: { total: 63.01, without: 60 },
+    source: 'two equal: 3 dB',
+  },
+  {
+    calculation: 'sound-together',
+    given: { L: Array.from({ length: 10 }, () => 50) },
+    expected: { total: 60 },
+    source: 'ten equal: 10 dB',
+  },
+  {
+    calculation: 'room-level',
+    given: { Lw: 90, Q: '1', r: 1, S: 100, a: 99 },
+    expected: { direct: 79.01 },
+    source: 'free field at 1 m: 11 dB less (ISO 3744, from memory)',
+  },
+  {
+    calculation: 'room-level',
+    given: { Lw: 80, Q: '2', r: 2, S: 100, a: 20 },
+    expected: { Lp: 73.006, field: 72.041 },
+    source: 'R = 25 m²',
+  },
+  {
+    calculation: 'filter-loading',
+    given: { p0: 45, q0: 80, p1: 62, q1: 74, pf: 120, d: 90 },
+    expected: { now: 68.08, used: 30.77, left: 202.5 },
+    source: 'straight growth',
+  },
+  {
+    calculation: 'depressurisation',
+    given: { q: 90, V: 240, n50: 3, p: 4 },
+    expected: { dp: 14.637, leaks: 38.73, A: 0.03255 },
+    source: 'q50 = 200 l/s',
+  },
+  {
+    calculation: 'people-co2',
+    given: { N: 1, act: 'sitting', q: 7.5, Co: 400, V: 30, C0: 400, t: 4000, limit: 1100 },
+    expected: { end: 1093.3, C: 838.2 },
+    source: 'ASHRAE 62.1, informative appendix, from memory: 7.5 l/s a person holds about 700 ppm over outside',
+  },
+  {
+    calculation: 'derating',
+    given: { I: 3, tr: 35, pct: 2.5, ta: 30, P: 30, kA: 1.5, I1: 1.5 },
+    expected: { ti: 50, max: 1.875, load: 80 },
+    source: '15 K over, 37.5 % less',
+  },
+  {
+    calculation: 'curtain-jet',
+    given: { v: 9, b: 0.07, w: 1.2, H: 2.3, ti: 20, to: 2 },
+    expected: { q0: 756, vf: 9 * 2.47 * Math.sqrt(0.07 / 2.3), qf: 756 * 0.62 * Math.sqrt(2.3 / 0.07) },
+    within: 0.01,
+    source: 'the same jet by its whole slot: 2.47 √(b/x), 0.62 √(x/b) (ASHRAE Fundamentals, from memory)',
+  },
+])('$calculation: $source', ({ calculation, given, expected, within = 5e-4 }) => {
+  const results = resultsOf(calculation, given)
   for (const [key, value] of Object.entries(expected))
     expect(Math.abs(results[key]! / value - 1)).toBeLessThanOrEqual(within)
 })
@@ -128,8 +132,8 @@ describe('where fan and system meet', () => {
     expect(at(50).p!).toBeCloseTo(at(100).p! / 4, 6)
   })
   test('a system that wants more than the fan has is said', () => {
-    const sum = sumById('operating-point')!
-    expect(runCalculation(sum, { ...startValues(sum), p0: 900, p1: 950 })).toMatchObject({ ok: false })
+    const calculation = calculationById('operating-point')!
+    expect(runCalculation(calculation, { ...startValues(calculation), p0: 900, p1: 950 })).toMatchObject({ ok: false })
   })
 })
 
@@ -175,7 +179,7 @@ test('starts an hour: as a room does that is stepped through second by second', 
 describe('results in the unit people say them in, or in the one asked for', () => {
   const linesOf = (id: string, given: CalculationValues, as?: Record<string, string>) =>
     Object.fromEntries(
-      resultLines(sumById(id)!, resultsOf(id, given), undefined, as).map(({ key, text }) => [key, text]),
+      resultLines(calculationById(id)!, resultsOf(id, given), undefined, as).map(({ key, text }) => [key, text]),
     )
   test('hours, not seconds', () =>
     expect(linesOf('without-air', { a: 'pig', N: 5, m: 60, V: 4000 }).co2).toMatch(/ h$/))
@@ -184,16 +188,16 @@ describe('results in the unit people say them in, or in the one asked for', () =
 })
 
 // A result that cannot be gets its sentence.
-test.each<{ sum: string; given: CalculationValues; says: RegExp }>([
-  { sum: 'heat-recovery', given: { to: 0, te: 20, ts: 22 }, says: /More than all of it/ },
-  { sum: 'heat-recovery', given: { to: 0, te: 20, ts: -2 }, says: /Below nothing/ },
-  { sum: 'superheat', given: { ts: -40, p: 400 }, says: /cannot be colder than it boils/ },
-  { sum: 'condensing-over-ambient', given: { tl: 80 }, says: /cannot be warmer than it condenses/ },
-  { sum: 'condensing-over-ambient', given: { ta: 60 }, says: /cannot condense below the air/ },
-  { sum: 'air-split', given: { tr: 14, ts: 20 }, says: /warmer than the return/ },
-])('$sum that cannot be: $says', ({ sum: id, given, says }) => {
-  const sum = sumById(id)!
-  const outcome = runCalculation(sum, { ...startValues(sum), ...given })
+test.each<{ calculation: string; given: CalculationValues; says: RegExp }>([
+  { calculation: 'heat-recovery', given: { to: 0, te: 20, ts: 22 }, says: /More than all of it/ },
+  { calculation: 'heat-recovery', given: { to: 0, te: 20, ts: -2 }, says: /Below nothing/ },
+  { calculation: 'superheat', given: { ts: -40, p: 400 }, says: /cannot be colder than it boils/ },
+  { calculation: 'condensing-over-ambient', given: { tl: 80 }, says: /cannot be warmer than it condenses/ },
+  { calculation: 'condensing-over-ambient', given: { ta: 60 }, says: /cannot condense below the air/ },
+  { calculation: 'air-split', given: { tr: 14, ts: 20 }, says: /warmer than the return/ },
+])('$calculation that cannot be: $says', ({ calculation: id, given, says }) => {
+  const calculation = calculationById(id)!
+  const outcome = runCalculation(calculation, { ...startValues(calculation), ...given })
   expect(outcome.ok ? outcome.value.verdict : '').toMatch(says)
 })
 
@@ -203,8 +207,8 @@ test.each([0, 1])('a dwelling with %d bedrooms counts as one with one', (b) =>
 
 describe('a traverse is judged by its rule', () => {
   const verdictOf = (v: readonly number[], n = '6') => {
-    const sum = sumById('round-traverse')!
-    const outcome = runCalculation(sum, { ...startValues(sum), v, n })
+    const calculation = calculationById('round-traverse')!
+    const outcome = runCalculation(calculation, { ...startValues(calculation), v, n })
     return outcome.ok ? outcome.value : null
   }
   const even = Array.from({ length: 12 }, (_, index) => 4 + (index % 2) / 10)

@@ -66,8 +66,8 @@ import { tachPulses } from '@/core/calculation/signals/tachPulses'
 import type { AnyCalculation } from '@/core/calculation/calculation'
 import { termsFor, wordsOf } from '@/core/glossary/glossary'
 
-/** Every sum, in the order of the place Sums. A new one is a file and a line here. */
-export const SUMS: readonly AnyCalculation[] = [
+/** Every calculation, in the order of the place Sums. A new one is a file and a line here. */
+export const CALCULATIONS: readonly AnyCalculation[] = [
   coldSurface,
   densityAtAltitude,
   heatStress,
@@ -135,14 +135,15 @@ export const SUMS: readonly AnyCalculation[] = [
   tachPulses,
 ]
 
-export const sumById = (id: string): AnyCalculation | undefined => SUMS.find((sum) => sum.id === id)
+export const calculationById = (id: string): AnyCalculation | undefined =>
+  CALCULATIONS.find((calculation) => calculation.id === id)
 
 /** The sums in whose name, group or words every word looked for occurs; else those of what the trade means by it. */
 export function findCalculations(typed: string): AnyCalculation[] {
-  const found = SUMS.filter((sum) => hasWords(sum, typed))
+  const found = CALCULATIONS.filter((calculation) => hasWords(calculation, typed))
   if (found.length > 0) return found
   const words = termsFor(typed).flatMap(wordsOf)
-  return SUMS.filter((sum) => words.some((word) => hasWords(sum, word)))
+  return CALCULATIONS.filter((calculation) => words.some((word) => hasWords(calculation, word)))
 }
 
 function hasWords({ id, name, group, words }: AnyCalculation, typed: string): boolean {

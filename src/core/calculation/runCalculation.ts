@@ -42,31 +42,31 @@ export function readCalculationField(
 }
 
 /** The results for values in base units. What has no result says so in words, at the place ''. */
-export function runCalculation(sum: AnyCalculation, values: CalculationValues): Outcome<CalculationResult> {
-  const results = sum.run(values as never)
+export function runCalculation(calculation: AnyCalculation, values: CalculationValues): Outcome<CalculationResult> {
+  const results = calculation.run(values as never)
   if (typeof results === 'string') return fail({ code: 'no_result', path: '', why: results })
-  const verdict = sum.verdict?.(values as never, results)
+  const verdict = calculation.verdict?.(values as never, results)
   return ok({ values, results, ...(verdict === undefined ? {} : { verdict }) })
 }
 
-/** Reads every field and runs the sum; fields not named keep what stands in them first. Each problem has its field as its place. */
+/** Reads every field and runs the calculation; fields not named keep what stands in them first. Each problem has its field as its place. */
 export function runCalculationFromText(
-  sum: AnyCalculation,
+  calculation: AnyCalculation,
   texts: Readonly<Record<string, string>>,
 ): Outcome<CalculationResult> {
   const problems: Problem[] = []
-  const values: Record<string, CalculationValue> = { ...startValues(sum) }
+  const values: Record<string, CalculationValue> = { ...startValues(calculation) }
   for (const [key, text] of Object.entries(texts)) {
-    const input = sum.inputs[key]
+    const input = calculation.inputs[key]
     if (!input) {
-      problems.push({ code: 'unknown_id', path: key, what: 'input', got: key, known: Object.keys(sum.inputs) })
+      problems.push({ code: 'unknown_id', path: key, what: 'input', got: key, known: Object.keys(calculation.inputs) })
       continue
     }
     const read = readCalculationField(input, text)
     if (read.ok) values[key] = read.value
     else problems.push(...read.problems.map((problem) => ({ ...problem, path: key })))
   }
-  return problems.length > 0 ? fail(...problems) : runCalculation(sum, values)
+  return problems.length > 0 ? fail(...problems) : runCalculation(calculation, values)
 }
 
 /** A value as it stands in a sentence. */
@@ -82,12 +82,12 @@ export function sumValueText(
 
 /** The formula with its inputs named, or with the values put in. */
 export const formulaText = (
-  sum: AnyCalculation,
+  calculation: AnyCalculation,
   values: CalculationValues | null,
   preference: UnitPreference = METRIC,
 ): string =>
-  sum.formula.replace(/\{(\w+)\}/g, (whole, key: string) => {
-    const input = sum.inputs[key]
+  calculation.formula.replace(/\{(\w+)\}/g, (whole, key: string) => {
+    const input = calculation.inputs[key]
     if (!input) return whole
     return values === null ? key : sumValueText(input, values[key] ?? input.start, preference)
   })
@@ -115,12 +115,12 @@ function resultText(
 /** The results as lines, each in the unit this person reads, or the one asked for. A figure that does not exist shows as a dash.
  *  @param as symbol of the unit wanted, by output */
 export const resultLines = (
-  sum: AnyCalculation,
+  calculation: AnyCalculation,
   results: CalculationResult['results'],
   preference: UnitPreference = METRIC,
   as: Readonly<Record<string, string>> = {},
 ): CalculationLine[] =>
-  Object.entries(sum.outputs).map(([key, output]) => ({
+  Object.entries(calculation.outputs).map(([key, output]) => ({
     key,
     name: output.name,
     value: results[key] ?? NaN,

@@ -61,7 +61,7 @@ test.each([
   { name: 'over the limit', mild: 65, hard: 151, survives: 150, verdict: 'too-hot' },
   { name: 'just the margin', mild: 65, hard: 135, survives: 150, verdict: 'good' },
   { name: 'just short of the margin', mild: 65, hard: 135.1, survives: 150, verdict: 'thin-margin' },
-  { name: 'hardly moves', mild: 40, hard: 42, survives: 150, verdict: 'deaf' },
+  { name: 'hardly moves', mild: 40, hard: 42, survives: 150, verdict: 'unresponsive' },
   { name: 'only mild', mild: 65, hard: null, survives: 150, verdict: 'incomplete' },
   { name: 'limit not known', mild: 65, hard: 100, survives: null, verdict: 'limit-unknown' },
   { name: 'condenser: as the gauges say', mild: 37.2, hard: null, survives: 90, target: 38, verdict: 'good' },

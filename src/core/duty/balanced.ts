@@ -47,13 +47,13 @@ export const balanced: DutyPlan = {
               flowLs: wholeDwellingEnglandLs(Math.max(1, Math.round(bedrooms)), area),
               why: 'Whole dwelling',
               source: ENGLAND.edition,
-              by: { sum: wholeDwellingEngland, values: { b: Math.max(1, Math.round(bedrooms)), A: area } },
+              by: { calculation: wholeDwellingEngland, values: { b: Math.max(1, Math.round(bedrooms)), A: area } },
             }
           : {
               flowLs: ASHRAE_62_2.perM2Ls * area + ASHRAE_62_2.perPersonLs * (Math.round(bedrooms) + 1),
               why: 'Whole dwelling',
               source: ASHRAE_62_2.edition,
-              by: { sum: wholeDwellingAshrae, values: { b: Math.round(bedrooms), A: area } },
+              by: { calculation: wholeDwellingAshrae, values: { b: Math.round(bedrooms), A: area } },
             }
     return {
       targets: [

@@ -118,9 +118,12 @@ describe('a flow with a sum behind it is what that sum gives', () => {
       const { least, most } = following(duty, asks ? { rule } : {}, space)
       for (const flow of [least, most])
         if (flow?.by) {
-          const outcome = runCalculation(flow.by.sum, { ...startValues(flow.by.sum), ...flow.by.values })
+          const outcome = runCalculation(flow.by.calculation, {
+            ...startValues(flow.by.calculation),
+            ...flow.by.values,
+          })
           const given = outcome.ok ? Object.values(outcome.value.results) : []
-          // The boost of a whole dwelling is a third more than its sum; everything else is the figure itself.
+          // The boost of a whole dwelling is a third more than its calculation; everything else is the figure itself.
           const share = flow.why.startsWith('Boost: 30 %') ? 1.3 : 1
           expect(Math.min(...given.map((value) => Math.abs(value * share - flow.flowLs)))).toBeLessThan(1e-6)
         }

@@ -68,7 +68,7 @@ export const extract: DutyPlan = {
                 flowLs: ENGLAND.intermittentLs[room as WetRoom],
                 why: 'Boost of this room',
                 source: ENGLAND.edition,
-                by: { sum: wetRoomEngland, values: { room } },
+                by: { calculation: wetRoomEngland, values: { room } },
               }
             : demandLs === undefined
               ? null

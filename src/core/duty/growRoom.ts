@@ -43,9 +43,9 @@ export const growRoom: DutyPlan = {
     const moisture = water && dry > 0 ? water / (1.2 * 3.6 * dry) : 0
     const by: Flow['by'] =
       heat >= moisture
-        ? { sum: heatRemoval, values: { P: heatLoadW!, dT: allowedRiseK! } }
+        ? { calculation: heatRemoval, values: { P: heatLoadW!, dT: allowedRiseK! } }
         : {
-            sum: growRoomCalculation,
+            calculation: growRoomCalculation,
             values: { P: heatLoadW ?? 0, m: water!, ti: temp, RHi: damp, to: air!, RHo: airDamp! },
           }
     const isFlued = answers.yes('openFlue')

@@ -56,7 +56,7 @@ export const livestock: DutyPlan = {
             why: byMoisture ? 'Carries the moisture out in the cold season' : 'Keeps carbon dioxide under 3000 ppm',
             source: `CIGR 2002, from memory${kind !== null && animal(kind).isApproximate ? '; for ducklings an approximation, never a standard' : ''}`,
             by: {
-              sum: houseAir,
+              calculation: houseAir,
               values: {
                 a: kind!,
                 N: count!,

@@ -33,8 +33,8 @@ export type Flow = {
   readonly flowLs: number
   readonly why: string
   readonly source: string
-  /** The sum that gives it, with what was put in. */
-  readonly by?: { readonly sum: AnyCalculation; readonly values: CalculationValues }
+  /** The calculation that gives it, with what was put in. */
+  readonly by?: { readonly calculation: AnyCalculation; readonly values: CalculationValues }
 }
 
 /** The flow that carries heat away, as a duty wants it; null without a load. */
@@ -44,7 +44,7 @@ export const flowForHeat = (loadW: number | null, riseK: number | null, why: str
         flowLs: flowForHeatLs(loadW, riseK),
         why,
         source: 'energy balance',
-        by: { sum: heatRemoval, values: { P: loadW, dT: riseK } },
+        by: { calculation: heatRemoval, values: { P: loadW, dT: riseK } },
       }
     : null
 

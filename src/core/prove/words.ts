@@ -102,21 +102,21 @@ function momentText(moment: MomentSays, say: Say): { readonly wording: string; r
 
 const startText = (moment: MomentSays, say: Say): string => capital(momentText(moment, say).wording) || 'Let it run'
 
-type WayText = { readonly wording: string; readonly backSaid: string; readonly backTo: string; readonly how: string }
+type WayText = { readonly wording: string; readonly backText: string; readonly backTo: string; readonly how: string }
 
 function wayText(way: WaySays, say: Say): WayText {
   switch (way.kind) {
     case 'bring':
       return {
         wording: `bring ${say.bring(way.input, way.onX)}`,
-        backSaid: way.isBack ? '' : `bring ${say.bring(way.input, way.offX)}`,
+        backText: way.isBack ? '' : `bring ${say.bring(way.input, way.offX)}`,
         backTo: way.isBack ? '' : ` to ${say.value(way.input, way.offX)}`,
         how: say.way(way.input, way.onX),
       }
     case 'switch':
       return {
         wording: `turn ${say.input(way.input)} ${way.is}`,
-        backSaid: way.isBack ? '' : `turn ${say.input(way.input)} ${way.is === 'on' ? 'off' : 'on'}`,
+        backText: way.isBack ? '' : `turn ${say.input(way.input)} ${way.is === 'on' ? 'off' : 'on'}`,
         backTo: '',
         how: 'At the switch or contact itself.',
       }
@@ -124,7 +124,7 @@ function wayText(way: WaySays, say: Say): WayText {
       const fast = momentText(way.fast, say)
       return {
         wording: `let ${say.fan(way.fan)} run ${way.isUp ? 'up to' : 'down to'} ${formatPct(way.atPct)} %`,
-        backSaid: `let ${say.fan(way.fan)} run ${way.isUp ? 'below' : 'above'} ${formatPct(way.atPct)} %`,
+        backText: `let ${say.fan(way.fan)} run ${way.isUp ? 'below' : 'above'} ${formatPct(way.atPct)} %`,
         backTo: '',
         how: fast.wording === '' ? '' : `For that, ${fast.wording}. ${fast.how}`.trim(),
       }
@@ -132,7 +132,7 @@ function wayText(way: WaySays, say: Say): WayText {
     case 'lost':
       return {
         wording: `unplug ${names(way.inputs, say)}`,
-        backSaid: '',
+        backText: '',
         backTo: '',
         how: 'At the terminals of the probe, or its plug.',
       }
@@ -141,7 +141,7 @@ function wayText(way: WaySays, say: Say): WayText {
 
 const firstText = (first: readonly WaySays[], say: Say): string =>
   first
-    .map((way) => wayText(way, say).backSaid)
+    .map((way) => wayText(way, say).backText)
     .filter(Boolean)
     .map((wording) => ` First ${wording}.`)
     .join('')

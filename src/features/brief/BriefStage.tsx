@@ -75,7 +75,7 @@ function FlowForHeat({ space: { heatLoadW, allowedRiseK } }: Pick<Brief, 'space'
   return (
     <>
       Needs{' '}
-      <CalculationWhy sum={heatRemoval} values={{ P: heatLoadW, dT: allowedRiseK }}>
+      <CalculationWhy calculation={heatRemoval} values={{ P: heatLoadW, dT: allowedRiseK }}>
         {formatQuantity(flowForHeatLs(heatLoadW, allowedRiseK), 'flow', preference)}
       </CalculationWhy>{' '}
       at full.

@@ -73,7 +73,7 @@ export function WhatFollows({ brief }: { brief: Brief }) {
 function Figure({ flow: { flowLs, by } }: { flow: Flow }) {
   const figure = <b>{formatQuantity(flowLs, 'flow', usePreference())}</b>
   return by ? (
-    <CalculationWhy sum={by.sum} values={by.values}>
+    <CalculationWhy calculation={by.calculation} values={by.values}>
       {figure}
     </CalculationWhy>
   ) : (

@@ -25,29 +25,29 @@ import { MONO } from '@/ui/theme'
 
 export type Target = { readonly id: string; readonly name: string }
 
-/** One sum: its fields, the answer as one types, the formula with the values put in, its source. */
+/** One calculation: its fields, the answer as one types, the formula with the values put in, its source. */
 export function CalculationForm({
-  sum,
+  calculation,
   given,
   installations,
 }: {
-  sum: AnyCalculation
+  calculation: AnyCalculation
   given: CalculationValues
   installations: readonly Target[]
 }) {
   const preference = usePreference()
-  const [values, setValues] = useState<CalculationValues>(() => ({ ...startValues(sum), ...given }))
-  const outcome = runCalculation(sum, values)
+  const [values, setValues] = useState<CalculationValues>(() => ({ ...startValues(calculation), ...given }))
+  const outcome = runCalculation(calculation, values)
   // The unit of a result, where somebody has asked for another.
   const [as, setAs] = useState<Readonly<Record<string, string>>>({})
-  const lines = outcome.ok ? resultLines(sum, outcome.value.results, preference, as) : []
+  const lines = outcome.ok ? resultLines(calculation, outcome.value.results, preference, as) : []
   const flow = outcome.ok
-    ? lines.findLast(({ key, value }) => sum.outputs[key]?.quantity === 'flow' && value > 0)
+    ? lines.findLast(({ key, value }) => calculation.outputs[key]?.quantity === 'flow' && value > 0)
     : undefined
   return (
     <Box sx={{ px: { xs: 2, md: 4 }, py: 2, maxWidth: 780 }}>
-      <Typography variant="h1">{sum.name}</Typography>
-      {Object.entries(sum.inputs).map(([key, input]) => (
+      <Typography variant="h1">{calculation.name}</Typography>
+      {Object.entries(calculation.inputs).map(([key, input]) => (
         <FormRow key={key} label={`${input.name.charAt(0).toUpperCase()}${input.name.slice(1)}`}>
           <CalculationField
             input={input}
@@ -73,7 +73,7 @@ export function CalculationForm({
                 {text}
               </Typography>
               <UnitChoice
-                output={sum.outputs[key]!}
+                output={calculation.outputs[key]!}
                 chosen={as[key] ?? USUAL}
                 onChoose={(symbol) => setAs((before) => ({ ...before, [key]: symbol }))}
               />
@@ -84,18 +84,18 @@ export function CalculationForm({
         )}
         {outcome.ok && outcome.value.verdict && <Typography>{outcome.value.verdict}</Typography>}
       </Box>
-      {sum.caution && <Caution text={sum.caution} />}
+      {calculation.caution && <Caution text={calculation.caution} />}
       <FormRow label="Formula">
         <Box component="span" sx={{ fontFamily: MONO, fontSize: '0.875rem', overflowWrap: 'anywhere' }}>
-          {formulaText(sum, null)}
+          {formulaText(calculation, null)}
         </Box>
       </FormRow>
       <FormRow label="With these values">
         <Box component="span" sx={{ fontFamily: MONO, fontSize: '0.875rem', overflowWrap: 'anywhere' }}>
-          {formulaText(sum, values, preference)}
+          {formulaText(calculation, values, preference)}
         </Box>
       </FormRow>
-      <FormRow label="Source">{sum.source}</FormRow>
+      <FormRow label="Source">{calculation.source}</FormRow>
       {flow && installations.length > 0 && (
         <FormRow
           label="Use this in"
@@ -105,7 +105,7 @@ export function CalculationForm({
             <span key={id}>
               {index > 0 && ' · '}
               <Link
-                href={`/installation/${id}/brief?${new URLSearchParams({ flowLs: flow.value.toPrecision(6), why: sum.name })}`}
+                href={`/installation/${id}/brief?${new URLSearchParams({ flowLs: flow.value.toPrecision(6), why: calculation.name })}`}
               >
                 {name}
               </Link>

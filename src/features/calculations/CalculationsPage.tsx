@@ -6,14 +6,14 @@ import Link from '@mui/material/Link'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { UnitPreference } from '@/core/quantity/format'
-import { findCalculations, sumById, SUMS } from '@/core/calculation/registry'
+import { findCalculations, calculationById, CALCULATIONS } from '@/core/calculation/registry'
 import { valuesOfQuery } from '@/core/calculation/calculationQuery'
 import { GROUPS, type AnyCalculation } from '@/core/calculation/calculation'
 import { CalculationForm, type Target } from '@/features/calculations/CalculationForm'
 import { PreferenceProvider } from '@/ui/preference'
 
 type Props = {
-  /** The sum asked for and values to put into it. */
+  /** The calculation asked for and values to put into it. */
   query: Readonly<Record<string, string | undefined>>
   installations: readonly Target[]
   preference: UnitPreference
@@ -21,13 +21,15 @@ type Props = {
 
 /** Single calculations: found by words, filled in with any unit, answered as one types, with formula and source. */
 export function CalculationsPage({ query, installations, preference }: Props) {
-  const [wording, setSaid] = useState('')
-  const [sum, setCalculation] = useState<AnyCalculation>(() => sumById(query.sum ?? '') ?? SUMS[0]!)
-  const found = findCalculations(wording)
+  const [search, setSearch] = useState('')
+  const [calculation, setCalculation] = useState<AnyCalculation>(
+    () => calculationById(query.sum ?? '') ?? CALCULATIONS[0]!,
+  )
+  const found = findCalculations(search)
 
   function choose(next: AnyCalculation): void {
     setCalculation(next)
-    // The address names the sum, so that it can be sent on; the page itself has all of them.
+    // The address names the calculation, so that it can be sent on; the page itself has all of them.
     window.history.replaceState(null, '', `?sum=${next.id}`)
   }
 
@@ -54,8 +56,8 @@ export function CalculationsPage({ query, installations, preference }: Props) {
           }}
         >
           <InputBase
-            value={wording}
-            onChange={(event) => setSaid(event.target.value)}
+            value={search}
+            onChange={(event) => setSearch(event.target.value)}
             onKeyDown={(event) => {
               if (event.key === 'Enter' && found[0]) choose(found[0])
             }}
@@ -83,15 +85,15 @@ export function CalculationsPage({ query, installations, preference }: Props) {
                     key={candidate.id}
                     component="button"
                     type="button"
-                    underline={candidate.id === sum.id ? 'always' : 'hover'}
-                    aria-current={candidate.id === sum.id ? 'true' : undefined}
+                    underline={candidate.id === calculation.id ? 'always' : 'hover'}
+                    aria-current={candidate.id === calculation.id ? 'true' : undefined}
                     onClick={() => choose(candidate)}
                     sx={{
                       display: 'block',
                       textAlign: 'left',
                       py: { xs: 1.25, md: 0.25 },
                       color: 'text.primary',
-                      fontWeight: candidate.id === sum.id ? 700 : 400,
+                      fontWeight: candidate.id === calculation.id ? 700 : 400,
                     }}
                   >
                     {candidate.name}
@@ -102,9 +104,9 @@ export function CalculationsPage({ query, installations, preference }: Props) {
           })}
         </Box>
         <CalculationForm
-          key={sum.id}
-          sum={sum}
-          given={sum.id === query.sum ? valuesOfQuery(sum, query) : {}}
+          key={calculation.id}
+          calculation={calculation}
+          given={calculation.id === query.sum ? valuesOfQuery(calculation, query) : {}}
           installations={installations}
         />
       </Box>

@@ -143,12 +143,12 @@ function OneMore({ map }: { map: FlowMap }) {
       </SideHeading>
       <Ruled label="air">+{formatQuantity(flowLsAt(map, more) - flowLsAt(map, pct), 'flow', preference, 1)}</Ruled>
       <Ruled label="sound">
-        <CalculationWhy sum={soundChange} values={{ N1: now, N2: more }}>
+        <CalculationWhy calculation={soundChange} values={{ N1: now, N2: more }}>
           +{formatNumber(sound, 2)} dB
         </CalculationWhy>
       </Ruled>
       <Ruled label="shaft power">
-        <CalculationWhy sum={fanLaws} values={{ N1: now, N2: more }}>
+        <CalculationWhy calculation={fanLaws} values={{ N1: now, N2: more }}>
           +{formatNumber(power * 100, 1)} %
         </CalculationWhy>
       </Ruled>

@@ -129,7 +129,7 @@ function AirWhileReading() {
       hint={
         <>
           Density{' '}
-          <CalculationWhy sum={moistAirState} values={{ t: air.tempC, RH: air.humidityPct, z: air.altitudeM }}>
+          <CalculationWhy calculation={moistAirState} values={{ t: air.tempC, RH: air.humidityPct, z: air.altitudeM }}>
             {formatQuantity(airState(air.tempC, air.humidityPct, pressureAt(air.altitudeM)).densityKgM3, 'density')}
           </CalculationWhy>
           {calibration.air

@@ -69,7 +69,7 @@ function Gauge({ fluid, targetC }: { fluid: Refrigerant; targetC: number }) {
         ) : Number.isFinite(targetC) ? (
           <>
             {fluid} condenses at{' '}
-            <CalculationWhy sum={saturationTemperature} values={{ fluid, p: kpa, side: 'bubble' }}>
+            <CalculationWhy calculation={saturationTemperature} values={{ fluid, p: kpa, side: 'bubble' }}>
               {formatQuantity(targetC, 'temperature', preference)}
             </CalculationWhy>
             : that is what a good spot reads.

@@ -36,7 +36,7 @@ type Props = {
   installations: readonly Named[]
   preference: UnitPreference
 }
-type Said = { readonly kind: 'none' | 'keeping' | 'kept' } | { readonly kind: 'refused'; readonly lines: string[] }
+type Keeping = { readonly kind: 'none' | 'keeping' | 'kept' } | { readonly kind: 'refused'; readonly lines: string[] }
 
 const draftKey = (text: string): string => `gale-model-${(JSON.parse(text) as { id?: string } | null)?.id ?? ''}`
 
@@ -44,7 +44,7 @@ const draftKey = (text: string): string => `gale-model-${(JSON.parse(text) as { 
 export function ModelEditor({ text: first, isNew, installations, preference }: Props) {
   const router = useRouter()
   const [text, setText] = useState(first)
-  const [wording, setSaid] = useState<Said>({ kind: 'none' })
+  const [keeping, setKeeping] = useState<Keeping>({ kind: 'none' })
   const [goTo, setGoTo] = useState<EditorGoTo | null>(null)
   const draft = useMemo(() => readDraft(text), [text])
   // The form and the previews show the last text that was a model: a bracket that is being typed must not empty them.
@@ -60,20 +60,20 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
 
   function change(next: string): void {
     setText(next)
-    setSaid({ kind: 'none' })
+    setKeeping({ kind: 'none' })
     window.localStorage.setItem(key, next)
   }
   const set = (path: readonly (string | number)[], value: unknown) => change(withValue(text, path, value))
 
   async function keep(): Promise<void> {
-    setSaid({ kind: 'keeping' })
+    setKeeping({ kind: 'keeping' })
     const result = await keepControllerAction({ text }).catch(() => ({ kind: 'unavailable', why: 'gone' }) as const)
     if (result.kind === 'done') {
       window.localStorage.removeItem(key)
-      setSaid({ kind: 'kept' })
+      setKeeping({ kind: 'kept' })
       if (isNew) router.replace(`/controllers/${encodeURIComponent(result.id)}`)
     } else
-      setSaid({
+      setKeeping({
         kind: 'refused',
         lines:
           result.kind === 'invalid'
@@ -110,7 +110,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
         sideTitle="Preview"
       >
         <DraftStatus
-          wording={wording}
+          keeping={keeping}
           draft={draft}
           onGo={(from) => setGoTo((before) => ({ at: from, asked: (before?.asked ?? 0) + 1 }))}
         />
@@ -130,15 +130,15 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
   )
 }
 
-type StatusProps = { wording: Said; draft: Draft; onGo: (at: number) => void }
+type StatusProps = { keeping: Keeping; draft: Draft; onGo: (at: number) => void }
 
 /** Whether it was kept, and what is to be mended before it can be. */
-const DraftStatus = ({ wording, draft, onGo }: StatusProps) => (
+const DraftStatus = ({ keeping, draft, onGo }: StatusProps) => (
   <Box role="status" aria-live="polite" sx={{ mb: 1 }}>
-    {wording.kind === 'kept' && <Typography>Kept. It can be chosen under Kit.</Typography>}
-    {wording.kind === 'refused' && wording.lines.map((line) => <Typography key={line}>{line}</Typography>)}
+    {keeping.kind === 'kept' && <Typography>Kept. It can be chosen under Kit.</Typography>}
+    {keeping.kind === 'refused' && keeping.lines.map((line) => <Typography key={line}>{line}</Typography>)}
     {draft.isGood ? (
-      wording.kind === 'none' && (
+      keeping.kind === 'none' && (
         <Typography variant="body2">It holds together. The draft is in this browser until it is kept.</Typography>
       )
     ) : (
@@ -146,9 +146,9 @@ const DraftStatus = ({ wording, draft, onGo }: StatusProps) => (
         <Typography variant="body2">
           {draft.found.length === 1 ? 'One thing' : `${draft.found.length} things`} to mend before it can be kept:
         </Typography>
-        {draft.found.slice(0, 8).map(({ path, wording: words, from }, index) => (
+        {draft.found.slice(0, 8).map(({ path, wording, from }, index) => (
           <Typography variant="body2" key={`${path}-${index}`}>
-            <TextButton onClick={() => onGo(from)}>{path || 'the text'}</TextButton>: {words}
+            <TextButton onClick={() => onGo(from)}>{path || 'the text'}</TextButton>: {wording}
           </Typography>
         ))}
       </>

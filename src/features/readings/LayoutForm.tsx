@@ -83,15 +83,15 @@ export function LayoutForm({
   const [layout, setLayout] = useState(found)
   const change = (part: Partial<ReadingLayout>) => setLayout((before) => ({ ...before, ...part }))
   const times = [layout.timeIndex, layout.timeOfDayIndex]
-  // Null while nobody has said anything of them: then they are as proposed for the columns as they are now.
-  const [wording, setSaid] = useState<Feeds | null>(null)
-  const feeds = fittingFeeds(wording ?? {}, layout.columns, where)
+  // Null while nobody has chosen: then they are as proposed for the columns as they are now.
+  const [chosen, setChosen] = useState<Feeds | null>(null)
+  const feeds = fittingFeeds(chosen ?? {}, layout.columns, where)
   const setColumn = (index: number, column: ReadingColumn | null) => {
     const columns = [...layout.columns.filter((held) => held.index !== index), ...(column ? [column] : [])].sort(
       (a, b) => a.index - b.index,
     )
-    // What was said of a column goes with it to its new place.
-    if (wording) setSaid(movedFeeds(wording, layout.columns, columns))
+    // What was chosen for a column goes with it to its new place.
+    if (chosen) setChosen(movedFeeds(chosen, layout.columns, columns))
     change({ columns })
   }
   const read = layout.columns.length > 0 ? rowReader(layout) : null
@@ -128,7 +128,7 @@ export function LayoutForm({
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           For replaying it; it can be changed later, under Rehearse.
         </Typography>
-        <FeedTable inputs={where.response.inputs} columns={layout.columns} feeds={feeds} onChange={setSaid} />
+        <FeedTable inputs={where.response.inputs} columns={layout.columns} feeds={feeds} onChange={setChosen} />
         <Typography variant="h2" sx={{ mt: 2 }}>
           The first lines, as they would be read
         </Typography>

@@ -36,9 +36,9 @@ type Outcome = { readonly to: Step } | 'in' | { readonly problem: string }
 const outcome = (problem: string | null, then: Exclude<Outcome, { problem: string }>): Outcome =>
   problem === null ? then : { problem }
 
-type Said = Readonly<Record<string, string>>
+type Typed = Readonly<Record<string, string>>
 
-async function signIn({ email = '', password = '' }: Said, next: string): Promise<Outcome> {
+async function signIn({ email = '', password = '' }: Typed, next: string): Promise<Outcome> {
   let isTwofold = false
   let isUnconfirmed = false
   const problem = await authAsk(async () => {
@@ -56,7 +56,7 @@ async function signIn({ email = '', password = '' }: Said, next: string): Promis
 }
 
 /** What each step asks of the server. */
-const ASK: Record<Exclude<Step, 'letter'>, (typed: Said, next: string) => Promise<Outcome>> = {
+const ASK: Record<Exclude<Step, 'letter'>, (typed: Typed, next: string) => Promise<Outcome>> = {
   'sign-in': signIn,
   'sign-up': async ({ name = '', email = '', password = '' }, next) =>
     outcome(await authAsk(() => authClient.signUp.email({ name, email, password, callbackURL: next })), {
@@ -87,7 +87,7 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
   // A full load, so that nothing of the stranger's page is kept.
   const enter = () => window.location.assign(next)
 
-  async function submit(typed: Said): Promise<void> {
+  async function submit(typed: Typed): Promise<void> {
     if (step === 'letter') return
     setAsking(true)
     const came = await ASK[step](typed, next)

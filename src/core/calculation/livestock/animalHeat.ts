@@ -1,7 +1,7 @@
 import { choice, defineCalculation, number, out } from '@/core/calculation/calculation'
 import { animal, ANIMAL_IDS, houseSplit } from '@/core/physics/animals'
 
-/** The fields a sum asks for an animal, the figures that not every animal has among them. */
+/** The fields a calculation asks for an animal, the figures that not every animal has among them. */
 export const animalInputs = {
   a: choice(
     'animal',

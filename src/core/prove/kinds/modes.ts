@@ -7,7 +7,7 @@ import { bring, says } from '@/core/prove/words'
 import { isMeasured } from '@/core/rules/input'
 
 /** A moment at which day and night give different speeds; null where they never do. */
-function tellingMoment(context: ProveContext, day: Values, night: Values): Values | null {
+function distinguishingMoment(context: ProveContext, day: Values, night: Values): Values | null {
   const { rest, response } = context
   const lead = (values: Values) => stateAfter(context, [resting(values)]).fansPct[0]!
   const tries = [
@@ -32,7 +32,7 @@ export function modeChecks(context: ProveContext): Check[] {
   const { response } = context
   const [day, night] = [modeInputs(response, 'day'), modeInputs(response, 'night')]
   if (!day || !night) return []
-  const at = tellingMoment(context, day, night)
+  const at = distinguishingMoment(context, day, night)
   if (!at) return [seenCheck({ id: 'modes', says: says('modes') }, { kind: 'person' })]
   const byDay = { ...at, ...day }
   const byNight = { ...at, ...night }

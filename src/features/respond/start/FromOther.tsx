@@ -28,14 +28,14 @@ export function FromOther({ others, onTake }: Props) {
   const edit = useWorkingCopy((state) => state.edit)
   const [chosen, setChosen] = useState(NONE)
   const [other, setOther] = useState<Installation | null>(null)
-  const [wording, setSaid] = useState('')
+  const [message, setMessage] = useState('')
   const choose = (id: string) => {
     setChosen(id)
     setOther(null)
-    setSaid('')
+    setMessage('')
     if (id !== NONE)
       void fetchCopy(id).then((copy) =>
-        copy ? setOther(copy.document) : setSaid('It could not be fetched; nothing was lost. Choose it again.'),
+        copy ? setOther(copy.document) : setMessage('It could not be fetched; nothing was lost. Choose it again.'),
       )
   }
   const fanIds = document.kit.fans.map(({ id }) => id)
@@ -63,7 +63,7 @@ export function FromOther({ others, onTake }: Props) {
               <TextButton
                 onClick={() => {
                   edit('copy a sentence', (draft) => carryLine(draft.response, adopted, line))
-                  setSaid('Copied. It stands with the others; undo takes it away.')
+                  setMessage('Copied. It stands with the others; undo takes it away.')
                 }}
               >
                 Copy this
@@ -73,7 +73,7 @@ export function FromOther({ others, onTake }: Props) {
         />
       )}
       <Typography role="status" variant="body2">
-        {wording}
+        {message}
       </Typography>
       {adopted && other && (
         <Button variant="contained" onClick={() => onTake(`start from ${other.name}`, adopted)}>

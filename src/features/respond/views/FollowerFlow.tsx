@@ -46,7 +46,7 @@ function OneFollower({ follower, hasTable }: ViewProps & { follower: Follower })
   return (
     <>
       {hasTable ? <FlowTable rows={rows} names={names} /> : <FlowPlot rows={rows} names={names} />}
-      <PressureSaid rows={rows} names={names} />
+      <PressureNote rows={rows} names={names} />
     </>
   )
 }
@@ -143,7 +143,7 @@ function FlowPlot({ rows, names }: FlowProps) {
   )
 }
 
-function PressureSaid({ rows, names }: FlowProps) {
+function PressureNote({ rows, names }: FlowProps) {
   const preference = usePreference()
   const now = useNow(rows)
   const worst = rows.reduce((held, row) => (row.overLs > held.overLs ? row : held))
@@ -153,16 +153,16 @@ function PressureSaid({ rows, names }: FlowProps) {
       {now && (
         <>
           Now the {names.lead} moves {flow(now.leadLs)} and the {names.own} {flow(now.followerLs)}:{' '}
-          {pressureSaid(now.overLs)}
+          {pressureText(now.overLs)}
           {Math.round(Math.abs(now.overLs)) > 0 && <> by {flow(Math.abs(now.overLs))}</>}.{' '}
         </>
       )}
-      Nearest to turning over at {formatPct(worst.leadPct)} %: {pressureSaid(worst.overLs)} by{' '}
+      Nearest to turning over at {formatPct(worst.leadPct)} %: {pressureText(worst.overLs)} by{' '}
       {flow(Math.abs(worst.overLs))}. The sign holds where the {names.lead} takes air out and the {names.own} brings it
       in.
     </Typography>
   )
 }
 
-const pressureSaid = (overLs: number): string =>
+const pressureText = (overLs: number): string =>
   Math.round(overLs) === 0 ? '0, neither' : overLs < 0 ? '− suction' : '+ pressure'

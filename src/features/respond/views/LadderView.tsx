@@ -97,7 +97,7 @@ export function LadderView({ hasTable }: ViewProps) {
       </Typography>
       {walked.up.some((rung) => valueOf(rung) === null) && <Typography variant="body2">{UNKNOWN[measure]}</Typography>}
       {hasTable ? <LadderTable {...shown} /> : <LadderPlot {...shown} />}
-      <LadderSaid {...shown} />
+      <LadderNotes {...shown} />
     </>
   )
 }
@@ -210,7 +210,7 @@ function LadderPlot(shown: Shown) {
   )
 }
 
-function LadderSaid(shown: Shown) {
+function LadderNotes(shown: Shown) {
   const { given } = useDerived()
   const { value, demandPct } = useNow(shown)
   const step = joinStep(given.response, 0)
