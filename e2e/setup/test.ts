@@ -39,7 +39,7 @@ export async function openStage(page: Page, installation: RegExp, stage: string)
 }
 
 /** The last change has been acknowledged by the server. */
-export const expectKept = (page: Page) => expect(page.locator('#standing')).toContainText('kept', { timeout: 15_000 })
+export const expectKept = (page: Page) => expect(page.locator('#standing')).toContainText('kept')
 
 export const edit = async (page: Page, label: string | RegExp, text: string): Promise<void> => {
   const field = page.getByRole('textbox', { name: label })
