@@ -11,11 +11,14 @@ export type Gale = {
   readonly stop: () => Promise<void>
 }
 
+// A worker's own range: while a killed one comes back nobody else takes its port.
+const OWN_PORT = String(4300 + 20 * Number(process.env.TEST_PARALLEL_INDEX ?? 0))
+
 /** Starts Soft Gale as a person does, on a data folder of its own, and waits for the address it prints. */
 export async function startGale({
   folder = mkdtempSync(`${tmpdir()}/gale-e2e-`),
   args = [] as string[],
-  port = '4280',
+  port = OWN_PORT,
 } = {}): Promise<Gale> {
   const child = spawn('./gale', ['start', ...args], {
     env: { ...process.env, GALE_DATA_DIR: folder, GALE_PORT: port, DATABASE_URL: '' },
