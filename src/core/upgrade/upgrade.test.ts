@@ -109,9 +109,9 @@ describe('each step from version 1, by an example', () => {
       from: {
         schema: INSTALLATION,
         dismissed: [
-          { judgement: 'in-rest-band-response.floor', wording: 'The floor lies in a rest band.' },
-          { judgement: 'cool-down-too-short', wording: 'Too short.' },
-          { judgement: 'unit-response.coolDown', wording: 'Odd.' },
+          { judgement: 'in-rest-band-response.floor', said: 'The floor lies in a rest band.' },
+          { judgement: 'cool-down-too-short', said: 'Too short.' },
+          { judgement: 'unit-response.coolDown', said: 'Odd.' },
         ],
       },
       to: {
