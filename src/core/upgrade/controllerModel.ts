@@ -20,7 +20,7 @@ export function controllerModelFrom1(model: Held): Held {
     typeof setting.means === 'string' ? { ...setting, means: renamedPath(setting.means, MEANINGS) } : setting,
   )
   return {
-    ...changedEach(settings, 'differentials', (slot) => ('sense' in slot ? withAction(slot) : slot)),
+    ...changedEach(settings, 'differentials', (slot) => withAction(slot)),
     schema: 'soft-gale/controller-model@2',
   }
 }

@@ -28,12 +28,32 @@ const ACTIONS: Names = new Map([
   ['heating', 'reverse'],
 ])
 
-/** A rule or a slot of a controller with `sense` as `action`. */
-export const withAction = (held: Held): Held => withKeys({ ...held, sense: renamed(held.sense, ACTIONS) }, RULE_KEYS)
+/** How a version calls what the one before or after it calls otherwise. */
+type Naming = { readonly parts: Names; readonly kinds: Names; readonly ruleKeys: Names; readonly actions: Names }
+const NAMES_2: Naming = { parts: PARTS, kinds: KINDS, ruleKeys: RULE_KEYS, actions: ACTIONS }
+const NAMES_1: Naming = {
+  parts: turned(PARTS),
+  kinds: turned(KINDS),
+  ruleKeys: turned(RULE_KEYS),
+  actions: turned(ACTIONS),
+}
 
-function withParts(response: Held, parts: Names, switchedOff: string, ofRule: (rule: Held) => Held): Held {
-  const named = changedEach(withKeys(response, parts), 'rules', ofRule)
-  const off = changedEach(named, switchedOff, (held) =>
+/** A rule, or a slot of a controller, with the way it acts under its name. */
+export const withAction = (held: Held, { ruleKeys, actions } = NAMES_2): Held =>
+  Object.fromEntries(
+    Object.entries(held).map(([key, value]) => {
+      const name = ruleKeys.get(key)
+      return name === undefined ? [key, value] : [name, renamed(value, actions)]
+    }),
+  )
+
+function withNames(response: Held, names: Naming, switchedOff: string): Held {
+  const { parts, kinds } = names
+  const rules = changedEach(withKeys(response, parts), 'rules', (rule) => ({
+    ...withAction(rule, names),
+    kind: renamed(rule.kind, kinds),
+  }))
+  const off = changedEach(rules, switchedOff, (held) =>
     typeof held.at === 'string' ? { ...held, at: renamedPath(held.at, parts) } : held,
   )
   return changed(off, 'notes', (notes) =>
@@ -43,20 +63,12 @@ function withParts(response: Held, parts: Names, switchedOff: string, ofRule: (r
 
 /** From version 1 to 2: other names, the same figures. */
 export const responseFrom1 = (response: Held): Held => ({
-  ...withParts(response, PARTS, 'switchedOff', (rule) => ({
-    ...('sense' in rule ? withAction(rule) : rule),
-    kind: renamed(rule.kind, KINDS),
-  })),
+  ...withNames(response, NAMES_2, 'switchedOff'),
   schema: 'soft-gale/response@2',
 })
 
 /** What a response of version 2 was in version 1, for the marks that results of that time carry. */
 export const responseAs1 = (response: Held): Held => ({
-  ...withParts(response, turned(PARTS), 'aside', (rule) => ({
-    ...('action' in rule
-      ? withKeys({ ...rule, action: renamed(rule.action, turned(ACTIONS)) }, turned(RULE_KEYS))
-      : rule),
-    kind: renamed(rule.kind, turned(KINDS)),
-  })),
+  ...withNames(response, NAMES_1, 'aside'),
   schema: 'soft-gale/response@1',
 })
