@@ -1,9 +1,11 @@
+import { boundsOf } from '@/core/controller/boundsOf'
 import { ceilingAsked } from '@/core/controller/ceilingAsked'
 import { chooseTogether } from '@/core/controller/chooseTogether'
 import type { Loss } from '@/core/controller/loss'
 import { nearestValue } from '@/core/controller/nearestValue'
 import { careOf, safeSide, type Place } from '@/core/controller/safeSide'
 import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import { settingOf } from '@/core/controller/settingOf'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import { wantedValue, type Assignment } from '@/core/controller/wanted'
 import type { Response } from '@/core/response/schema'
@@ -14,16 +16,6 @@ const NEAR = 1e-6
 const isWidth = ({ means }: Setting): boolean => means === 'differential.width' || means === 'ramp.span'
 
 type Choice = { readonly asked: number | null; readonly given: number; readonly because: string }
-
-/** Floor and ceiling as they come out, settings chosen. */
-function boundsOf(
-  model: ControllerModel,
-  { stages }: Response,
-  valueOf: (means: Meaning, slot: number) => number | undefined,
-): { readonly floorPct: number; readonly ceilingPct: number } {
-  const floorPct = Math.max(valueOf('floor', 1) ?? model.lowestPct, model.lowestPct)
-  return { floorPct, ceilingPct: Math.max(valueOf('ceiling', 1) ?? 100, stages ? 0 : floorPct) }
-}
 
 const SENSING: readonly Rule['kind'][] = ['ramp', 'differential', 'rapid-rise', 'hold-after-fall']
 
@@ -79,7 +71,7 @@ function chooseEach(
 const valueIn =
   (model: ControllerModel, choices: ReadonlyMap<Setting, Choice>) =>
   (means: Meaning, slot: number): number | undefined => {
-    const setting = model.settings.find((candidate) => candidate.means === means && candidate.slot === slot)
+    const setting = settingOf(model, means, slot)
     return setting && choices.get(setting)?.given
   }
 

@@ -3,6 +3,7 @@ import { valuesOf } from '@/core/controller/nearestValue'
 import { chooseRamp, type RampCurve } from '@/core/controller/rampPair'
 import type { Care } from '@/core/controller/safeSide'
 import type { ControllerModel, DifferentialSlot, Meaning, RampSlot, Setting } from '@/core/controller/schema'
+import { settingOf } from '@/core/controller/settingOf'
 import { rampEnds } from '@/core/controller/slots/rampSlot'
 import { slotKind } from '@/core/controller/slots/table'
 import type { Assignment } from '@/core/controller/wanted'
@@ -29,9 +30,6 @@ const TOGETHER: Record<Care, string> = {
   pressure: 'no more air in the cold, and full in time',
   suction: 'nowhere more suction',
 }
-
-const settingFor = ({ model, place }: InSlot, means: Meaning): Setting | undefined =>
-  model.settings.find((candidate) => candidate.means === means && candidate.slot === place)
 
 /** What a setting can be put to while it is in use; what it is fixed at, or what is asked, where there is none. */
 const usable = (setting: Setting | undefined, otherwise: number): number[] =>
@@ -87,7 +85,10 @@ function rampCurves(
 }
 
 function rampTogether(ramp: Ramp, slot: RampSlot, known: InSlot): Chosen[] {
-  const [start, span] = [settingFor(known, 'ramp.startAt'), settingFor(known, 'ramp.span')]
+  const [start, span] = [
+    settingOf(known.model, 'ramp.startAt', known.place),
+    settingOf(known.model, 'ramp.span', known.place),
+  ]
   const input = known.response.inputs.find(({ id }) => id === ramp.input)
   if (slot.fixed || !(start ?? span) || !input || !isMeasured(input)) return []
   const { asked, given } = rampCurves(ramp, slot, known)
@@ -104,7 +105,10 @@ function rampTogether(ramp: Ramp, slot: RampSlot, known: InSlot): Chosen[] {
 }
 
 function differentialTogether(rule: Differential, slot: DifferentialSlot, known: InSlot): Chosen[] {
-  const [point, width] = [settingFor(known, 'differential.setPoint'), settingFor(known, 'differential.width')]
+  const [point, width] = [
+    settingOf(known.model, 'differential.setPoint', known.place),
+    settingOf(known.model, 'differential.width', known.place),
+  ]
   if (!(point ?? width)) return []
   const asked = asConvention(slot.convention, slot.action, rule)
   const chosen = chooseDifferential(

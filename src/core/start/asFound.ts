@@ -1,5 +1,7 @@
+import { boundsOf } from '@/core/controller/boundsOf'
 import { giveParts } from '@/core/controller/giveParts'
 import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import { settingOf } from '@/core/controller/settingOf'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import type { Installation } from '@/core/installation/installation'
 import { freeId } from '@/core/json/freeId'
@@ -116,11 +118,10 @@ function inputOfSlot(inputs: Input[], kind: Rule['kind'], slot: Slot): string {
  *  are left out; calendars, wiring and what no setting speaks of stay as they are here. */
 export function asFound({ response: own, kit, dial }: Installation, model: ControllerModel): Response {
   const valueOf = (means: Meaning, slot: number): number | undefined => {
-    const setting = model.settings.find((held) => held.means === means && held.slot === slot)
+    const setting = settingOf(model, means, slot)
     return setting && presentValue(setting, dial.present)
   }
-  const floorPct = Math.max(valueOf('floor', 1) ?? model.lowestPct, model.lowestPct)
-  const ceilingPct = Math.max(valueOf('ceiling', 1) ?? 100, own.stages ? 0 : floorPct)
+  const { floorPct, ceilingPct } = boundsOf(model, own, valueOf)
   const inputs = [...own.inputs]
   const rules: Rule[] = []
   for (const kind of Object.keys(BLANKS) as (keyof typeof BLANKS)[])

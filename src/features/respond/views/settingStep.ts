@@ -1,5 +1,6 @@
 import type { MeasuredInput } from '@/core/rules/input'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
+import { settingOf } from '@/core/controller/settingOf'
 
 /** The step in which the chosen controller can set this, for an input of this kind where it belongs to one; null where it cannot, or none
  *  is chosen. */
@@ -11,5 +12,5 @@ export function settingStep(model: ControllerModel | null, means: Meaning, input
       ? (model.differentials ?? [])
       : null
   const slot = slots && input ? slots.findIndex((held) => held.input === input.kind) + 1 : 1
-  return model.settings.find((setting) => setting.means === means && setting.slot === slot)?.step ?? null
+  return settingOf(model, means, slot)?.step ?? null
 }
