@@ -1,4 +1,4 @@
-import { given, givenList, made, type Given } from '@/core/controller/given'
+import { given, givenList, type Given } from '@/core/controller/given'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
 import { isInSkipBand } from '@/core/machine/givable'
@@ -9,9 +9,9 @@ import { ruleInputId, ruleKind, type Rule } from '@/core/rules/table'
 
 /** An offset the controller cannot hold goes into the points: what starts at 20 with a probe that reads 1 low starts at 19 of its own. */
 function offsetsIntoPoints(response: Response): Given<Response> {
-  const moved = response.inputs.filter(isMeasured).filter(({ offset = 0 }) => offset !== 0)
-  if (moved.length === 0) return given(response)
-  const offsetOf = (rule: Rule): number => moved.find(({ id }) => id === ruleInputId(rule))?.offset ?? 0
+  const offInputs = response.inputs.filter(isMeasured).filter(({ offset = 0 }) => offset !== 0)
+  if (offInputs.length === 0) return given(response)
+  const offsetOf = (rule: Rule): number => offInputs.find(({ id }) => id === ruleInputId(rule))?.offset ?? 0
   const prepared = {
     ...response,
     inputs: response.inputs.map((input) => {
@@ -24,7 +24,10 @@ function offsetsIntoPoints(response: Response): Given<Response> {
       return by === 0 ? rule : ruleKind(rule).movedBy(rule, -by)
     }),
   }
-  return given(prepared, ...moved.map(({ id, offset = 0 }): Loss => ({ kind: 'offset-in-points', input: id, offset })))
+  return given(
+    prepared,
+    ...offInputs.map(({ id, offset = 0 }): Loss => ({ kind: 'offset-in-points', input: id, offset })),
+  )
 }
 
 /** A speed that would rest in one of these bands moves out of it. */
@@ -62,10 +65,10 @@ function rampOffBands(ramp: Ramp, bands: readonly SkipBand[], floorPct: number, 
 
 /** Any other rule with each of its speeds out of these bands. */
 function ruleOffBands(rule: Rule, bands: readonly SkipBand[]): Given<Rule> {
-  const speeds = ruleKind(rule)
-    .speeds(rule)
-    .map(({ pct }) => moved(rule.id, pct, 'up', bands))
-  return made(givenList(speeds), () => ruleKind(rule).withSpeeds(rule, (pct) => moved(rule.id, pct, 'up', bands).value))
+  const kind = ruleKind(rule)
+  const moving = kind.speeds(rule).map(({ pct }) => moved(rule.id, pct, 'up', bands))
+  const clear = kind.withSpeeds(rule, (pct) => moved(rule.id, pct, 'up', bands).value)
+  return given(clear, ...moving.flatMap(({ losses }) => losses))
 }
 
 /** Speeds that would rest in a band the controller cannot skip move out of it: up, a ceiling down. */
