@@ -13,6 +13,8 @@ import { differenceOf, type Quantity } from '@/core/quantity/units'
 import { clockText } from '@/core/quantity/clock'
 import type { FloorReason } from '@/core/response/schema'
 import { daysText } from '@/core/rules/week'
+import { uncapital } from '@/core/sentences/words'
+import { coderOf, textOf, type Coded } from '@/core/words/coded'
 
 /** One of the things that are so at a moment and not at another. */
 export type MomentFact =
@@ -30,8 +32,6 @@ type Say = {
   /** “with outdoor temperature at −10.0 °C and boost button on”; empty where nothing is different. */
   readonly moment: (facts: readonly MomentFact[]) => string
 }
-
-const uncapital = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 const EMBERS = 'Embers give off carbon monoxide for hours; a fan that stops on them can let it into the room.'
 
@@ -398,15 +398,11 @@ const SLOW_REASONS = {
   people: 'people have walked through by then',
 } as const
 
-export type JudgementCode = keyof typeof WORDS
-type FactsOf<K extends JudgementCode> = Parameters<(typeof WORDS)[K]>[0]
-
 /** A code and the figures that are said with it. */
-export type Says = { readonly [K in JudgementCode]: { readonly code: K; readonly facts: FactsOf<K> } }[JudgementCode]
+export type Says = Coded<typeof WORDS>
 
 /** What a judgement says, as a code with its facts. */
-export const says = <K extends JudgementCode>(code: K, ...[facts]: undefined extends FactsOf<K> ? [] : [FactsOf<K>]) =>
-  ({ code, facts }) as Says
+export const says = coderOf<typeof WORDS>()
 
 const momentText =
   (preference: UnitPreference) =>
@@ -428,11 +424,8 @@ const momentText =
   }
 
 /** What a judgement says, in words and in the reader's units. */
-export const judgementText = (
-  { says: { code, facts } }: { readonly says: Says },
-  preference: UnitPreference = METRIC,
-): JudgementText =>
-  (WORDS[code] as (facts: unknown, say: Say) => JudgementText)(facts, {
+export const judgementText = (judgement: { readonly says: Says }, preference: UnitPreference = METRIC): JudgementText =>
+  textOf<Say, JudgementText, Says['code']>(WORDS, judgement.says, {
     q: (x, quantity) => formatQuantity(x, quantity, preference),
     moment: momentText(preference),
   })

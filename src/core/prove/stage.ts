@@ -5,5 +5,6 @@ export type Values = Readonly<Record<string, number>>
 export type Stage = {
   readonly values: Values
   readonly forS: number
-  /** The supply is away. */ readonly power?: false
+  /** The supply is away. */
+  readonly power?: false
 }

@@ -5,7 +5,8 @@ import { formatNumber, formatPct, formatQuantity, formatTime } from '@/core/quan
 import type { Quantity } from '@/core/quantity/units'
 import { weekClockText } from '@/core/rules/localClock'
 import { periodText, type Period } from '@/core/rules/week'
-import { capital, ruleName } from '@/core/sentences/words'
+import { capital, ruleName, uncapital } from '@/core/sentences/words'
+import { coderOf, textOf, type Coded } from '@/core/words/coded'
 
 /** What is said to bring a moment about: nothing, a contact, a reading, the clock. */
 export type MomentSays =
@@ -497,25 +498,13 @@ const STEPS = {
   'switch-on': (f: { rule: string }, say) => `Switch the ${say.rule(f.rule)} on.`,
 } satisfies Record<string, (facts: never, say: Say) => string>
 
-type CheckCode = keyof typeof WORDS
-type FactsOf<K extends CheckCode> = Parameters<(typeof WORDS)[K]>[0]
 /** A code and the facts that a check says with it. */
-export type CheckSays = { readonly [K in CheckCode]: { readonly code: K; readonly facts: FactsOf<K> } }[CheckCode]
+export type CheckSays = Coded<typeof WORDS>
+export const says = coderOf<typeof WORDS>()
 
-export const says = <K extends CheckCode>(
-  code: K,
-  ...[facts]: undefined extends FactsOf<K> ? [] : [FactsOf<K>]
-): CheckSays => ({ code, facts }) as CheckSays
-
-type StepCode = keyof typeof STEPS
-type StepFacts<K extends StepCode> = Parameters<(typeof STEPS)[K]>[0]
 /** A code and the facts that are said at a step. */
-export type StepSays = { readonly [K in StepCode]: { readonly code: K; readonly facts: StepFacts<K> } }[StepCode]
-
-export const bring = <K extends StepCode>(
-  code: K,
-  ...[facts]: undefined extends StepFacts<K> ? [] : [StepFacts<K>]
-): StepSays => ({ code, facts }) as StepSays
+export type StepSays = Coded<typeof STEPS>
+export const bring = coderOf<typeof STEPS>()
 
 function sayOf(context: ProveContext): Say {
   const { response, preference } = context
@@ -558,13 +547,10 @@ export type CheckText = Required<Text> & { readonly steps: readonly string[] }
 /** What a check says, in words: what to do, how, with what to measure, what it means where it fails, and what to bring about at each step. */
 export function checkText(context: ProveContext, check: Sayable): CheckText {
   const say = sayOf(context)
-  const { code, facts } = check.says
-  const text = (WORDS[code] as (facts: unknown, say: Say) => Text)(facts, say)
+  const text = textOf<Say, Text, CheckSays['code']>(WORDS, check.says, say)
   const { atClock, note, measure, steps = [] } = check
   const title =
-    atClock === undefined
-      ? text.title
-      : `With the clock at ${weekClockText(atClock)}: ${text.title.charAt(0).toLowerCase()}${text.title.slice(1)}`
+    atClock === undefined ? text.title : `With the clock at ${weekClockText(atClock)}: ${uncapital(text.title)}`
   return {
     title,
     how: [text.how, note && noteText(note), atClock === undefined ? undefined : PUT_BACK].filter(Boolean).join(' '),
@@ -572,8 +558,6 @@ export function checkText(context: ProveContext, check: Sayable): CheckText {
     // A speed is read with a meter, whatever the words of a check name for those who only look.
     measureWith: (measure.kind === 'speeds' ? undefined : text.measureWith) ?? measureText(context, measure),
     expect: text.expect ?? '',
-    steps: steps.map(({ bring: { code: at, facts: of } }) =>
-      (STEPS[at] as (facts: unknown, say: Say) => string)(of, say),
-    ),
+    steps: steps.map((step) => textOf<Say, string, StepSays['code']>(STEPS, step.bring, say)),
   }
 }

@@ -16,7 +16,8 @@ const inputOf = (response: Response, rule: Rule): Input | undefined =>
 const nameOf = (response: Response, rule: Rule): string =>
   inputOf(response, rule)?.name ?? ruleInputId(rule) ?? rule.kind
 
-export const capital = (wording: string): string => wording.charAt(0).toUpperCase() + wording.slice(1)
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+export const uncapital = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1)
 
 /** A short name for a rule in lists: "room temperature ramp", "harvest switch". */
 export const ruleName = (response: Response, rule: Rule): string => ruleKind(rule).name(nameOf(response, rule))
@@ -144,15 +145,15 @@ function consequenceText(response: Response, link: Link, preference: UnitPrefere
 
 /** The whole reason in one or a few sentences, made from the chain. */
 export function reasonText(response: Response, explanation: Explanation, preference: UnitPreference = METRIC): string {
-  const wording: string[] = []
+  const sentences: string[] = []
   const inCharge = explanation.chain.find((link) => link.stage === 'ask' && link.rule === explanation.inCharge)
   if (inCharge?.stage === 'ask' && inCharge.rule)
-    wording.push(linkText(response, inCharge, preference), othersText(response, explanation))
-  else if (response.floor.offAllowed && explanation.asksPct === 0) wording.push('Nothing asks, so it stands still.')
-  else wording.push(`Nothing asks for more than the floor, ${formatPct(response.floor.speedPct)} %.`)
+    sentences.push(linkText(response, inCharge, preference), othersText(response, explanation))
+  else if (response.floor.offAllowed && explanation.asksPct === 0) sentences.push('Nothing asks, so it stands still.')
+  else sentences.push(`Nothing asks for more than the floor, ${formatPct(response.floor.speedPct)} %.`)
   for (const link of explanation.chain) {
     const consequence = consequenceText(response, link, preference)
-    if (consequence) wording.push(consequence)
+    if (consequence) sentences.push(consequence)
   }
-  return wording.join(' ')
+  return sentences.join(' ')
 }
