@@ -31,10 +31,10 @@ async function run(name: string, args: readonly string[], url: string): Promise<
       PGDATABASE: pathname.slice(1),
     },
   })
-  let wording = ''
-  child.stderr.on('data', (chunk: Buffer) => (wording = (wording + chunk.toString()).slice(-2000)))
+  let errors = ''
+  child.stderr.on('data', (chunk: Buffer) => (errors = (errors + chunk.toString()).slice(-2000)))
   const [code] = (await once(child, 'exit')) as [number | null]
-  if (code !== 0) throw new Trouble(`${name} failed: ${wording.trim() || `it ended with ${code}`}`)
+  if (code !== 0) throw new Trouble(`${name} failed: ${errors.trim() || `it ended with ${code}`}`)
 }
 
 /** Our database, running or started for this alone; the role that keeps the cluster sees through row security, which a backup must. */

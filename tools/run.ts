@@ -24,8 +24,8 @@ export function output(
   try {
     return execFileSync(command, args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'], ...options }).trim()
   } catch (error) {
-    const wording = error instanceof Error && 'stderr' in error ? String(error.stderr).trim() : ''
-    throw new Trouble(`${command} ${args[0] ?? ''} failed: ${wording || String(error)}`)
+    const errors = error instanceof Error && 'stderr' in error ? String(error.stderr).trim() : ''
+    throw new Trouble(`${command} ${args[0] ?? ''} failed: ${errors || String(error)}`)
   }
 }
 

@@ -60,9 +60,9 @@ function parsed(args: readonly string[]) {
       },
     })
   } catch (error) {
-    const wording = error instanceof Error ? error.message.split('. ')[0] : ''
+    const message = error instanceof Error ? error.message.split('. ')[0] : ''
     throw new Trouble(
-      `${wording}. start takes --fresh-demo or --empty, and --host ADDRESS --url https://NAME[:PORT] [--tls-cert FILE --tls-key FILE].`,
+      `${message}. start takes --fresh-demo or --empty, and --host ADDRESS --url https://NAME[:PORT] [--tls-cert FILE --tls-key FILE].`,
     )
   }
 }

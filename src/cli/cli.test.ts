@@ -137,7 +137,7 @@ test('evaluate carries memory between calls: the overrun counts down', () => {
 
 test('rehearse replays a readings file and writes the trace', () => {
   const out = join(mkdtempSync(join(tmpdir(), 'gale-')), 'trace.csv')
-  const { status, out: wording } = run(
+  const { status, out: printed } = run(
     'rehearse',
     FRUITING,
     '--inputs',
@@ -145,7 +145,7 @@ test('rehearse replays a readings file and writes the trace', () => {
     '--out',
     out,
   )
-  expect([status, wording[0]]).toEqual([0, expect.stringMatching(/^2880 readings over 48.0 h: mean speed /)])
+  expect([status, printed[0]]).toEqual([0, expect.stringMatching(/^2880 readings over 48.0 h: mean speed /)])
   const lines = readFileSync(out, 'utf8').trimEnd().split('\n')
   expect([lines.length, lines[0]]).toEqual([2881, 'time,exhaust (%),make-up (%)'])
   const bad = written('time,temp\n2026-11-09 10:00,18\n2026-11-09 09:00,18\n')
@@ -237,9 +237,9 @@ describe('points', () => {
     { args: ['--set', '20', '--width', '1', '--as', 'loose'], err: /known are on-at-set/ },
     { args: ['--set', '20', '--width', '0', '--ramp', 'top'], err: /needs a band above 0/ },
   ])('$args is answered with the way out', ({ args, err }) => {
-    const { status, err: wording } = run('points', ...args)
+    const { status, err: lines } = run('points', ...args)
     expect(status).toBe(2)
-    expect(wording.join(' ')).toMatch(err)
+    expect(lines.join(' ')).toMatch(err)
   })
 })
 
@@ -282,9 +282,9 @@ describe('real documents', () => {
     { args: ['--models', 'docs'], err: /holds no .json file/ },
     { args: ['--models', 'demo/controllers', '--actions'], err: /goes with neither/ },
   ])('fit $args', ({ args, err }) => {
-    const { status, err: wording } = run('fit', BROODER, ...args)
+    const { status, err: lines } = run('fit', BROODER, ...args)
     expect(status).toBe(2)
-    expect(wording.join(' ')).toMatch(err)
+    expect(lines.join(' ')).toMatch(err)
   })
 })
 
@@ -333,6 +333,6 @@ test('what is said of the demo is what a person has looked over', () => {
       )
     })
   const files = readdirSync('demo/installations').map((file) => `demo/installations/${file}`)
-  const wording = run('check', '--judge', ...files).out.filter((line) => !line.includes('.json: good ('))
-  expect(wording.sort()).toEqual(reviewed.sort())
+  const lines = run('check', '--judge', ...files).out.filter((line) => !line.includes('.json: good ('))
+  expect(lines.sort()).toEqual(reviewed.sort())
 })

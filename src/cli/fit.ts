@@ -18,11 +18,11 @@ const USAGE = 'gale fit FILE [--model FILE [--actions] | --models DIR] [--json]'
 function measureLines({ given }: Fit, response: Response): string[] {
   return measureRules(response, given).flatMap(({ rule: id, curve, changes }) => {
     const rule = response.rules.find((candidate) => candidate.id === id)
-    const wording = [
+    const parts = [
       ...changes.map(({ field, asked, given }) => `${field} ${formatNumber(asked, 2)} → ${formatNumber(given, 2)}`),
       ...(curve ? [`up to ${formatPct(curve.greatestPct)} points off, ${formatPct(curve.meanPct)} in the mean`] : []),
     ]
-    return rule && wording.length > 0 ? [`  ${ruleName(response, rule)}: ${wording.join('; ')}`] : []
+    return rule && parts.length > 0 ? [`  ${ruleName(response, rule)}: ${parts.join('; ')}`] : []
   })
 }
 
@@ -61,7 +61,7 @@ function rankCommand({ response, kit, brief }: Installation, folder: string, jso
     streams.out(
       `${index + 1}. ${entry.model.name} (${entry.model.id}): ${cannotDrive.length > 0 ? 'cannot drive it' : `${missing.length} missing, ${changed.length} otherwise`}; off by ${formatPct(entry.meanPct)} points in the mean, ${formatPct(entry.greatestPct)} at most`,
     )
-    for (const wording of cannotDrive) streams.out(`   x ${wording}`)
+    for (const reason of cannotDrive) streams.out(`   x ${reason}`)
     for (const { title } of missing) streams.out(`   - ${title}`)
     for (const { title } of changed) streams.out(`   ~ ${title}`)
   })

@@ -46,16 +46,16 @@ export class NaiveInterpreter {
   constructor(private readonly response: Response) {}
 
   /** Speed of every fan at this moment: the lead, its followers, the fixed fans of its stages. */
-  at(wording: Moment): number[] {
+  at(given: Moment): number[] {
     const { isolated } = this.response.overrides ?? {}
-    const sinceS = wording.atS - this.lastS
-    this.lastS = wording.atS
-    if (isolated !== undefined && wording.values[isolated] === 1) {
+    const sinceS = given.atS - this.lastS
+    this.lastS = given.atS
+    if (isolated !== undefined && given.values[isolated] === 1) {
       this.losePower()
       return this.allAt(0)
     }
     this.poweredS = this.poweredS === null ? this.keptS : this.poweredS + sinceS
-    const moment = this.withOffsets({ ...wording, atS: this.poweredS })
+    const moment = this.withOffsets({ ...given, atS: this.poweredS })
     this.history.push(moment)
     const { response } = this
     const { floor, ceiling, stages } = response

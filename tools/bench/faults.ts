@@ -50,11 +50,11 @@ const ended = (child: ChildProcess): Promise<void> =>
 
 async function up(folder: string, clock?: Clock): Promise<Gale> {
   const child = spawnGale(folder, clock)
-  let wording = ''
-  child.stdout?.on('data', (chunk: Buffer) => (wording += chunk.toString()))
-  await until(() => wording.includes('Ctrl-C stops it') || child.exitCode !== null, 180)
-  const url = /Soft Gale is at (\S+)/.exec(wording)?.[1]
-  if (!url) throw new Error(`it did not start: ${wording}`)
+  let output = ''
+  child.stdout?.on('data', (chunk: Buffer) => (output += chunk.toString()))
+  await until(() => output.includes('Ctrl-C stops it') || child.exitCode !== null, 180)
+  const url = /Soft Gale is at (\S+)/.exec(output)?.[1]
+  if (!url) throw new Error(`it did not start: ${output}`)
   return { child, url }
 }
 

@@ -383,7 +383,7 @@ describe.each([
 })
 
 describe('changes since the last seal', () => {
-  const wording = (changes: number | null) => {
+  const titlesAfter = (changes: number | null) => {
     const room = demoInstallation('fruiting-room')
     return judgeInstallation(room, derive(room), changes).map((judgement) => judgementText(judgement).title)
   }
@@ -392,7 +392,7 @@ describe('changes since the last seal', () => {
     [0, []],
     [1, ['A change is not sealed.']],
     [3, ['3 changes are not sealed.']],
-  ])('%p: %p', (changes, titles) => expect(wording(changes)).toEqual(titles))
+  ])('%p: %p', (changes, titles) => expect(titlesAfter(changes)).toEqual(titles))
 })
 
 // sim.maxStarts: N = ΔQ ÷ (4 C d).
@@ -417,7 +417,7 @@ test('the gravest comes first', () => {
 describe('a judgement that is left as it is, with a reason', () => {
   const low = (d: Installation) => void (d.response.floor.speedPct = 14)
   const leave = (d: Installation) => {
-    d.dismissed = judgeInstallation(d, derive(d)).map((wording) => leftAsItIs(wording, 'The grower wants it so.'))
+    d.dismissed = judgeInstallation(d, derive(d)).map((judgement) => leftAsItIs(judgement, 'The grower wants it so.'))
   }
   const after = (then: (d: Installation) => void) =>
     ids((d) => {

@@ -53,8 +53,8 @@ describe('no false alarm', () => {
   })
 
   test.each(fitting)('a fresh start of $duty on $model.id', ({ duty, model, losesProbe }) => {
-    const wording = spoken(a(duty, {}, (draft) => chooseController(draft, model)))
-    expect(wording.filter((line) => !(losesProbe && line.startsWith('fails-low')))).toEqual([])
+    const lines = spoken(a(duty, {}, (draft) => chooseController(draft, model)))
+    expect(lines.filter((line) => !(losesProbe && line.startsWith('fails-low')))).toEqual([])
   })
 })
 

@@ -32,11 +32,11 @@ function standsAfter(where: Where, from: Moment, to: Moment): number | null {
 /** A fan that moves flue gas (by its answer: a blower of room air may stop as the fire dies) and stands while there may be embers. */
 export const flueStops = evaluating((where, { brief }) => {
   if (brief.answers?.moves !== 'flue') return []
-  const stops = (key: string, wording: Says, value: number): Judgement => ({
+  const stops = (key: string, words: Says, value: number): Judgement => ({
     id: `flue-stops-${key}`,
     severity: 'hurts',
     path: 'response.rules',
-    says: wording,
+    says: words,
     figure: { value, worse: -1, step: 60 },
     cure: null,
   })

@@ -100,7 +100,7 @@ const JUDGES: readonly Judge[] = [
 ]
 
 /** What a judgement said when someone left it as it is: for the record. */
-function judgementSaid(judgement: Judgement): string {
+function textWhenLeft(judgement: Judgement): string {
   const { title, detail } = judgementText(judgement)
   return `${title} ${detail}`.slice(0, 1200)
 }
@@ -108,7 +108,7 @@ function judgementSaid(judgement: Judgement): string {
 /** Leaves a judgement as it is: by its code and place, with how grave it was and on which figure. */
 export const leftAsItIs = (judgement: Judgement, reason: string): Dismissed => ({
   judgement: judgement.id,
-  text: judgementSaid(judgement),
+  text: textWhenLeft(judgement),
   reason,
   severity: judgement.severity,
   ...(judgement.figure && Number.isFinite(judgement.figure.value) ? { figure: judgement.figure.value } : {}),

@@ -23,11 +23,11 @@ export const mostStartsAnHour = (deltaW: number, capacityJK: number, bandK: numb
 export const startsTooOften: Judge = (installation, { lead, given }) => {
   const { response } = given
   if (!response.floor.offAllowed) return []
-  const often = (rule: Rule, starts: number, wording: Says, cure: Judgement['cure']): Judgement => ({
+  const often = (rule: Rule, starts: number, words: Says, cure: Judgement['cure']): Judgement => ({
     id: `starts-too-often-${rule.id}`,
     severity: 'wears',
     path: `response.rules.${installation.response.rules.findIndex(({ id }) => id === rule.id)}`,
-    says: wording,
+    says: words,
     figure: { value: starts, worse: 1, step: 1 },
     cure,
   })

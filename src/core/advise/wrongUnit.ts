@@ -104,11 +104,11 @@ function senseOf({ brief, response }: Installation, input: MeasuredInput): reado
 /** A point that its place can never be and would be as °F; a band, difference or offset that looks like one with 32 added. */
 export const wrongUnit: Judge = (installation) => {
   const { points, widths } = figuresOf(installation)
-  const wrong = ({ id, path }: Pick<Named, 'id' | 'path'>, wording: Says): Judgement => ({
+  const wrong = ({ id, path }: Pick<Named, 'id' | 'path'>, words: Says): Judgement => ({
     id: `wrong-unit-${id}`,
     severity: 'fails',
     path,
-    says: wording,
+    says: words,
     cure: null,
   })
   const ofPoints = points.flatMap((point): Judgement[] => {

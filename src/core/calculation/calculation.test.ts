@@ -357,9 +357,7 @@ describe('every sum', () => {
   test('has an id, a name, a source and a formula of its own, and a result with what stands in its fields first', () => {
     expect(new Set(CALCULATIONS.map(({ id }) => id)).size).toBe(CALCULATIONS.length)
     for (const calculation of CALCULATIONS) {
-      expect([calculation.name, calculation.source, calculation.formula].every((wording) => wording.length > 5)).toBe(
-        true,
-      )
+      expect([calculation.name, calculation.source, calculation.formula].every((part) => part.length > 5)).toBe(true)
       const outcome = runCalculation(calculation, startValues(calculation))
       if (!outcome.ok) throw new Error(`${calculation.id}: ${outcome.problems.map(problemText).join(' ')}`)
       for (const { text, value } of resultLines(calculation, outcome.value.results)) {

@@ -35,10 +35,10 @@ describe('the fruiting room on its twin-channel controller', () => {
       ),
     ).toEqual({ foot: 16, rise: 4, lowest: 25, highest: 90, boost: 90, 'boost-hold': 1200, second: 80 }))
   test('losses, in words', () => {
-    const wording = losses.map((loss) => lossText(loss, response).title)
-    expect(wording[0]).toBe('Lowest speed: 25 %, you asked 22 %.')
-    expect(wording[1]).toBe('No overrun that is as long as it was on.')
-    expect(wording[2]).toMatch(/^Up to [\d.]+ points off at /)
+    const titles = losses.map((loss) => lossText(loss, response).title)
+    expect(titles[0]).toBe('Lowest speed: 25 %, you asked 22 %.')
+    expect(titles[1]).toBe('No overrun that is as long as it was on.')
+    expect(titles[2]).toMatch(/^Up to [\d.]+ points off at /)
   })
   test('what is given runs from its own floor in its own steps', () => {
     const machine = machineFor(given)

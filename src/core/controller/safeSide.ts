@@ -31,8 +31,8 @@ const FLUE = 'an open flue must not be drawn on harder'
 
 /** `sooner` and `later` are of points: down and up where a rise asks, the other way round where a fall does. */
 type Way = Towards | 'sooner' | 'later'
-type Said = readonly [way: Way, because: string]
-type Row = { readonly air: Said; readonly pressure?: Said; readonly suction?: Said }
+type Side = readonly [way: Way, because: string]
+type Row = { readonly air: Side; readonly pressure?: Side; readonly suction?: Side }
 
 /** `…` stands for why the duty wants more air. */
 const MORE: Row = { air: ['up', 'more air, as …'], suction: ['down', `less extract: ${FLUE}`] }
@@ -120,7 +120,7 @@ const TABLE: Record<Meaning, Row> = {
   'lost.speedPct': MORE,
 }
 
-const rowOf = (means: Meaning, care: Care): Said => TABLE[means][care] ?? TABLE[means].air
+const rowOf = (means: Meaning, care: Care): Side => TABLE[means][care] ?? TABLE[means].air
 
 /** To which side a setting is rounded when the controller cannot have the value asked for, and why.
  *  @param lowerIsMore whether a lower point means more air; not so for falling ramps and for heating */

@@ -89,7 +89,7 @@ test.each<{ answers: Brief['answers']; stands: boolean }>([
 ])('open flue $answers: caution and spillage test stand: $stands', ({ answers, stands }) => {
   const { cautions, later } = following('extract', answers)
   expect(cautions.length > 0).toBe(stands)
-  expect(later.some((wording) => wording.includes('Spillage'))).toBe(stands)
+  expect(later.some((line) => line.includes('Spillage'))).toBe(stands)
 })
 
 test('what the fan of a stove moves decides what it does on embers', () => {

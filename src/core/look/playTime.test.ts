@@ -20,8 +20,8 @@ const stretch = (lastsS: number, pulse: Stretch['pulse'] = null): Stretch => ({ 
 const play = (response: Response, stretches: readonly Stretch[]) => {
   const machine = machineFor(response)
   const played = playTime(machine, stretches, now)
-  const wording = remembered(response, explain(machine, played.state, machine.inputsFrom(played.values)))
-  return { ...played, wording }
+  const lines = remembered(response, explain(machine, played.state, machine.inputsFrom(played.values)))
+  return { ...played, lines }
 }
 
 test('without any time it is settled', () => {
@@ -34,11 +34,11 @@ test.each([
   { after: 1140, pct: 80, left: '60 s' },
   { after: 1300, pct: 0, left: null },
 ])('a switch on for 5 min, $after s in all: $pct %', ({ after, pct, left }) => {
-  const { state, wording, passedS } = play(responseTo([boost]), [stretch(after, { input: 'contact', onForS: 300 })])
+  const { state, lines, passedS } = play(responseTo([boost]), [stretch(after, { input: 'contact', onForS: 300 })])
   expect(passedS).toBeCloseTo(after, 6)
   expect(state.fansPct[0]).toBe(pct)
-  if (left) expect(wording.join(' ')).toContain(`runs on for ${left}`)
-  else expect(wording).toEqual([])
+  if (left) expect(lines.join(' ')).toContain(`runs on for ${left}`)
+  else expect(lines).toEqual([])
 })
 
 test('one stretch after the other is one time', () => {

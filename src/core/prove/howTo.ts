@@ -97,11 +97,11 @@ export function valueText(context: ProveContext, id: string, x: number): string 
   if (input.combines?.how === 'difference') {
     const second = leavesOf(context, input.combines.of[1] ?? '')
     const by = (at[0] ?? 0) - (values[second[0]?.id ?? ''] ?? 0)
-    const wording = formatQuantity(Math.abs(by), differenceOf(inputQuantity(input)), preference)
-    return `${wording} ${by < 0 ? 'under' : 'over'} ${listOf(second.map(({ name }) => name))}`
+    const difference = formatQuantity(Math.abs(by), differenceOf(inputQuantity(input)), preference)
+    return `${difference} ${by < 0 ? 'under' : 'over'} ${listOf(second.map(({ name }) => name))}`
   }
-  const wording = at.map((leafAt) => formatQuantity(leafAt, input.kind, preference))
-  return new Set(wording).size > 1 ? listOf(wording) : (wording[0] ?? '')
+  const texts = at.map((leafAt) => formatQuantity(leafAt, input.kind, preference))
+  return new Set(texts).size > 1 ? listOf(texts) : (texts[0] ?? '')
 }
 
 /** “coil 1 and coil 2 both to 29.5 °C”. */

@@ -74,14 +74,14 @@ function openActions({ kit, dial }: Installation, { fit }: Derived, preference?:
 
 function openQuestions({ brief, kit }: Installation): OpenItem[] {
   const { answers = {} } = brief
-  const wording = (key: string, title: string, detail: string): OpenItem => ({ kind: 'question', key, title, detail })
+  const question = (key: string, title: string, detail: string): OpenItem => ({ kind: 'question', key, title, detail })
   return [
     ...DUTY_PLANS[brief.duty].questions.flatMap(({ id, ask, unknown }) =>
-      (answers[id] ?? null) === null ? [wording(`brief-${id}`, ask, `Not answered. ${unknown}`)] : [],
+      (answers[id] ?? null) === null ? [question(`brief-${id}`, ask, `Not answered. ${unknown}`)] : [],
     ),
-    ...(kit.controller ? [] : [wording('controller', 'Which controller?', 'None is chosen.')]),
+    ...(kit.controller ? [] : [question('controller', 'Which controller?', 'None is chosen.')]),
     ...mountingQuestions(brief).flatMap(({ id, ask }) =>
-      kit.mounting?.[id] === undefined ? [wording(`mounting-${id}`, ask, 'Not looked at.')] : [],
+      kit.mounting?.[id] === undefined ? [question(`mounting-${id}`, ask, 'Not looked at.')] : [],
     ),
   ]
 }

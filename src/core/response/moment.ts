@@ -11,9 +11,9 @@ export function readMoment(text: string, { inputs }: Pick<Response, 'inputs'>): 
   const known = new Set([...inputs.map(({ id }) => id), 'clock'])
   return Object.fromEntries(
     text.split(',').flatMap((part): [string, number][] => {
-      const [id = '', wording = ''] = part.split(':')
-      const value = wording === 'lost' ? NaN : Number(wording)
-      return known.has(id) && wording !== '' && (wording === 'lost' || Number.isFinite(value)) ? [[id, value]] : []
+      const [id = '', written = ''] = part.split(':')
+      const value = written === 'lost' ? NaN : Number(written)
+      return known.has(id) && written !== '' && (written === 'lost' || Number.isFinite(value)) ? [[id, value]] : []
     }),
   )
 }

@@ -81,11 +81,11 @@ export function noteAt(response: Response, place: Path): string {
 }
 
 export function writeNote(draft: Response, place: Path, note: string): void {
-  const wording = note.trim()
+  const trimmed = note.trim()
   if (keysOf(place).length === 2 && place.startsWith('rules.'))
-    return putAt(draft, `${place}.note`, wording || undefined)
-  draft.notes = { ...draft.notes, [place]: wording }
-  if (wording === '') delete draft.notes[place]
+    return putAt(draft, `${place}.note`, trimmed || undefined)
+  draft.notes = { ...draft.notes, [place]: trimmed }
+  if (trimmed === '') delete draft.notes[place]
   if (Object.keys(draft.notes).length === 0) delete draft.notes
 }
 

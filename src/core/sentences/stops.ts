@@ -4,17 +4,17 @@ import { inputName, inputPart, isSwitch } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 import { overrideNow, newInput } from '@/core/sentences/ensureInput'
 
-type Said = { readonly name: string; readonly tail: string; readonly words: string; readonly sentence: string }
+type StopWords = { readonly name: string; readonly tail: string; readonly words: string; readonly sentence: string }
 
 /** A switch that lets nothing turn; its value is the switch's id. */
-const stop = (key: 'isolated' | 'safetyStop', by: OverrideKind, wording: Said): BehaviourKind<string> => ({
+const stop = (key: 'isolated' | 'safetyStop', by: OverrideKind, words: StopWords): BehaviourKind<string> => ({
   places: ({ overrides }) => (overrides?.[key] === undefined ? [] : [`overrides.${key}`]),
-  name: (input, { response }) => `${wording.name} (${inputName(response, input)})`,
+  name: (input, { response }) => `${words.name} (${inputName(response, input)})`,
   cause: () => 'switch',
   sentence: (input, { response }) => [
     text('While '),
-    inputPart(response, '', `switch of the ${wording.name}`, input, isSwitch),
-    text(wording.tail),
+    inputPart(response, '', `switch of the ${words.name}`, input, isSwitch),
+    text(words.tail),
   ],
   now: overrideNow(by),
   why: () => ({
@@ -25,10 +25,10 @@ const stop = (key: 'isolated' | 'safetyStop', by: OverrideKind, wording: Said): 
     response.overrides?.[key] === undefined
       ? [
           {
-            sentence: wording.sentence,
-            words: wording.words,
+            sentence: words.sentence,
+            words: words.words,
             add: ({ response: draft }) => {
-              const input = newInput(draft, { id: key, kind: 'switch', name: wording.name })
+              const input = newInput(draft, { id: key, kind: 'switch', name: words.name })
               draft.overrides = { ...draft.overrides, [key]: input }
             },
           },

@@ -106,13 +106,13 @@ test('a column may give directly what is made of several probes', () => {
 test('what is assumed is said; what no longer fits is proposed anew', () => {
   const columns = [column('outdoor (°C)')]
   const feeds = proposeFeeds(columns, flat)
-  const wording = (id: string) =>
+  const fedBy = (id: string) =>
     feedText(
       flat.response.inputs.find((input) => input.id === id)!,
       feeds[id],
       columns,
     )
-  expect([wording('outdoor'), wording('room'), wording('boost')]).toEqual([
+  expect([fedBy('outdoor'), fedBy('room'), fedBy('boost')]).toEqual([
     'column “outdoor (°C)”',
     'not in the file: left out of the reckoning',
     'not in the file: held off',

@@ -53,14 +53,14 @@ function likeness(column: FeedColumn, input: Input, where: Fed): number | null {
   if (!canFeed(column.quantity, input)) return null
   const isOutdoor = roleOf(input, where) === 'outdoor'
   if (OUTDOOR.test(column.name) !== isOutdoor && (isMeasured(input) || isOutdoor)) return null
-  const [wording, known] = [
+  const [heading, known] = [
     words(column.name),
     new Set([...words(input.name), ...words(input.id), ...words(roleOf(input, where))]),
   ]
   const numbers = (list: Iterable<string>) => [...list].filter((word) => /^\d+$/.test(word))
-  const [saidNo, knownNo] = [numbers(wording), numbers(known)]
-  if (saidNo.length > 0 && knownNo.length > 0 && !saidNo.some((no) => knownNo.includes(no))) return null
-  const shared = wording.filter((word) => known.has(word))
+  const [headingNo, knownNo] = [numbers(heading), numbers(known)]
+  if (headingNo.length > 0 && knownNo.length > 0 && !headingNo.some((no) => knownNo.includes(no))) return null
+  const shared = heading.filter((word) => known.has(word))
   return shared.filter((word) => !COMMON.has(word)).length * 10 + shared.length + (isOutdoor ? 10 : 0)
 }
 

@@ -161,7 +161,7 @@ export function startingResponse(installation: Installation, preference: UnitPre
       const find = (targets: readonly Target[]) => targets.find(({ quantity }) => quantity === input?.kind)
       const q = (x: number) => formatQuantity(x, input?.kind === 'humidity' ? 'humidity' : 'temperature', preference)
       // A fixed law of the trade stands where it is, whatever the band says.
-      const [ramp, wording] =
+      const [ramp, ofRamp] =
         brief.duty === 'head-pressure'
           ? [
               rule,
@@ -173,15 +173,15 @@ export function startingResponse(installation: Installation, preference: UnitPre
               ],
             ]
           : banded(rule, find(follows.targets), find(brief.targets), q)
-      origins.push(...wording)
+      origins.push(...ofRamp)
       return { ...ramp, fromPct: Math.min(floorPct, ramp.toPct) }
     }
-    const [held, wording] = boosted(rule, follows.most, map, preference)
-    origins.push(...wording)
+    const [held, ofBoost] = boosted(rule, follows.most, map, preference)
+    origins.push(...ofBoost)
     return 'speedPct' in held ? { ...held, speedPct: Math.max(held.speedPct, floorPct) } : held
   })
   const kick = floored.startKick
-  const [response, fansSaid] = withOtherFans(
+  const [response, ofFans] = withOtherFans(
     {
       ...floored,
       rules,
@@ -190,7 +190,7 @@ export function startingResponse(installation: Installation, preference: UnitPre
     },
     installation,
   )
-  origins.push(...fansSaid)
+  origins.push(...ofFans)
   return {
     response: {
       ...response,

@@ -109,7 +109,7 @@ function AnswerField({ question, value, onChange, onDone }: FieldProps) {
           label={question.ask}
           value={value === true ? 'yes' : 'no'}
           options={YES_NO}
-          onChange={(wording) => onChange(wording === 'yes')}
+          onChange={(answer) => onChange(answer === 'yes')}
         />
       )
   }

@@ -60,8 +60,8 @@ export function WhatFollows({ brief }: { brief: Brief }) {
       {later.length > 0 && (
         <FormRow label="Still to be measured">
           <Box component="ul" sx={{ m: 0, pl: 2 }}>
-            {later.map((wording) => (
-              <li key={wording}>{wording}</li>
+            {later.map((line) => (
+              <li key={line}>{line}</li>
             ))}
           </Box>
         </FormRow>

@@ -59,14 +59,14 @@ export function ImportFile({ installationId, onSent }: { installationId: string;
       method: 'POST',
       body: file,
     }).catch(() => null)
-    const wording = answer && ((await answer.json().catch(() => null)) as { kind: string; problems?: Problem[] } | null)
-    if (wording?.kind === 'done') {
+    const result = answer && ((await answer.json().catch(() => null)) as { kind: string; problems?: Problem[] } | null)
+    if (result?.kind === 'done') {
       setState({ kind: 'idle' })
       onSent()
     } else
       setState({
         kind: 'refused',
-        lines: wording?.problems?.map(problemLine) ?? [
+        lines: result?.problems?.map(problemLine) ?? [
           'The file could not be sent just now; nothing of it was kept. Try again in a moment.',
         ],
       })

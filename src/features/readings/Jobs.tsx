@@ -24,12 +24,11 @@ export function Jobs({ installationId, first, asked, onEnded }: Props) {
     // Also when the page has just been drawn: it may be one that the browser had kept from before.
     const look = async () => {
       const answer = await fetch(`/api/imports?installation=${installationId}`).catch(() => null)
-      const wording = answer?.ok ? ((await answer.json()) as { jobs: readonly JobLine[] }) : null
+      const body = answer?.ok ? ((await answer.json()) as { jobs: readonly JobLine[] }) : null
       if (!isCurrent) return
-      if (wording) setJobs(wording.jobs)
-      if (!wording || wording.jobs.some(isUnderWay)) timer = setTimeout(() => void look(), LOOK_EVERY_MS)
-      else if (wording.jobs.some(({ id, state }) => !first.some((job) => job.id === id && job.state === state)))
-        onEnded()
+      if (body) setJobs(body.jobs)
+      if (!body || body.jobs.some(isUnderWay)) timer = setTimeout(() => void look(), LOOK_EVERY_MS)
+      else if (body.jobs.some(({ id, state }) => !first.some((job) => job.id === id && job.state === state))) onEnded()
     }
     void look()
     return () => {

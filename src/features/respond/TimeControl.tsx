@@ -32,7 +32,7 @@ export function TimeControl() {
   const [pulsed, setPulsed] = useState(NONE)
   const [onForS, setOnFor] = useState(600)
   const switches = response.inputs.filter(({ kind }) => kind === 'switch')
-  const wording = given ? remembered(response, given.explanation, preference) : []
+  const lines = given ? remembered(response, given.explanation, preference) : []
   const endS = (values.clock ?? NOON_ON_TUESDAY) + passedS
   return (
     <Box component="section" aria-label="Time" sx={{ borderTop: 1, borderColor: 'divider', mt: 0.75, pt: 0.5 }}>
@@ -77,9 +77,9 @@ export function TimeControl() {
           </Typography>
         </>
       )}
-      {wording.length > 0 && (
+      {lines.length > 0 && (
         <Box component="ul" aria-label="What it remembers" sx={{ m: 0, pl: 2, fontSize: '0.8125rem' }}>
-          {wording.map((line) => (
+          {lines.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </Box>

@@ -47,13 +47,12 @@ const words = (text: string) => text.toLowerCase().replace(/[()[\]_,]/g, ' ')
 
 /** The unit a heading names, longest symbol first; null where it names none. */
 function unitIn(name: string, quantity: ReadingQuantity): string | null {
-  const wording = ` ${words(name)} `
+  const spaced = ` ${words(name)} `
   const units = [...quantitySpec(quantity).units].flatMap(({ symbol, names }) =>
     [symbol.toLowerCase(), ...names].map((word) => ({ symbol, word })),
   )
   return (
-    units.sort((a, b) => b.word.length - a.word.length).find(({ word }) => wording.includes(` ${word} `))?.symbol ??
-    null
+    units.sort((a, b) => b.word.length - a.word.length).find(({ word }) => spaced.includes(` ${word} `))?.symbol ?? null
   )
 }
 
@@ -61,9 +60,9 @@ const CONTACT = /contact|switch|door|on ?\/ ?off|0 ?\/ ?1|boost|button|relay|def
 
 /** Words of a contact throughout, or 0 and 1 under a heading that speaks of one. */
 function isContact(name: string, cells: readonly string[]): boolean {
-  const wording = cells.filter((cell) => cell.trim() !== '')
-  const areStates = wording.length > 0 && wording.every((cell) => contactState(cell) !== null)
-  return areStates && (CONTACT.test(name) || wording.some((cell) => /[a-z]/i.test(cell)))
+  const filled = cells.filter((cell) => cell.trim() !== '')
+  const areStates = filled.length > 0 && filled.every((cell) => contactState(cell) !== null)
+  return areStates && (CONTACT.test(name) || filled.some((cell) => /[a-z]/i.test(cell)))
 }
 
 /** What a column holds, by its heading and its first cells; null where neither says anything. */
@@ -71,13 +70,13 @@ function columnOf(
   name: string,
   index: number,
   cells: readonly string[],
-): { column: ReadingColumn; isUnitSaid: boolean } | null {
+): { column: ReadingColumn; isUnitNamed: boolean } | null {
   const quantity = isContact(name, cells) ? 'contact' : HEADINGS.find(([pattern]) => pattern.test(name))?.[1]
   if (!quantity) return null
-  const wording = unitIn(name, quantity)
+  const unit = unitIn(name, quantity)
   return {
-    column: { index, name, quantity, unit: wording ?? quantitySpec(quantity).units[0].symbol },
-    isUnitSaid: wording !== null || quantity === 'contact',
+    column: { index, name, quantity, unit: unit ?? quantitySpec(quantity).units[0].symbol },
+    isUnitNamed: unit !== null || quantity === 'contact',
   }
 }
 
@@ -164,7 +163,7 @@ export function guessLayout(text: string): Outcome<LayoutGuess> {
     sample: sample.slice(0, 5),
     unsure: [
       ...(order === null ? (['date-order'] as const) : []),
-      ...(guessed.some(({ isUnitSaid, column }) => !isUnitSaid && quantitySpec(column.quantity).units.length > 1)
+      ...(guessed.some(({ isUnitNamed, column }) => !isUnitNamed && quantitySpec(column.quantity).units.length > 1)
         ? (['unit'] as const)
         : []),
     ],

@@ -115,10 +115,10 @@ test('a layout that contradicts itself is said', () => {
   const { layout } = guessed('time,temp °C\n2026-11-09 10:00,18\n')
   expect(layoutProblem(layout)).toBeNull()
   const [column] = layout.columns
-  const said = (part: Partial<ReadingColumn>) =>
+  const problemOf = (part: Partial<ReadingColumn>) =>
     problemLine(layoutProblem({ ...layout, columns: [{ ...column!, ...part }] })!)
-  expect(said({ unit: 'bar' })).toMatch(/no unit of temperature/)
-  expect(said({ index: 0 })).toMatch(/the time and a reading at once/)
+  expect(problemOf({ unit: 'bar' })).toMatch(/no unit of temperature/)
+  expect(problemOf({ index: 0 })).toMatch(/the time and a reading at once/)
 })
 
 function readAll(lines: readonly string[], head = 'time;temp °C', change: Partial<ReadingLayout> = {}): string[] {

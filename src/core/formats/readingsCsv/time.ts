@@ -11,10 +11,10 @@ const SLASHED = /^(\d{1,2})[/-](\d{1,2})[/-](\d{4}|\d{2}),? +(\d{1,2}):(\d{2})(?
 /** Reads a logger's time; null for what cannot be read. A date with slashes is read in the order given, and not at all where none is: it can
  *  be read two ways. */
 export function parseLoggerTime(text: string, order: DateOrder = 'ymd'): LoggerTime | null {
-  const wording = text.trim()
-  if (/^\d{10}$/.test(wording)) return { ms: Number(wording) * 1000, isInstant: true }
-  if (/^\d{13}$/.test(wording)) return { ms: Number(wording), isInstant: true }
-  const iso = ISO.exec(wording)
+  const trimmed = text.trim()
+  if (/^\d{10}$/.test(trimmed)) return { ms: Number(trimmed) * 1000, isInstant: true }
+  if (/^\d{13}$/.test(trimmed)) return { ms: Number(trimmed), isInstant: true }
+  const iso = ISO.exec(trimmed)
   if (iso) {
     const zone = iso[7]
     const half = /m/i.test(zone ?? '') ? zone : undefined
@@ -22,9 +22,9 @@ export function parseLoggerTime(text: string, order: DateOrder = 'ymd'): LoggerT
     if (ms === null) return null
     return zone && !half ? { ms: ms - zoneMs(zone), isInstant: true } : { ms, isInstant: false }
   }
-  const day = DAY_FIRST.exec(wording)
+  const day = DAY_FIRST.exec(trimmed)
   if (day) return wall([day[3], day[2], day[1], ...day.slice(4, 7)])
-  const slashed = order === 'dmy' || order === 'mdy' ? SLASHED.exec(wording) : null
+  const slashed = order === 'dmy' || order === 'mdy' ? SLASHED.exec(trimmed) : null
   if (!slashed) return null
   const [first, second, year, ...time] = slashed.slice(1, 7)
   return wall(order === 'dmy' ? [year, second, first, ...time] : [year, first, second, ...time], slashed[7])
@@ -43,12 +43,12 @@ function zoneMs(zone: string): number {
 }
 
 function utc(pieces: readonly (string | undefined)[], half: string | undefined): number | null {
-  const [shortYear = 0, month = 0, day = 0, wording = 0, minute = 0, second = 0] = pieces.map((piece) =>
+  const [shortYear = 0, month = 0, day = 0, writtenHour = 0, minute = 0, second = 0] = pieces.map((piece) =>
     Number(piece ?? 0),
   )
   const year = shortYear < 100 ? 2000 + shortYear : shortYear
-  if (half !== undefined && (wording < 1 || wording > 12)) return null
-  const hour = half === undefined ? wording : (wording % 12) + (/p/i.test(half) ? 12 : 0)
+  if (half !== undefined && (writtenHour < 1 || writtenHour > 12)) return null
+  const hour = half === undefined ? writtenHour : (writtenHour % 12) + (/p/i.test(half) ? 12 : 0)
   const ms = Date.UTC(year, month - 1, day, hour, minute, second)
   const back = new Date(ms)
   // Date.UTC rolls 31 February over into March; a logger does not mean that.

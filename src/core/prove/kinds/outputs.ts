@@ -98,7 +98,7 @@ function checksOf(context: ProveContext, output: OtherOutput): Check[] {
     const way = reach(condition)
     if (!way) return []
     const stages = [...way.stages, { values: way.back, forS: waitS }]
-    const wording = says('output-on', {
+    const words = says('output-on', {
       output: output.name,
       way: way.says,
       first: way.first,
@@ -108,7 +108,7 @@ function checksOf(context: ProveContext, output: OtherOutput): Check[] {
       delayS: output.delayS,
       goesOff: !isOnAfter(context, output, stages),
     })
-    return [seenCheck({ id: `${output.id}-on-${index + 1}`, says: wording, waitS }, look, stages)]
+    return [seenCheck({ id: `${output.id}-on-${index + 1}`, says: words, waitS }, look, stages)]
   })
   const cause = output.onWhen.map(reach).find((way) => way !== null)
   const bars = output.notWhile.flatMap((bar, index): Check[] => {

@@ -40,9 +40,9 @@ function lostChecks(context: ProveContext): Check[] {
     const tries = [
       () => from(rest, { kind: 'rest' }),
       ...most.map(
-        ({ values, says: wording, waitS }) =>
+        ({ values, says: first, waitS }) =>
           () =>
-            from(values, wording, waitS, input.id),
+            from(values, first, waitS, input.id),
       ),
     ]
     for (const make of tries) {

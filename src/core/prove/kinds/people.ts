@@ -18,7 +18,7 @@ const PERSON = { kind: 'person' } as const
 function spillageChecks(context: ProveContext): Check[] {
   if (!hasOpenFlue(context)) return []
   const { followers, overrides } = context.response
-  const spillage = (id: string, wording: CheckSays): Check => seenCheck({ id, says: wording, waitS: 600 }, PERSON)
+  const spillage = (id: string, words: CheckSays): Check => seenCheck({ id, says: words, waitS: 600 }, PERSON)
   return [
     spillage('spillage', says('spillage')),
     ...followers.map(({ fan }) => spillage(`spillage-without-${fan}`, says('spillage-without', { fan }))),

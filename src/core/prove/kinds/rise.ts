@@ -21,7 +21,7 @@ export function riseChecks(context: ProveContext, rule: RapidRise): Check[] {
   const base = brought(context, rest, rule.input, fromX)
   const raised = brought(context, rest, rule.input, fromX + rule.rise * MORE)
   const little = brought(context, rest, rule.input, fromX + rule.rise * LESS)
-  const wording = { quantity: differenceOf(inputQuantity(input)), isHumidity: input.kind === 'humidity' }
+  const rise = { quantity: differenceOf(inputQuantity(input)), isHumidity: input.kind === 'humidity' }
   const steps = (x: typeof base, to: number) => [
     {
       stage: { values: base, forS: rule.windowS + 60 },
@@ -36,7 +36,7 @@ export function riseChecks(context: ProveContext, rule: RapidRise): Check[] {
   ]
   const comes = speedCheck(
     context,
-    { id: `${rule.id}-rise`, says: says('rise', { rule: rule.id, by: rule.rise * MORE, ...wording }) },
+    { id: `${rule.id}-rise`, says: says('rise', { rule: rule.id, by: rule.rise * MORE, ...rise }) },
     base,
     steps(raised, fromX + rule.rise * MORE),
   )
@@ -46,7 +46,7 @@ export function riseChecks(context: ProveContext, rule: RapidRise): Check[] {
     context,
     {
       id: `${rule.id}-less`,
-      says: says('rise-less', { by: rule.rise * LESS, staysPct: lastPct, ...wording }),
+      says: says('rise-less', { by: rule.rise * LESS, staysPct: lastPct, ...rise }),
     },
     base,
     [steps(little, fromX + rule.rise * LESS)[1]!],
