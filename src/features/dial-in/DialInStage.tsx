@@ -9,9 +9,9 @@ import { dialIn, type Action } from '@/core/controller/dialIn'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
 import { isDone } from '@/core/installation/dialProgress'
-import { lossText } from '@/core/sentences/lossText'
 import { ActionRow } from '@/features/dial-in/ActionRow'
-import { Caution, Notice } from '@/ui/Notice'
+import { LossNotices } from '@/ui/LossNotices'
+import { Caution } from '@/ui/Notice'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
@@ -107,20 +107,11 @@ export function DialInStage({ installationId }: { installationId: string }) {
 
 /** What this controller cannot do, what it forgets, and what can hurt someone at it. */
 function Limits({ controller, losses }: { controller: ControllerModel; losses: readonly Loss[] }) {
-  const response = usePart('response')
-  const preference = usePreference()
   return (
     <>
       <SideHeading>What this controller cannot do</SideHeading>
       {losses.length === 0 && <Typography variant="body2">It does everything exactly as asked.</Typography>}
-      {losses.map((loss, index) => {
-        const { title, detail } = lossText(loss, response, preference)
-        return (
-          <Notice key={index} title={title}>
-            {detail}
-          </Notice>
-        )
-      })}
+      <LossNotices losses={losses} />
       <SideHeading>Kept without power?</SideHeading>
       {controller.settings.map(({ id, name, power, powerNote }) => (
         <Ruled key={id} label={name} colour={power === 'lost' ? 'error.main' : undefined}>

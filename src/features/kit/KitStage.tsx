@@ -9,7 +9,6 @@ import { chooseController } from '@/core/installation/chooseController'
 import { freeId } from '@/core/json/freeId'
 import { rankModels } from '@/core/kit/rankModels'
 import { isMeasured } from '@/core/rules/input'
-import { lossText } from '@/core/sentences/lossText'
 import { FanForm } from '@/features/kit/FanForm'
 import { InputRoles } from '@/features/kit/InputRoles'
 import { Mounting } from '@/features/kit/Mounting'
@@ -17,11 +16,11 @@ import { ProbeForm } from '@/features/kit/ProbeForm'
 import { TerminalTable } from '@/features/kit/TerminalTable'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
+import { LossNotices } from '@/ui/LossNotices'
 import { Caution, Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { usePreference } from '@/ui/preference'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What is fitted: controller, fans, probes. */
@@ -125,7 +124,6 @@ function Comparison({ models }: { models: readonly ControllerModel[] }) {
   const response = usePart('response')
   const brief = usePart('brief')
   const { fit: chosen } = useDerived()
-  const preference = usePreference()
   const order = useMemo(() => rankModels(response, kit, brief, models), [response, kit, brief, models])
   return (
     <>
@@ -147,14 +145,7 @@ function Comparison({ models }: { models: readonly ControllerModel[] }) {
         </Ruled>
       ))}
       {chosen && chosen.losses.length > 0 && <SideHeading>What this one cannot do</SideHeading>}
-      {chosen?.losses.map((loss, index) => {
-        const { title, detail } = lossText(loss, response, preference)
-        return (
-          <Notice key={index} title={title}>
-            {detail}
-          </Notice>
-        )
-      })}
+      {chosen && <LossNotices losses={chosen.losses} />}
       {kit.controller && <SideHeading>Care</SideHeading>}
       {kit.controller?.cautions.map((caution) => (
         <Caution key={caution} text={caution} />

@@ -9,7 +9,7 @@ import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, type ProveContext } from '@/core/prove/context'
 import type { CheckReading } from '@/core/prove/reading'
 import { judge, readPct, type VerdictKind } from '@/core/prove/verdict'
-import { checkText } from '@/core/prove/words'
+import { checkText, type CheckText } from '@/core/prove/words'
 import { formatPct, formatTime } from '@/core/quantity/format'
 import { BigField } from '@/features/prove/BigField'
 import { SpeedStep } from '@/features/prove/SpeedStep'
@@ -25,15 +25,17 @@ export type KeptResult = {
   readonly sentence: string
 }
 
-type CardProps<C extends Check = Check> = {
+type Props = {
   context: ProveContext
-  check: C
+  check: Check
   last: KeptResult | undefined
   onKeep: (reading: CheckReading) => Promise<void>
 }
 
+type CardProps<C extends Check> = Omit<Props, 'check'> & { check: C; text: CheckText }
+
 /** One check: what to do, what should be seen at what was really read, the readings, the verdict. */
-export function CheckCard({ context, check, last, onKeep }: CardProps) {
+export function CheckCard({ context, check, last, onKeep }: Props) {
   const text = checkText(context, check)
   return (
     <Box sx={{ maxWidth: 560 }}>
@@ -44,15 +46,15 @@ export function CheckCard({ context, check, last, onKeep }: CardProps) {
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
         Measure with {text.measureWith}.
       </Typography>
-      {check.kind === 'speed' && <SpeedCard {...{ context, check, last, onKeep }} />}
-      {check.kind === 'time' && <TimeCard {...{ context, check, last, onKeep }} />}
-      {check.kind === 'seen' && <SeenCard {...{ context, check, last, onKeep }} />}
+      {check.kind === 'speed' && <SpeedCard {...{ context, check, text, last, onKeep }} />}
+      {check.kind === 'time' && <TimeCard {...{ context, check, text, last, onKeep }} />}
+      {check.kind === 'seen' && <SeenCard {...{ context, check, text, last, onKeep }} />}
     </Box>
   )
 }
 
 /** Its steps one under the other, one open at a time. */
-function SpeedCard({ context, check, last, onKeep }: CardProps<CheckOf<'speed'>>) {
+function SpeedCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'speed'>>) {
   const [entries, setEntries] = useState<readonly StepEntry[]>(() => check.steps.map(() => EMPTY_STEP))
   const [open, setOpen] = useState(0)
   const [inVolts, setInVolts] = useState(false)
@@ -78,7 +80,7 @@ function SpeedCard({ context, check, last, onKeep }: CardProps<CheckOf<'speed'>>
     <>
       {check.steps.length === 1
         ? form
-        : checkText(context, check).steps.map((bring, step) => (
+        : text.steps.map((bring, step) => (
             <Box
               key={`${step}-${bring}`}
               component="section"
@@ -108,7 +110,7 @@ function SpeedCard({ context, check, last, onKeep }: CardProps<CheckOf<'speed'>>
               {step === open && form}
             </Box>
           ))}
-      <Judged {...{ context, check, reading, last }} />
+      <Judged {...{ context, check, reading, last }} ifFails={text.ifFails} />
       {isLast || isAllRead ? (
         <Keep reading={reading} verdict={reading && judge(context, check, reading).verdict} onKeep={onKeep} />
       ) : (
@@ -125,7 +127,7 @@ function SpeedCard({ context, check, last, onKeep }: CardProps<CheckOf<'speed'>>
   )
 }
 
-function TimeCard({ context, check, last, onKeep }: CardProps<CheckOf<'time'>>) {
+function TimeCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'time'>>) {
   const [timeS, setTimeS] = useState<number | null>(null)
   const reading: CheckReading | null = timeS === null ? null : { kind: 'time', timeS }
   return (
@@ -145,18 +147,18 @@ function TimeCard({ context, check, last, onKeep }: CardProps<CheckOf<'time'>>) 
         onClear={() => setTimeS(null)}
         colour="cause.time"
       />
-      <Judged {...{ context, check, reading, last }} />
+      <Judged {...{ context, check, reading, last }} ifFails={text.ifFails} />
       <Keep reading={reading} verdict={reading && judge(context, check, reading).verdict} onKeep={onKeep} />
     </>
   )
 }
 
-function SeenCard({ context, check, last, onKeep }: CardProps<CheckOf<'seen'>>) {
+function SeenCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'seen'>>) {
   const [isSending, send] = useSending(onKeep)
   return (
     <>
-      <Typography sx={{ fontSize: '1.1rem', my: 1 }}>Should be seen: {checkText(context, check).expect}</Typography>
-      <Judged {...{ context, check, reading: null, last }} />
+      <Typography sx={{ fontSize: '1.1rem', my: 1 }}>Should be seen: {text.expect}</Typography>
+      <Judged {...{ context, check, reading: null, last }} ifFails={text.ifFails} />
       <Bar>
         <Button
           variant="outlined"
@@ -195,9 +197,9 @@ function Judged({
   check,
   reading,
   last,
-}: Pick<CardProps, 'context' | 'check' | 'last'> & { reading: CheckReading | null }) {
+  ifFails,
+}: Pick<Props, 'context' | 'check' | 'last'> & { reading: CheckReading | null; ifFails: string }) {
   const verdict = reading && judge(context, check, reading)
-  const { ifFails } = checkText(context, check)
   return (
     <Box role="status" sx={{ minHeight: 44, my: 1 }}>
       {verdict && <VerdictLine {...verdict} ifFails={ifFails} />}
@@ -214,7 +216,7 @@ function Keep({
   reading,
   verdict,
   onKeep,
-}: Pick<CardProps, 'onKeep'> & { reading: CheckReading | null; verdict: keyof typeof KEEP_WORDS | null }) {
+}: Pick<Props, 'onKeep'> & { reading: CheckReading | null; verdict: keyof typeof KEEP_WORDS | null }) {
   const [isSending, send] = useSending(onKeep)
   return (
     <Bar>
