@@ -296,7 +296,8 @@ export const checkResult = pgTable(
     given: text('given').notNull(),
     reading: jsonb('reading').notNull(),
     verdict: text('verdict').notNull(),
-    sentence: text('sentence').notNull(),
+    /** Why, by code with figures; src/core/prove/finding.ts. */
+    finding: jsonb('finding').notNull(),
     readBy: text('read_by').notNull(),
     readAt: now('read_at'),
     /** The order in which they came: a clock may be set back. */

@@ -106,7 +106,7 @@ beforeAll(async () => {
     given: 'x',
     reading,
     verdict: 'passes',
-    sentence: 'Good.',
+    finding: { code: 'seen', asExpected: true },
   })
   await revisions.sealRevision(mine, {
     id: randomUUID(),
@@ -185,7 +185,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
       given: 'x',
       reading,
       verdict: 'fails',
-      sentence: 'No.',
+      finding: { code: 'seen', asExpected: false },
     }),
   listLog: (who) => logs.listLog(who, { installationId: id }),
   logWrittenBy: (who) => logs.logWrittenBy(who, 'Tam Reed'),

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { emptyReading } from '@/core/calibration/empty'
 import { flowMap, sizedReadings, flowLsAt } from '@/core/calibration/flowMap'
 import { nextReading } from '@/core/calibration/nextReading'
-import { doubtText, readingDoubts } from '@/core/calibration/readingDoubts'
+import { readingDoubts } from '@/core/calibration/readingDoubts'
+import { doubtText } from '@/core/calibration/words'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 
 const reading = (settingPct: number, more: Partial<MapReading> = {}): MapReading => ({

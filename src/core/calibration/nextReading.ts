@@ -33,7 +33,7 @@ export function nextReading(
   const low = Math.min(95, Math.ceil(lowestPct))
   if (!isRead(100)) return { settingPct: 100, why: 'top' }
   if (!isRead(low)) return { settingPct: low, why: 'lowest' }
-  const off = readingDoubts(sized, null).find(({ kind }) => kind === 'off-line' || kind === 'falls')
+  const off = readingDoubts(sized, null).find(({ code }) => code === 'off-line' || code === 'falls')
   const readThere = (reading: MapReading) =>
     used.filter(({ reading: other }) => other.settingPct === reading.settingPct).length
   if (off && readThere(off.reading) < 2) return { settingPct: off.reading.settingPct, why: 'again' }

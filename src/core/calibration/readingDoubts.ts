@@ -1,16 +1,14 @@
 import type { Sized } from '@/core/calibration/flowMap'
 import { lawLine } from '@/core/calibration/lawLine'
 import type { MapReading } from '@/core/calibration/schema'
-import { assertNever } from '@/core/json/assertNever'
-import { formatNumber, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 
 /** Something a colleague would question in a reading. `meant` is the value that would fit, and `unit` what it was read in. */
 export type ReadingDoubt = { readonly reading: MapReading } & (
-  | { readonly kind: 'off-line'; readonly offShare: number }
-  | { readonly kind: 'falls'; readonly belowLs: number }
-  | { readonly kind: 'all-equal' }
-  | { readonly kind: 'over-rated'; readonly times: number }
-  | { readonly kind: 'unit'; readonly field: SlipField; readonly meant: number; readonly unit: string }
+  | { readonly code: 'off-line'; readonly offShare: number }
+  | { readonly code: 'falls'; readonly belowLs: number }
+  | { readonly code: 'all-equal' }
+  | { readonly code: 'over-rated'; readonly times: number }
+  | { readonly code: 'unit'; readonly field: SlipField; readonly meant: number; readonly unit: string }
 )
 type SlipField = 'velocityMs' | 'flowLs' | 'rpm'
 
@@ -45,7 +43,7 @@ function slip(reading: MapReading, field: SlipField, should: number): ReadingDou
   if (value === null) return null
   for (const [unit, inBase] of SLIPS[field])
     if (Math.abs((value * inBase) / should - 1) < SLIP_WITHIN)
-      return { kind: 'unit', reading, field, meant: Number((value * inBase).toPrecision(3)), unit }
+      return { code: 'unit', reading, field, meant: Number((value * inBase).toPrecision(3)), unit }
   return null
 }
 
@@ -80,8 +78,8 @@ function disagreeing(valued: readonly Valued[]): ReadingDoubt[] {
     doubts.push(
       slip(one.reading, one.field, should) ??
         (below
-          ? { kind: 'falls', reading: one.reading, belowLs: below.value }
-          : { kind: 'off-line', reading: one.reading, offShare: one.value / should - 1 }),
+          ? { code: 'falls', reading: one.reading, belowLs: below.value }
+          : { code: 'off-line', reading: one.reading, offShare: one.value / should - 1 }),
     )
     left = left.filter((other) => other !== one)
   }
@@ -99,12 +97,12 @@ export function readingDoubts(
   const [first] = used
   const settings = new Set(used.map(({ reading }) => reading.settingPct))
   if (first && settings.size >= 3 && used.every(({ flowLs }) => flowLs === first.flowLs))
-    return [{ kind: 'all-equal', reading: first.reading }]
+    return [{ code: 'all-equal', reading: first.reading }]
   const turning = all.flatMap((reading): Valued[] =>
     reading.setAside || reading.rpm === null ? [] : [{ reading, value: reading.rpm, field: 'rpm' }],
   )
   const overRated = turning.flatMap(({ reading, value }): ReadingDoubt[] =>
-    ratedRpm !== null && value > 2 * ratedRpm ? [{ kind: 'over-rated', reading, times: value / ratedRpm }] : [],
+    ratedRpm !== null && value > 2 * ratedRpm ? [{ code: 'over-rated', reading, times: value / ratedRpm }] : [],
   )
   return [
     ...disagreeing(
@@ -118,29 +116,3 @@ export function readingDoubts(
     ...disagreeing(turning.filter(({ reading }) => !overRated.some((doubt) => doubt.reading === reading))),
   ]
 }
-
-/** The doubt as a sentence with the way out. */
-export function doubtText(doubt: ReadingDoubt, preference: UnitPreference = METRIC): string {
-  const at = `At ${formatNumber(doubt.reading.settingPct, 0)} %`
-  switch (doubt.kind) {
-    case 'off-line':
-      return `${at} the flow lies ${formatNumber(Math.abs(doubt.offShare) * 100, 0)} % ${doubt.offShare > 0 ? 'over' : 'under'} what its neighbours say: read it again, or set it aside.`
-    case 'falls':
-      return `${at} less flow was read than at a lower speed (${formatQuantity(doubt.belowLs, 'flow', preference)} there), which no fan does: read both again.`
-    case 'all-equal':
-      return 'Every setting gave the same flow: the signal does not reach the fan, or the instrument held its value. Read again.'
-    case 'over-rated':
-      return `${at} the speed is ${formatNumber(doubt.times, 1)} times the rated one: two pulses a turn, or another unit?`
-    case 'unit':
-      return `${at} did you mean ${meantText(doubt, preference)}? What was typed looks like ${doubt.unit}.`
-    default:
-      return assertNever(doubt)
-  }
-}
-
-const FIELD_QUANTITY = { velocityMs: 'airSpeed', flowLs: 'flow', rpm: 'rotation' } as const
-
-export const meantText = (
-  { meant, field }: Extract<ReadingDoubt, { kind: 'unit' }>,
-  preference: UnitPreference = METRIC,
-): string => formatQuantity(meant, FIELD_QUANTITY[field], preference, field === 'velocityMs' ? 1 : undefined)

@@ -4,6 +4,7 @@ import type { Check, CheckOf } from '@/core/prove/check'
 import { expectStep } from '@/core/prove/expect'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor, type Planned } from '@/core/prove/plan'
+import { findingText } from '@/core/prove/finding'
 import { readCheckReading, type CheckReading, type StepReading } from '@/core/prove/reading'
 import { judge } from '@/core/prove/verdict'
 import { clockAt } from '@/core/prove/weekClock'
@@ -137,9 +138,9 @@ test.each<{ what: string; reading: StepReading; missing: string }>([
   },
   { what: 'a fan', reading: { inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust: 25 } }, missing: 'make-up' },
 ])('without $what nothing is told', ({ reading, missing }) => {
-  const { verdict, sentence } = judge(room.context, find(room, 'floor'), speeds(reading))
+  const { verdict, finding } = judge(room.context, find(room, 'floor'), speeds(reading))
   expect(verdict).toBe('cannot-tell')
-  expect(sentence).toContain(missing)
+  expect(findingText(finding)).toContain(missing)
 })
 
 test('a reading so near to where it jumps that anything would be right tells nothing', () => {

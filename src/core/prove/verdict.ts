@@ -9,13 +9,13 @@ import {
   WIDE_PCT,
   type SpeedExpectation,
 } from '@/core/prove/expect'
+import type { Finding } from '@/core/prove/finding'
 import type { CheckReading, StepReading } from '@/core/prove/reading'
 import { allowedS } from '@/core/prove/uncertainty'
-import { formatNumber, formatPct, formatTime } from '@/core/quantity/format'
 
 export const VERDICTS = ['passes', 'fails', 'cannot-tell'] as const
 export type VerdictKind = (typeof VERDICTS)[number]
-export type Verdict = { readonly verdict: VerdictKind; readonly sentence: string }
+export type Verdict = { readonly verdict: VerdictKind; readonly finding: Finding }
 
 const NEAR = 1e-9
 
@@ -57,27 +57,32 @@ function notRead(context: ProveContext, check: CheckOf<'speed'>, readings: reado
 
 function judgeSpeed(context: ProveContext, check: CheckOf<'speed'>, readings: readonly StepReading[]): Verdict {
   const missing = notRead(context, check, readings)
-  if (missing.length > 0)
-    return { verdict: 'cannot-tell', sentence: `Not everything that counts was read: ${missing.join(', ')}.` }
+  if (missing.length > 0) return { verdict: 'cannot-tell', finding: { code: 'not-read', names: missing } }
   const judged = judgedSteps(context, check, readings)
   const failing = judged.filter(({ isInside }) => !isInside)
   const off = (one: Judged) => Math.abs(one.readPct - one.expectPct)
   const worst = [...(failing.length > 0 ? failing : judged)].sort((a, b) => off(b) - off(a))[0]!
-  const where = check.steps.length > 1 ? `Step ${worst.step + 1}: ` : ''
-  const figures = `${where}${fanName(context, worst.fan)} ${formatPct(off(worst))} points off; ${formatPct(worst.lowPct)} to ${formatPct(worst.highPct)} % allowed.`
-  if (failing.length > 0) return { verdict: 'fails', sentence: figures }
+  const finding: Finding = {
+    code: 'off',
+    step: check.steps.length > 1 ? worst.step + 1 : null,
+    fan: fanName(context, worst.fan),
+    offPct: off(worst),
+    lowPct: worst.lowPct,
+    highPct: worst.highPct,
+  }
+  if (failing.length > 0) return { verdict: 'fails', finding }
   const isTold = check.compares
     ? judged.every(({ isWide }) => !isWide)
     : showsSomething(check.steps.map((_step, step) => judged.filter((one) => one.step === step)))
-  if (isTold) return { verdict: 'passes', sentence: figures }
+  if (isTold) return { verdict: 'passes', finding }
   if (check.compares) return judgeDifference(context, check, readings)
   const wide = judged.find(({ isWide }) => isWide) ?? judged[0]!
   return {
     verdict: 'cannot-tell',
-    sentence:
+    finding:
       check.steps.length > 1
-        ? 'At these readings nothing was to change: it was not brought surely past its point.'
-        : `At this reading anything from ${formatNumber(wide.lowPct, 0)} to ${formatNumber(wide.highPct, 0)} % would be right: more than ${WIDE_PCT} points to either side. Bring it further from where the speed changes.`,
+        ? { code: 'nothing-changes' }
+        : { code: 'too-wide', lowPct: wide.lowPct, highPct: wide.highPct, mostPct: WIDE_PCT },
   }
 }
 
@@ -91,11 +96,17 @@ function judgeDifference(context: ProveContext, check: CheckOf<'speed'>, reading
     ),
   }))
   const worst = judged.sort((a, b) => b.off - b.halfPct - (a.off - a.halfPct))[0]!
-  const sentence = `${fanName(context, worst.fan)}: between the two it should change by ${formatPct(Math.abs(worst.expectPct))} points; ${formatPct(worst.off)} off, ${formatPct(worst.halfPct)} allowed.`
-  if (worst.off > worst.halfPct + NEAR) return { verdict: 'fails', sentence }
+  const finding: Finding = {
+    code: 'change-off',
+    fan: fanName(context, worst.fan),
+    expectPct: worst.expectPct,
+    offPct: worst.off,
+    allowedPct: worst.halfPct,
+  }
+  if (worst.off > worst.halfPct + NEAR) return { verdict: 'fails', finding }
   return judged.some(differs)
-    ? { verdict: 'passes', sentence }
-    : { verdict: 'cannot-tell', sentence: 'The two readings lie too near together to compare them.' }
+    ? { verdict: 'passes', finding }
+    : { verdict: 'cannot-tell', finding: { code: 'too-near' } }
 }
 
 /** Judges a reading against what the response gives at the moment that was really read.
@@ -107,13 +118,13 @@ export function judge(context: ProveContext, check: Check, reading: CheckReading
     const offS = Math.abs(reading.timeS - check.expectS)
     return {
       verdict: offS <= allowed + NEAR ? 'passes' : 'fails',
-      sentence: `${formatTime(Number(offS.toFixed(1)))} off; ${formatTime(Number(formatNumber(allowed, 1)))} allowed.`,
+      finding: { code: 'time-off', offS, allowedS: allowed },
     }
   }
   if (check.kind === 'seen' && reading.kind === 'seen')
     return {
       verdict: reading.asExpected ? 'passes' : 'fails',
-      sentence: reading.asExpected ? 'Seen as expected.' : 'Not as expected.',
+      finding: { code: 'seen', asExpected: reading.asExpected },
     }
   throw new RangeError(`a ${check.kind} check cannot be judged by a ${reading.kind} reading`)
 }

@@ -1,4 +1,5 @@
 import { asc, eq, sql } from 'drizzle-orm'
+import { readFinding, type Finding } from '@/core/prove/finding'
 import { readCheckReading, type CheckReading } from '@/core/prove/reading'
 import { VERDICTS, type VerdictKind } from '@/core/prove/verdict'
 import { inWorkspace, type Scope } from '@/db/client'
@@ -9,6 +10,12 @@ import { checkResult } from '@/db/schema'
 const keptVerdict = (verdict: string): VerdictKind =>
   verdict === 'holds' ? 'passes' : (VERDICTS.find((known) => known === verdict) ?? 'cannot-tell')
 
+/** What another version of the program wrote is not understood; the verdict stands without its figures. */
+const keptFinding = (finding: unknown): Finding => {
+  const read = readFinding(finding)
+  return read.ok ? read.value : { code: 'as-written', text: '' }
+}
+
 export type CheckResult = {
   readonly id: string
   readonly check: string
@@ -16,7 +23,7 @@ export type CheckResult = {
   /** What was read; null where another version of the program wrote it. */
   readonly reading: CheckReading | null
   readonly verdict: VerdictKind
-  readonly sentence: string
+  readonly finding: Finding
   readonly readBy: string
   readonly readAt: Date
 }
@@ -57,7 +64,7 @@ export const listCheckResults = (scope: Scope, installationId: string): Promise<
       .from(checkResult)
       .where(within(scope, checkResult, eq(checkResult.installationId, installationId)))
       .orderBy(asc(checkResult.seq))
-    return rows.map(({ id, check, given, reading, verdict, sentence, readBy, readAt }) => {
+    return rows.map(({ id, check, given, reading, verdict, finding, readBy, readAt }) => {
       const read = readCheckReading(reading)
       return {
         id,
@@ -65,7 +72,7 @@ export const listCheckResults = (scope: Scope, installationId: string): Promise<
         given,
         reading: read.ok ? read.value : null,
         verdict: keptVerdict(verdict),
-        sentence,
+        finding: keptFinding(finding),
         readBy,
         readAt,
       }

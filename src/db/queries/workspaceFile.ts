@@ -65,7 +65,7 @@ export const wholeInstallation = (scope: OfWorkspace, id: string) =>
         given: checkResult.given,
         reading: checkResult.reading,
         verdict: checkResult.verdict,
-        sentence: checkResult.sentence,
+        finding: checkResult.finding,
         readBy: checkResult.readBy,
         readAt: checkResult.readAt,
       })

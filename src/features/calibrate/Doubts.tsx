@@ -2,7 +2,8 @@
 
 import { useMemo } from 'react'
 import { sizedReadings } from '@/core/calibration/flowMap'
-import { doubtText, meantText, readingDoubts } from '@/core/calibration/readingDoubts'
+import { readingDoubts } from '@/core/calibration/readingDoubts'
+import { doubtText, meantText } from '@/core/calibration/words'
 import type { FanCalibration } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
@@ -25,7 +26,7 @@ export function Doubts({
     [calibration, fan.ratedRpm],
   )
   return doubts.map((doubt) => {
-    const { reading, kind } = doubt
+    const { reading, code } = doubt
     const change = (label: string, recipe: (held: FanCalibration['map'][number]) => void) =>
       onChange(label, (held) => {
         const mine = held.map.find(({ id }) => id === reading.id)
@@ -33,13 +34,13 @@ export function Doubts({
       })
     return (
       <Notice
-        key={`${kind}-${reading.id}`}
+        key={`${code}-${reading.id}`}
         title={doubtText(doubt, preference)}
-        {...(kind === 'all-equal'
+        {...(code === 'all-equal'
           ? {}
           : {
               action:
-                kind === 'unit'
+                code === 'unit'
                   ? {
                       label: `Use ${meantText(doubt, preference)}`,
                       onClick: () => change('did you mean', (held) => void (held[doubt.field] = doubt.meant)),

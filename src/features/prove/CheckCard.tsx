@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography'
 import { useState, type ReactNode } from 'react'
 import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, type ProveContext } from '@/core/prove/context'
+import type { Finding } from '@/core/prove/finding'
 import type { CheckReading } from '@/core/prove/reading'
 import { judge, readPct, type VerdictKind } from '@/core/prove/verdict'
 import { checkText, type CheckText } from '@/core/prove/words'
@@ -22,7 +23,7 @@ export type KeptResult = {
   readonly check: string
   readonly given: string
   readonly verdict: VerdictKind
-  readonly sentence: string
+  readonly finding: Finding
 }
 
 type Props = {
@@ -203,9 +204,7 @@ function Judged({
   return (
     <Box role="status" sx={{ minHeight: 44, my: 1 }}>
       {verdict && <VerdictLine {...verdict} ifFails={ifFails} />}
-      {!verdict && last && (
-        <VerdictLine verdict={last.verdict} sentence={`${last.sentence} (kept before)`} ifFails={ifFails} />
-      )}
+      {!verdict && last && <VerdictLine verdict={last.verdict} finding={last.finding} isFormer ifFails={ifFails} />}
     </Box>
   )
 }

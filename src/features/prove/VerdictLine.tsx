@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
+import { findingText, type Finding } from '@/core/prove/finding'
 import type { VerdictKind } from '@/core/prove/verdict'
 
 const VERDICT_WORDS: Record<VerdictKind, string> = {
@@ -16,11 +17,14 @@ const SIGNS: Record<VerdictKind, string> = { passes: '✓', fails: '✕', 'canno
 
 export const VerdictLine = ({
   verdict,
-  sentence,
+  finding,
+  isFormer = false,
   ifFails,
 }: {
   verdict: VerdictKind
-  sentence: string
+  finding: Finding
+  /** Whether it was kept before. */
+  isFormer?: boolean
   ifFails: string
 }) => (
   <Box
@@ -32,7 +36,8 @@ export const VerdictLine = ({
       py: 1,
     }}
   >
-    <span aria-hidden="true">{SIGNS[verdict]}</span> <b>{VERDICT_WORDS[verdict]}</b> {sentence}
+    <span aria-hidden="true">{SIGNS[verdict]}</span> <b>{VERDICT_WORDS[verdict]}</b> {findingText(finding)}
+    {isFormer && ' (kept before)'}
     {verdict === 'fails' && <Typography variant="body2">{ifFails}</Typography>}
   </Box>
 )

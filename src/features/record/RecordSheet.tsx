@@ -13,6 +13,7 @@ import { DUTY_PLANS } from '@/core/duty/table'
 import type { Installation } from '@/core/installation/installation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
+import { findingText, type Finding } from '@/core/prove/finding'
 import type { VerdictKind } from '@/core/prove/verdict'
 import { checkText } from '@/core/prove/words'
 import type { UnitPreference } from '@/core/quantity/format'
@@ -28,7 +29,7 @@ type RecordResult = {
   readonly check: string
   readonly given: string
   readonly verdict: VerdictKind
-  readonly sentence: string
+  readonly finding: Finding
   readonly readBy: string
   readonly readAt: string
 }
@@ -90,7 +91,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
               {result && (
                 <span
                   suppressHydrationWarning
-                >{`${result.sentence} ${result.readBy}, ${formatDayAndClock(result.readAt)}.`}</span>
+                >{`${findingText(result.finding)} ${result.readBy}, ${formatDayAndClock(result.readAt)}.`}</span>
               )}
             </Line>
           )

@@ -35,14 +35,14 @@ export async function keepCheck(scope: Scope, input: unknown): Promise<Result<Ve
       kind: 'invalid',
       problems: [{ code: 'check_gone', path: 'check' }],
     }
-  const { verdict, sentence } = judge(planned.context, check, reading)
+  const { verdict, finding } = judge(planned.context, check, reading)
   const isKept = await addCheckResult(scope, installationId, {
     id,
     check: checkId,
     given: givenMark(planned.context.response),
     reading,
     verdict,
-    sentence,
+    finding,
   })
-  return isKept ? { kind: 'done', verdict, sentence } : { kind: 'unknown' }
+  return isKept ? { kind: 'done', verdict, finding } : { kind: 'unknown' }
 }

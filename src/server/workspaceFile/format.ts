@@ -3,7 +3,9 @@ import { closed } from '@/core/json/vocabulary'
 import { validator } from '@/core/json/validator'
 import { LOG_KINDS } from '@/db/queries/log'
 
-export const WORKSPACE_SCHEMA = 'soft-gale/workspace@1'
+export const WORKSPACE_SCHEMA = 'soft-gale/workspace@2'
+/** Version 1 kept the finding of a check as text. */
+const FORMER_SCHEMA = 'soft-gale/workspace@1'
 
 const Text = (maxLength: number) => Type.String({ maxLength })
 const Time = Type.String({ maxLength: 40, pattern: '^\\d{4}-\\d\\d-\\d\\dT' })
@@ -12,7 +14,7 @@ const OrNull = <T extends Parameters<typeof Type.Union>[0][number]>(type: T) => 
 /** `workspace.json` in the zip. */
 const Manifest = Type.Object(
   {
-    schema: Type.Literal(WORKSPACE_SCHEMA),
+    schema: Type.Union([Type.Literal(WORKSPACE_SCHEMA), Type.Literal(FORMER_SCHEMA)]),
     name: Text(80),
     writtenAt: Time,
     installations: Type.Integer({ minimum: 0 }),
@@ -64,7 +66,8 @@ const InstallationPart = Type.Object(
           given: Text(2000),
           reading: Type.Unknown(),
           verdict: Text(40),
-          sentence: Text(2000),
+          finding: Type.Optional(Type.Unknown()),
+          sentence: Type.Optional(Text(2000)),
           readBy: Text(200),
           readAt: Time,
         },

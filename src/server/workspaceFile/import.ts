@@ -5,6 +5,7 @@ import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { parseJson } from '@/core/json/parseJson'
 import type { Outcome, Problem } from '@/core/json/problem'
 import { problemLine } from '@/core/words/problems'
+import type { Finding } from '@/core/prove/finding'
 import type { Scope } from '@/db/client'
 import { addMember } from '@/db/queries/member'
 import { importReadings } from '@/db/queries/reading'
@@ -85,7 +86,11 @@ export async function importWorkspace(
     })
     await each(/^installations\/[^/]+\.json$/, readInstallationPart, async (part) => {
       if (!isUuid(part.id)) throw new SpoiledPart('its id is none')
-      await putInstallation(scope, part)
+      const checks = part.checks.map(({ finding, sentence = '', ...check }) => ({
+        ...check,
+        finding: finding ?? ({ code: 'as-written', text: sentence } satisfies Finding),
+      }))
+      await putInstallation(scope, { ...part, checks })
       return 'installations'
     })
     await each(/^readings\/[^/]+\.json$/, readReadingsPart, async ({ columns, feeds: _feeds, ...part }, entry) => {

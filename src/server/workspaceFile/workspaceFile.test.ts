@@ -39,7 +39,7 @@ beforeAll(async () => {
     given: 'x',
     reading: { kind: 'speed', steps: [{ inputs: {}, fansPct: { exhaust: 25 } }] },
     verdict: 'passes',
-    sentence: 'Good.',
+    finding: { code: 'seen', asExpected: true },
   })
   await sealRevision(scope, { id: randomUUID(), installationId: id, version: 1, reason: 'as found', open: [] })
   await addLogEntry(scope, { id: randomUUID(), installationId: null, kind: 'note', text: 'The van is back.' })
@@ -105,6 +105,46 @@ test('a part that is spoiled is left out and named; the others come in', async (
   expect(made.kind === 'done' && made.left.map((line) => line.split(':')[0])).toEqual([
     'controllers/1.json',
     `installations/${id}.json`,
+  ])
+})
+
+test('a file of version 1 comes in; what its checks said stands as it was written', async () => {
+  const zip = new ZipFile()
+  const add = (name: string, part: unknown) => zip.addBuffer(Buffer.from(JSON.stringify(part)), name)
+  const at = '2026-10-01T10:00:00Z'
+  const made = randomUUID()
+  add('workspace.json', { schema: 'soft-gale/workspace@1', name: 'Former', writtenAt: at, installations: 1 })
+  add(`installations/${made}.json`, {
+    id: made,
+    site: 'Lock Cottage',
+    createdAt: at,
+    setAsideAt: null,
+    setAsideBy: null,
+    document: demoInstallation('fruiting-room'),
+    version: 3,
+    savedBy: 'Tam Reed',
+    savedAt: at,
+    revisions: [],
+    checks: [
+      {
+        id: randomUUID(),
+        check: 'floor',
+        given: 'x',
+        reading: {},
+        verdict: 'holds',
+        sentence: '2 points off.',
+        readBy: 'Tam Reed',
+        readAt: at,
+      },
+    ],
+    log: [],
+  })
+  zip.end()
+  const brought = await importWorkspace(Buffer.from(await buffer(zip.outputStream)), scope)
+  expect(brought).toMatchObject({ kind: 'done', counted: { installations: 1 }, left: [] })
+  const there = { ...scope, workspaceId: brought.kind === 'done' ? brought.workspaceId : '' }
+  expect(await listCheckResults(there, made)).toMatchObject([
+    { verdict: 'passes', finding: { code: 'as-written', text: '2 points off.' } },
   ])
 })
 

@@ -54,12 +54,12 @@ export default async function RecordPage({ params, searchParams }: Props) {
             open: revision.open,
           }
         }
-        results={results.map(({ id: key, check, given, verdict, sentence, readBy, readAt }) => ({
+        results={results.map(({ id: key, check, given, verdict, finding, readBy, readAt }) => ({
           key,
           check,
           given,
           verdict,
-          sentence,
+          finding,
           readBy,
           readAt: readAt.toISOString(),
         }))}

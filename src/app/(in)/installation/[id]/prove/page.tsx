@@ -9,7 +9,7 @@ export default async function ProvePage(props: AtInstallation) {
   return (
     <ProveStage
       installationId={id}
-      results={results.map(({ check, given, verdict, sentence }) => ({ check, given, verdict, sentence }))}
+      results={results.map(({ check, given, verdict, finding }) => ({ check, given, verdict, finding }))}
       onKeep={keepCheckAction}
     />
   )
