@@ -1,5 +1,7 @@
 /** Unit and database tests. `./gale test` starts the throwaway PostgreSQL and passes its address. */
 export default {
+  // Left alone, jest keeps one core for itself, which is half of a machine of two.
+  maxWorkers: '100%',
   testEnvironment: 'node',
   // Tests of components run in jsdom, and compile their schemas as the server does.
   testEnvironmentOptions: { customExportConditions: ['node', 'node-addons'] },

@@ -45,4 +45,6 @@ export async function needPostgres(): Promise<string> {
   return programs
 }
 
-export const CHROMIUM = '/usr/bin/chromium'
+export const CHROMIUM = '/usr/bin/chromium-headless-shell'
+/** Installs it where it is missing. */
+export const needChromium = (): Promise<void> => needPackage('chromium-headless-shell', () => existsSync(CHROMIUM))

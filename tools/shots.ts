@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { chromium, type Browser } from '@playwright/test'
 import { startGale } from '../e2e/setup/gale'
-import { CHROMIUM, needPackage } from './debian'
+import { CHROMIUM, needChromium } from './debian'
 
 type Shot = {
   readonly file: string
@@ -89,7 +89,7 @@ async function take(
 
 /** Makes the pictures in docs/screenshots again, on a fresh demo. */
 export async function shots(): Promise<number> {
-  await needPackage('chromium', () => existsSync(CHROMIUM))
+  await needChromium()
   mkdirSync(FOLDER, { recursive: true })
   const folder = mkdtempSync(`${tmpdir()}/gale-shots-`)
   const gale = await startGale({ folder })

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { ensureBuilt } from './build'
 import { startCluster, stopCluster } from './cluster'
-import { CHROMIUM, needPackage } from './debian'
+import { needChromium } from './debian'
 import { passes, root, tool } from './run'
 
 type Part = { readonly name: string; readonly run: () => Promise<boolean> }
@@ -49,7 +49,7 @@ async function build(): Promise<boolean> {
 }
 
 async function browser(): Promise<boolean> {
-  await needPackage('chromium', () => existsSync(CHROMIUM))
+  await needChromium()
   return passes(tool('playwright'), ['test'])
 }
 

@@ -52,7 +52,9 @@ export const edit = async (page: Page, label: string | RegExp, text: string): Pr
   await field.press('Enter')
 }
 
+/** Looks at the page once it is drawn: a page whose parts still come has no heading yet. */
 export async function expectNoAxeFindings(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
     .analyze()
