@@ -1,14 +1,21 @@
 import Link from '@mui/material/Link'
 import type { ReactNode } from 'react'
 
-type Props = { label?: string; onClick: () => void; children: ReactNode }
+type Props = {
+  label?: string
+  /** Whether what it unfolds is unfolded. */
+  isOpen?: boolean
+  onClick: () => void
+  children: ReactNode
+}
 
 /** An action in the run of a sentence; as large as a finger needs. */
-export const TextButton = ({ label, onClick, children }: Props) => (
+export const TextButton = ({ label, isOpen, onClick, children }: Props) => (
   <Link
     component="button"
     type="button"
     aria-label={label}
+    aria-expanded={isOpen}
     onClick={onClick}
     sx={{
       fontSize: 'inherit',

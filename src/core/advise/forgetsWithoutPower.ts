@@ -1,9 +1,13 @@
 import type { Judge } from '@/core/advise/judgement'
 import { says } from '@/core/advise/words'
+import { isPart } from '@/core/controller/schema'
+import { weekSpans } from '@/core/response/weekSpans'
 
-/** Settings that power loss erases must be on a list the next person can find. */
-export const forgetsWithoutPower: Judge = ({ kit }) => {
-  const lost = kit.controller?.settings.filter(({ power }) => power === 'lost') ?? []
+/** Settings that power loss erases must be on a list the next person can find. A clock by which nothing goes may be wrong. */
+export const forgetsWithoutPower: Judge = ({ kit, response }) => {
+  const goesByClock = weekSpans(response).length > 0
+  const lost =
+    kit.controller?.settings.filter((setting) => setting.power === 'lost' && (isPart(setting) || goesByClock)) ?? []
   if (lost.length === 0) return []
   return [
     {

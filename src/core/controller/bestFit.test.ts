@@ -2,7 +2,8 @@ import { fit } from '@/core/controller/fit'
 import { nearestValue, valuesOf } from '@/core/controller/nearestValue'
 import { GREATEST_WEIGHT } from '@/core/controller/rampPair'
 import { careOf, CARES, safeSide, type Care, type Place } from '@/core/controller/safeSide'
-import type { ControllerModel, Meaning, Setting, SettingValue } from '@/core/controller/schema'
+import type { ControllerModel, Meaning, PartSetting, Setting, SettingValue } from '@/core/controller/schema'
+import { settingOf } from '@/core/controller/settingOf'
 import { pointsFrom } from '@/core/response/conventions'
 import type { Response } from '@/core/response/schema'
 import type { Differential } from '@/core/rules/differential'
@@ -76,8 +77,6 @@ function measured({ asked, xs, wanted }: Sampled, given: Curve, care: Care) {
   return { off: sum / xs.length + GREATEST_WEIGHT * greatest, wrong: wrong / xs.length }
 }
 
-const settingOf = ({ settings }: ControllerModel, means: Meaning, slot: number): Setting | undefined =>
-  settings.find((setting) => setting.means === means && setting.slot === slot)
 const legal = (setting: Setting): number[] => valuesOf(setting).filter((value) => value !== setting.off)
 const round = (x: number, step: number): number => Number((Math.round(x / step) * step).toFixed(6))
 
@@ -212,7 +211,7 @@ describe.each(CARES)('an on/off rule, care for %s', (care) => {
 })
 
 /** A setting stands at the value nearest to what was wanted on its safe side; beyond its range it goes as far as it can. */
-function expectNearest(settings: readonly SettingValue[], setting: Setting, wanted: number, care: Care): void {
+function expectNearest(settings: readonly SettingValue[], setting: PartSetting, wanted: number, care: Care): void {
   const { towards } = safeSide(setting.means, PLACES[care])
   const all = valuesOf(setting)
   const allowed = all.filter((value) =>

@@ -1,5 +1,5 @@
 import { wayTo } from '@/core/controller/panel'
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import { isPart, type ControllerModel, type Meaning, type Setting } from '@/core/controller/schema'
 import type { Problem } from '@/core/json/problem'
 
 const onStep = ({ min, step }: Setting, value: number): boolean =>
@@ -72,6 +72,17 @@ function checkSetting(setting: Setting, path: string): Problem[] {
         before: choices![index - 1]!.value,
       })
   }
+  if (setting.means === 'nothing' && (setting.purpose === undefined || setting.advice === undefined))
+    problems.push({ code: 'no_purpose', path, name })
+  if (setting.advice?.what === 'set') {
+    const { to } = setting.advice
+    const isHad =
+      to !== undefined &&
+      to >= min &&
+      to <= max &&
+      (choices ? choices.some(({ value }) => value === to) : onStep(setting, to))
+    if (!isHad) problems.push({ code: 'advice_not_had', path: `${path}.advice.to`, name, got: to ?? null })
+  }
   if (enter.way === 'choose' && !choices)
     problems.push({
       code: 'no_choices',
@@ -90,7 +101,9 @@ function checkPanel({ panel, settings }: ControllerModel): Problem[] {
   const settingIds = settings.map(({ id }) => id)
   const unreached = states.filter((id) => wayTo(panel, states[0]!, id) === null)
   const unset = settingIds.filter(
-    (id) => !panel.states.some((state) => state.setting === id && state.moves.some(({ does }) => does === 'step-up')),
+    (id) =>
+      settings.find((setting) => setting.id === id)?.who !== 'maker' &&
+      !panel.states.some((state) => state.setting === id && state.moves.some(({ does }) => does === 'step-up')),
   )
   return [
     ...panel.states.flatMap(({ id, setting, moves }, index): Problem[] => {
@@ -143,6 +156,14 @@ function checkPanel({ panel, settings }: ControllerModel): Problem[] {
       from: states[0] ?? '',
       to: id,
     })),
+    ...states
+      .filter((id) => !unreached.includes(id) && wayTo(panel, id, states[0]!, () => true) === null)
+      .map((id): Problem => ({
+        code: 'no_way_back',
+        path: `panel.states.${states.indexOf(id)}`,
+        state: id,
+        to: states[0] ?? '',
+      })),
     ...unset.map((id): Problem => ({
       code: 'never_changed',
       path: `settings.${settingIds.indexOf(id)}`,
@@ -217,10 +238,19 @@ function checkFigures({
       ...missing('ramps', index, 'ramp.startAt', 'fixed', fixed !== undefined),
       ...missing('ramps', index, 'ramp.span', 'fixedSpan', fixed !== undefined || fixedSpan !== undefined),
     ]),
-    ...differentials.flatMap(({ fixedWidth }, index) => [
-      ...missing('differentials', index, 'differential.setPoint', null, false),
-      ...missing('differentials', index, 'differential.width', 'fixedWidth', fixedWidth !== undefined),
-    ]),
+    ...differentials.flatMap(({ fixedWidth }, index) =>
+      ['differential.onAt', 'differential.offAt'].some((means) =>
+        settings.some((setting) => setting.means === means && setting.slot === index + 1),
+      )
+        ? [
+            ...missing('differentials', index, 'differential.onAt', null, false),
+            ...missing('differentials', index, 'differential.offAt', null, false),
+          ]
+        : [
+            ...missing('differentials', index, 'differential.setPoint', null, false),
+            ...missing('differentials', index, 'differential.width', 'fixedWidth', fixedWidth !== undefined),
+          ],
+    ),
     ...rapidRises.flatMap(({ rise, release, windowS, capS }, index) => [
       ...missing('rapidRises', index, 'rapidRise.rise', 'rise', rise !== undefined),
       ...missing('rapidRises', index, 'rapidRise.release', 'release', release !== undefined),
@@ -236,6 +266,25 @@ function checkFigures({
       ...missing('cycles', index, 'cycle.periodS', null, false),
     ]),
   ]
+}
+
+/** Two settings for one part: nobody could say which of them counts. */
+function checkTwice({ settings }: ControllerModel): Problem[] {
+  const parts = settings.map((setting, index) => ({ setting, index })).filter(({ setting }) => isPart(setting))
+  const otherOf = (means: string, slot: number, before: number) =>
+    parts.find(({ setting, index }) => setting.means === means && setting.slot === slot && index < before)?.setting
+  return parts.flatMap(({ setting: { means, slot, name }, index }): Problem[] => {
+    const path = `settings.${index}.means`
+    const twin = otherOf(means, slot, index)
+    const other = ['differential.onAt', 'differential.offAt'].includes(means)
+      ? (otherOf('differential.setPoint', slot, settings.length) ??
+        otherOf('differential.width', slot, settings.length))
+      : undefined
+    return [
+      ...(twin ? [{ code: 'same_part_twice' as const, path, name, other: twin.name, means }] : []),
+      ...(other ? [{ code: 'two_ways_to_say' as const, path, name, other: other.name }] : []),
+    ]
+  })
 }
 
 /** What contradicts itself in a controller model: ids, ranges, defaults, choices, slots that do not exist or whose figures nothing sets, a panel with no way to a setting. */
@@ -278,5 +327,5 @@ export function checkModel(model: ControllerModel): Problem[] {
       ...checkSetting(setting, path),
     ]
   })
-  return [...problems, ...checkFigures(model), ...checkTerminals(model), ...checkPanel(model)]
+  return [...problems, ...checkTwice(model), ...checkFigures(model), ...checkTerminals(model), ...checkPanel(model)]
 }

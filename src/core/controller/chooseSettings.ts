@@ -4,7 +4,14 @@ import { chooseTogether } from '@/core/controller/chooseTogether'
 import type { Loss } from '@/core/controller/loss'
 import { nearestValue } from '@/core/controller/nearestValue'
 import { careOf, safeSide, type Place } from '@/core/controller/safeSide'
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import {
+  isPart,
+  type ControllerModel,
+  type Meaning,
+  type PartSetting,
+  type Setting,
+  type SettingValue,
+} from '@/core/controller/schema'
 import { settingOf } from '@/core/controller/settingOf'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import { wantedValue, type Assignment } from '@/core/controller/wanted'
@@ -46,12 +53,12 @@ function chooseEach(
   const choices = new Map<Setting, Choice>()
   const valueOf = valueIn(model, choices)
   const ceiling = ceilingAsked(response, model, assignment)
-  const lowerIsMore = ({ means, slot }: Setting): boolean => {
+  const lowerIsMore = ({ means, slot }: PartSetting): boolean => {
     const kind = ruleKindOf(means)
     const rule = kind && assignment.inSlots.get(kind)?.[slot - 1]
     return rule ? slotKind(rule.kind).lowerIsMore(rule) : true
   }
-  const inOrder = [...model.settings].sort((a, b) => Number(isWidth(b)) - Number(isWidth(a)))
+  const inOrder = model.settings.filter(isPart).sort((a, b) => Number(isWidth(b)) - Number(isWidth(a)))
   for (const setting of inOrder) {
     const isCeiling = setting.means === 'ceiling'
     const asked = isCeiling
@@ -76,13 +83,15 @@ const valueIn =
   }
 
 /** What every setting is put to: the asked value on the safe side, or what does nothing (its default where it has no such value) where nothing
- *  speaks of it. Start and band of a ramp, and set point and width of an on/off rule, are chosen together once floor and ceiling stand. */
+ *  speaks of it. Start and band of a ramp, and set point and width of an on/off rule, are chosen together once floor and ceiling stand.
+ *  @param instead settings that somebody puts to another value than would be chosen */
 export function chooseSettings(
   response: Response,
   model: ControllerModel,
   place: Place,
   assignment: Assignment,
   sides: Partial<Record<Meaning, 'up' | 'down'>>,
+  instead: readonly SettingValue[] = [],
 ) {
   const each = chooseEach(response, model, place, assignment, sides)
   const bounds = boundsOf(model, response, valueIn(model, each))
@@ -93,7 +102,12 @@ export function chooseSettings(
   })
   const choices = new Map(each)
   for (const { setting, ...pair } of pairs) choices.set(setting, { ...choices.get(setting)!, ...pair })
-  const losses = model.settings.flatMap((setting): Loss[] => {
+  const parts = model.settings.filter(isPart)
+  for (const { setting: id, value } of instead) {
+    const setting = parts.find((part) => part.id === id)
+    if (setting) choices.set(setting, { ...choices.get(setting)!, given: value, because: '' })
+  }
+  const losses = parts.flatMap((setting): Loss[] => {
     const { asked, given, because } = choices.get(setting)!
     if (asked === null) return []
     if (asked < setting.min - NEAR || asked > setting.max + NEAR)
@@ -101,9 +115,9 @@ export function chooseSettings(
     return Math.abs(given - asked) > NEAR ? [{ kind: 'rounded', setting, asked, given, because }] : []
   })
   return {
-    settings: model.settings.map((setting) => ({ setting: setting.id, value: choices.get(setting)!.given })),
+    settings: parts.map((setting) => ({ setting: setting.id, value: choices.get(setting)!.given })),
     losses: [...losses, ...unaskedIn(response, model, assignment)],
     valueOf: valueIn(model, choices),
-    bounds,
+    bounds: boundsOf(model, response, valueIn(model, choices)),
   }
 }

@@ -1,6 +1,8 @@
 import type { Fit } from '@/core/controller/fit'
 import type { ControllerModel, Setting, SettingValue, WeekSlot } from '@/core/controller/schema'
 import { settingStepText, settingValueText } from '@/core/controller/settingText'
+import { setPointFigure } from '@/core/controller/setPointFigure'
+import { assign } from '@/core/controller/wanted'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import type { WeekSpan } from '@/core/rules/common'
@@ -107,7 +109,8 @@ function settingAction(
 type Entered = { readonly rule: string; readonly span: WeekSpan; readonly text: string; readonly figure: number }
 
 /** What stands in a calendar: periods with their speed, or set points of the rule that bears them. */
-function enteredIn({ of }: WeekSlot, { rules, inputs }: Response, preference: UnitPreference): Entered[] {
+function enteredIn({ of }: WeekSlot, given: Response, model: ControllerModel, preference: UnitPreference): Entered[] {
+  const { rules, inputs } = given
   if (of === 'speed')
     return rules.flatMap((rule) =>
       'periods' in rule
@@ -119,16 +122,19 @@ function enteredIn({ of }: WeekSlot, { rules, inputs }: Response, preference: Un
           }))
         : [],
     )
-  return rules.flatMap((rule) =>
-    'setPoints' in rule && rule.setPoints
-      ? rule.setPoints.map((span) => ({
-          rule: rule.id,
-          span,
-          text: formatQuantity(span.at, inputQuantity(inputs.find(({ id }) => id === rule.input)), preference),
-          figure: span.at,
-        }))
-      : [],
-  )
+  const assignment = assign(given, model)
+  return rules.flatMap((rule) => {
+    if (!('setPoints' in rule) || !rule.setPoints) return []
+    const { setting, offset } = setPointFigure(rule, model, assignment)
+    const quantity = inputQuantity(inputs.find(({ id }) => id === rule.input))
+    return rule.setPoints.map((span) => {
+      const figure = Number((span.at + offset).toFixed(6))
+      const shown = setting
+        ? settingValueText(setting, figure, preference)
+        : formatQuantity(figure, quantity, preference)
+      return { rule: rule.id, span, text: shown, figure }
+    })
+  })
 }
 
 /** A number that is another one as soon as anything of the period is: what was ticked off counts only for what it was. */
@@ -138,7 +144,7 @@ const periodNumber = ({ span: { days, startMin, endMin }, figure }: Entered): nu
 
 function weekActions(slot: WeekSlot, model: ControllerModel, given: Response, preference: UnitPreference): Action[] {
   const { enter } = slot
-  return enteredIn(slot, given, preference).map((entered, index) => ({
+  return enteredIn(slot, given, model, preference).map((entered, index) => ({
     id: `period-${entered.rule}-${index + 1}`,
     kind: 'set',
     title: [
@@ -155,12 +161,14 @@ function weekActions(slot: WeekSlot, model: ControllerModel, given: Response, pr
 }
 
 /** What to do at the controller, in order: prepare, each setting from its present value, its calendar, then keep, lock and read back.
- *  @param current what the panel shows now; a setting not named has its default. `reset`: it was put back to what its maker leaves it at */
+ *  @param current what the panel shows now; a setting not named has its default. `reset`: it was put back to what its maker leaves it at
+ *  @param decided values that were decided here of settings that stand for nothing in the response */
 export function dialIn(
   model: ControllerModel,
   { settings, given }: Pick<Fit, 'settings' | 'given'>,
   current: readonly SettingValue[] | 'reset' = [],
   preference: UnitPreference = METRIC,
+  decided: readonly SettingValue[] = [],
 ): Action[] {
   const isReset = current === 'reset'
   const shows = isReset ? [] : current
@@ -177,8 +185,8 @@ export function dialIn(
       presses: null,
     }))
   const set = model.settings.flatMap((setting) => {
-    const wanted = settings.find(({ setting: id }) => id === setting.id)?.value
-    if (wanted === undefined) return []
+    const wanted = [...settings, ...decided].find(({ setting: id }) => id === setting.id)?.value
+    if (wanted === undefined || setting.who === 'maker') return []
     const now = shows.find(({ setting: id }) => id === setting.id)?.value ?? setting.default
     return [settingAction(setting, model, wanted, now, isReset, preference)]
   })

@@ -5,8 +5,10 @@ import { giveParts } from '@/core/controller/giveParts'
 import type { Loss } from '@/core/controller/loss'
 import { measureCurve } from '@/core/controller/measureLoss'
 import { prepareAsked } from '@/core/controller/prepareAsked'
-import type { Place } from '@/core/controller/safeSide'
+import { nearestValue } from '@/core/controller/nearestValue'
+import { safeSide, type Place } from '@/core/controller/safeSide'
 import type { ControllerModel, Meaning, SettingValue } from '@/core/controller/schema'
+import { setPointFigure } from '@/core/controller/setPointFigure'
 import { slotKind } from '@/core/controller/slots/table'
 import { giveSetPoints } from '@/core/controller/slots/weekSlot'
 import { assign, type Assignment } from '@/core/controller/wanted'
@@ -23,22 +25,38 @@ export type Fit = {
 const SMALLEST_PCT = 0.5
 
 /** The set points of a calendar belong to the first differential, or the first ramp where there is none. */
-function withSetPoints(rule: Rule, rules: readonly Rule[], model: ControllerModel): Given<Rule> {
+function withSetPoints(
+  rule: Rule,
+  rules: readonly Rule[],
+  model: ControllerModel,
+  assignment: Assignment,
+  place: Place,
+): Given<Rule> {
   if (!('onAt' in rule) && !('fullAt' in rule)) return given(rule)
   const bearer = rules.find((held) => 'onAt' in held) ?? rules.find((held) => 'fullAt' in held)
   const slot = bearer?.id === rule.id ? model.weeks?.find(({ of }) => of === 'set-point') : undefined
   const { setPoints: asked, ...without } = rule
-  return made(giveSetPoints(asked, slot, rule.id), (setPoints) => (setPoints ? { ...without, setPoints } : without))
+  const { setting, offset } = setPointFigure(rule, model, assignment)
+  const nearest = (at: number): number => {
+    if (!setting) return at
+    const { towards } = safeSide(setting.means, place, slotKind(rule.kind).lowerIsMore(rule))
+    return Number((nearestValue(setting, at + offset, towards) - offset).toFixed(6))
+  }
+  return made(giveSetPoints(asked, slot, rule.id, nearest), (setPoints) =>
+    setPoints ? { ...without, setPoints } : without,
+  )
 }
 
 /** The rules as this controller carries them out, in the order in which they were asked. */
 function giveRules(
   response: Response,
   model: ControllerModel,
-  { inSlots, replaced, leftOver }: Assignment,
+  assignment: Assignment,
+  place: Place,
   bounds: { readonly floorPct: number; readonly ceilingPct: number },
   valueOf: (means: Meaning, slot: number) => number | undefined,
 ): Given<Rule[]> {
+  const { inSlots, replaced, leftOver } = assignment
   const rules = [...inSlots].flatMap(([kind, slots]) =>
     slots.flatMap((rule, index): Given<Rule>[] => {
       if (!rule) return []
@@ -50,7 +68,7 @@ function giveRules(
   const { value, losses } = givenList(rules)
   const order = response.rules.map(({ id }) => id)
   const sorted = value.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
-  const pointed = givenList(sorted.map((rule) => withSetPoints(rule, sorted, model)))
+  const pointed = givenList(sorted.map((rule) => withSetPoints(rule, sorted, model, assignment, place)))
   return given(
     pointed.value,
     ...losses,
@@ -73,8 +91,15 @@ function giveFloor({ floor }: Response, model: ControllerModel, speedPct: number
   )
 }
 
-/** From response, model and place: the settings, the response this controller will really carry out, and what is lost between the two. */
-export function fit(asked: Response, model: ControllerModel, place: Place): Fit {
+/** Settings that stand for nothing in a response, and have one value they should stand at wherever the controller is used. */
+const advisedSettings = ({ settings }: ControllerModel): SettingValue[] =>
+  settings.flatMap(({ id, advice }) =>
+    advice?.what === 'set' && advice.to !== undefined ? [{ setting: id, value: advice.to }] : [],
+  )
+
+/** From response, model and place: the settings, the response this controller will really carry out, and what is lost between the two.
+ *  @param instead settings that are put to another value than would be chosen: what comes of that */
+export function fit(asked: Response, model: ControllerModel, place: Place, instead: readonly SettingValue[] = []): Fit {
   const { value: response, losses: preparing } = prepareAsked(asked, model)
   const assignment = assign(response, model)
   // A ceiling that was moved out of a skip band must not be rounded back into it.
@@ -84,7 +109,7 @@ export function fit(asked: Response, model: ControllerModel, place: Place): Fit 
     valueOf,
     bounds: chosen,
     losses: choosing,
-  } = chooseSettings(response, model, place, assignment, sides)
+  } = chooseSettings(response, model, place, assignment, sides, instead)
   const floor = giveFloor(response, model, chosen.floorPct)
   const parts = giveParts(response, model, chosen.floorPct, valueOf)
   const [first] = model.outputs
@@ -99,10 +124,10 @@ export function fit(asked: Response, model: ControllerModel, place: Place): Fit 
     }),
   )
   const bounds = { floorPct: bounded.value.floor.speedPct, ceilingPct: bounded.value.ceiling.speedPct }
-  const rules = giveRules(response, model, assignment, bounds, valueOf)
+  const rules = giveRules(response, model, assignment, place, bounds, valueOf)
   const carried = { ...bounded.value, rules: rules.value }
   const curve = measureCurve(asked, carried)
   const steps: Loss[] = curve && curve.greatestPct > SMALLEST_PCT ? [{ kind: 'steps', stepPct, curve }] : []
   const losses = [preparing, choosing, floor.losses, parts.losses, bounded.losses, rules.losses, steps].flat()
-  return { settings, given: carried, losses }
+  return { settings: [...settings, ...advisedSettings(model)], given: carried, losses }
 }

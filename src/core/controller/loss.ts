@@ -95,6 +95,8 @@ export type Loss =
   | { readonly kind: 'wins'; readonly asked: 'highest' | 'first' }
   | { readonly kind: 'periods-left-out'; readonly rule: string; readonly kept: number; readonly asked: number }
   | { readonly kind: 'period-moved'; readonly rule: string; readonly stepMin: number }
+  /** The calendar cannot be told every point: it takes the nearest on the safe side. */
+  | { readonly kind: 'set-points-moved'; readonly rule: string; readonly moved: number; readonly farthest: number }
   | { readonly kind: 'offset-in-points'; readonly input: string; readonly offset: number }
   | {
       readonly kind: 'off-skip-band'

@@ -1,5 +1,3 @@
-import { readdirSync } from 'node:fs'
-import { join } from 'node:path'
 import { checkModel } from '@/core/controller/checkModel'
 import { actionText, dialIn, pressesBetween } from '@/core/controller/dialIn'
 import { fit } from '@/core/controller/fit'
@@ -7,12 +5,12 @@ import { panelStart, touch, touchesFor, type PanelNow } from '@/core/controller/
 import type { ControllerModel } from '@/core/controller/schema'
 import { compile } from '@/core/machine/compile'
 import { problemText } from '@/core/words/problems'
+import { demoModels } from '@/testing/anyInstallation'
 import { demoModel, plainRamp, responseTo } from '@/testing/examples'
 
-const models = readdirSync(join(process.cwd(), 'demo/controllers')).map((file) => demoModel(file.replace('.json', '')))
-const each = models.map((model) => [model.id, model] as const)
+const each = demoModels.map((model) => [model.id, model] as const)
 
-test('one of each class of the demo scenario', () => expect(models).toHaveLength(9))
+test('one of each class of the demo scenario', () => expect(demoModels).toHaveLength(9))
 
 /** The panel after these touches; the touches that mean something else in a later state are played where they stand. */
 const play = (model: ControllerModel, from: PanelNow, settingId: string, value: number): PanelNow => {
@@ -27,15 +25,19 @@ describe.each(each)('%s', (_id, model) => {
   test('its simulated panel reaches both ends of every setting, and keeps them all', () => {
     let now = panelStart(model)!
     const ends: Record<string, number> = {}
-    for (const { id, min, max, choices } of model.settings)
-      for (const value of [choices?.[0]?.value ?? min, choices?.[choices.length - 1]?.value ?? max]) {
-        // A range that is no whole number of steps ends one step short of its end.
-        const { step } = model.settings.find((setting) => setting.id === id)!
-        const reachable = choices ? value : min + Math.floor((value - min) / step + 1e-6) * step
-        now = play(model, now, id, reachable)
-        expect(now.kept[id]).toBeCloseTo(reachable, 6)
-        ends[id] = now.kept[id]!
-      }
+    for (const { id, min, max, choices, who } of model.settings) {
+      // What only the maker may change stays as it came.
+      if (who === 'maker') ends[id] = now.kept[id]!
+      else
+        for (const value of [choices?.[0]?.value ?? min, choices?.[choices.length - 1]?.value ?? max]) {
+          // A range that is no whole number of steps ends one step short of its end.
+          const { step } = model.settings.find((setting) => setting.id === id)!
+          const reachable = choices ? value : min + Math.floor((value - min) / step + 1e-6) * step
+          now = play(model, now, id, reachable)
+          expect(now.kept[id]).toBeCloseTo(reachable, 6)
+          ends[id] = now.kept[id]!
+        }
+    }
     expect(now.kept).toEqual(ends)
   })
 
@@ -131,6 +133,7 @@ test('a panel with no way to a setting, a state or a control is said, each with 
   }
   const place = model.panel!.states.length
   expect(checkModel(broken).map(({ path }) => path)).toEqual([
+    `settings.${model.settings.length}.means`,
     `panel.states.${place}.moves.0.control`,
     `panel.states.${place}.moves.0.to`,
     `panel.states.${place}.moves.0.does`,
@@ -138,6 +141,8 @@ test('a panel with no way to a setting, a state or a control is said, each with 
     `settings.${model.settings.length}`,
   ])
 })
+
+const SETTING = demoModel('slide-lever-box').settings[0]!
 
 test.each<{ what: string; change: Partial<ControllerModel>; says: RegExp }>([
   {
@@ -154,6 +159,59 @@ test.each<{ what: string; change: Partial<ControllerModel>; says: RegExp }>([
     what: 'a hold after a fall without its time',
     change: { holdsAfterFall: [{ input: 'temperature', speed: 'own' }] },
     says: /holdAfterFall\.holdS.*holdS/,
+  },
+  {
+    what: 'two settings for one part',
+    change: { settings: [SETTING, { ...SETTING, id: 'again', name: 'Again' }] },
+    says: /Again stands for the same part of a response as Lever \(floor\)/,
+  },
+  {
+    what: 'a set point beside a figure for on',
+    change: {
+      settings: [
+        { ...SETTING, id: 'point', name: 'Point', means: 'differential.setPoint' },
+        { ...SETTING, id: 'on', name: 'On', means: 'differential.onAt' },
+      ],
+      differentials: [{ input: 'temperature', action: 'direct', convention: 'symmetric', speed: 'own', fixedWidth: 1 }],
+    },
+    says: /On and Point say the same two points in two ways/,
+  },
+  {
+    what: 'a setting of nothing without a purpose',
+    change: { settings: [{ ...SETTING, means: 'nothing' }] },
+    says: /say in “purpose” what it is for/,
+  },
+  {
+    what: 'advice to a value it cannot have',
+    change: {
+      settings: [{ ...SETTING, means: 'nothing', purpose: 'A pin.', advice: { what: 'set', to: 32, why: 'So.' } }],
+    },
+    says: /set to 32, which is not a value/,
+  },
+  {
+    what: 'advice that does not say to what',
+    change: { settings: [{ ...SETTING, means: 'nothing', purpose: 'A pin.', advice: { what: 'set', why: 'So.' } }] },
+    says: /“advice.to” does not say/,
+  },
+  {
+    what: 'a state nobody gets out of',
+    change: {
+      panel: {
+        ...demoModel('slide-lever-box').panel!,
+        states: [
+          {
+            ...demoModel('slide-lever-box').panel!.states[0]!,
+            moves: [
+              ...demoModel('slide-lever-box').panel!.states[0]!.moves,
+              { control: 'lever', act: 'hold', to: 'cellar' },
+            ],
+          },
+          ...demoModel('slide-lever-box').panel!.states.slice(1),
+          { id: 'cellar', shows: 'Nothing', moves: [] },
+        ],
+      },
+    },
+    says: /From state “cellar” no way leads back to “scale”/,
   },
 ])('$what is refused with the way out: nothing takes whatever is asked', ({ change, says }) => {
   const model = { ...demoModel('slide-lever-box'), ...change }

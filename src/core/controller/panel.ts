@@ -55,14 +55,24 @@ export function touch(model: ControllerModel, now: PanelNow, { control, act }: T
   }
 }
 
-/** The touches that lead from one state to another, the fewest; null where there is no way. */
-export function wayTo(panel: Panel, from: string, to: string): Touch[] | null {
+/** Moves that leave every setting as it is. */
+const keepsNothing = ({ does }: PanelMove): boolean => does === undefined || does === 'drop'
+
+/** The touches that lead from one state to another, the fewest; null where there is no way.
+ *  @param isAllowed which moves may be made; those that change no setting where nothing is said */
+export function wayTo(
+  panel: Panel,
+  from: string,
+  to: string,
+  isAllowed: (move: PanelMove) => boolean = keepsNothing,
+): Touch[] | null {
   const ways = new Map<string, Touch[]>([[from, []]])
   for (const [at, way] of ways) {
     if (at === to) return way
-    for (const { control, act, to: next, does } of panelState(panel, at)?.moves ?? [])
-      if (next !== undefined && !ways.has(next) && (does === undefined || does === 'drop'))
-        ways.set(next, [...way, { control, act }])
+    for (const move of panelState(panel, at)?.moves ?? []) {
+      const { control, act, to: next } = move
+      if (next !== undefined && !ways.has(next) && isAllowed(move)) ways.set(next, [...way, { control, act }])
+    }
   }
   return null
 }

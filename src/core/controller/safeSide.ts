@@ -72,6 +72,14 @@ const TABLE: Record<Meaning, Row> = {
     suction: ['later', `coming on later draws less: ${FLUE}`],
   },
   'differential.width': SPARE,
+  'differential.onAt': {
+    air: ['sooner', 'coming on earlier gives more air, and …'],
+    suction: ['later', `coming on later draws less: ${FLUE}`],
+  },
+  'differential.offAt': {
+    air: ['sooner', 'going off later gives more air, and …'],
+    suction: ['later', `going off sooner draws less: ${FLUE}`],
+  },
   'differential.speedPct': MORE,
   'differential.minOnS': SPARE,
   'differential.minOffS': SPARE,

@@ -22,6 +22,8 @@ const MEANINGS = [
   'switch.overrunS',
   'differential.setPoint',
   'differential.width',
+  'differential.onAt',
+  'differential.offAt',
   'differential.speedPct',
   'differential.minOnS',
   'differential.minOffS',
@@ -56,10 +58,19 @@ const MEANINGS = [
 ] as const
 export type Meaning = (typeof MEANINGS)[number]
 
+/** `nothing`: a clock, a unit, a lock, nothing of the response. `unknown`: nobody at hand knows what it does. */
+const BESIDE = ['nothing', 'unknown'] as const
+
 export const KEPT = ['kept', 'lost', 'verify'] as const
 
 /** When a changed value is written for good, so that it outlasts a power cut. */
 const WRITTEN = ['at-once', 'on-key', 'after', 'on-leaving'] as const
+
+/** Who may change a setting: whoever stands there, who commissions the installation, the maker alone. */
+export const WHO = ['user', 'commissioned', 'maker'] as const
+
+/** What is to be done with a setting that stands for nothing in the response. */
+export const ADVICE = ['leave', 'set', 'decide'] as const
 
 /** How one setting is entered: where it stands, what turns it, what keeps it. Counted from the value it has now. */
 const Entry = Type.Object(
@@ -84,8 +95,50 @@ export const Setting = Type.Object(
     id: Id,
     name: about("the panel's own word for it", Words),
     means: about(
-      'which part of a response it stands for',
-      Type.Union(MEANINGS.map((meaning) => Type.Literal(meaning))),
+      'which part of a response it stands for; `nothing` for a clock, a lock and the like, `unknown` where nobody at hand knows',
+      Type.Union([...MEANINGS, ...BESIDE].map((meaning) => Type.Literal(meaning))),
+    ),
+    purpose: about(
+      'what it is for, in plain words; what it stands for says it where nothing is said',
+      Type.Optional(Words),
+    ),
+    otherNames: about(
+      'what leaflets and people call it besides',
+      Type.Optional(Type.Array(Words, { minItems: 1, maxItems: 8 })),
+    ),
+    who: about(
+      'who may change it; a user where nothing is said',
+      Type.Optional(Type.Union(WHO.map((who) => Type.Literal(who)))),
+    ),
+    advice: about(
+      'what is to be done with it where it stands for nothing in the response',
+      Type.Optional(
+        Type.Object(
+          {
+            what: about(
+              'leave it as found, set it to `to`, or decide here',
+              Type.Union(ADVICE.map((what) => Type.Literal(what))),
+            ),
+            to: about('for `set`: the value', Type.Optional(Type.Number())),
+            why: about('why', Words),
+          },
+          closed,
+        ),
+      ),
+    ),
+    figure: about(
+      'where the panel shows another figure than the value: value × `times` + `plus`, with its own unit',
+      Type.Optional(
+        Type.Object(
+          {
+            times: about('what the value is multiplied by, not 0', Type.Number({ minimum: -1000, maximum: 1000 })),
+            plus: about('what is added then', Type.Number({ minimum: -1000, maximum: 1000 })),
+            unit: about('the unit beside the figure; empty where it has none', Type.String({ maxLength: 20 })),
+            decimals: about('digits behind the point', Type.Integer({ minimum: 0, maximum: 4 })),
+          },
+          closed,
+        ),
+      ),
     ),
     slot: about('which of several parts of that kind, counted from 1', Type.Integer({ minimum: 1, maximum: 8 })),
     quantity: about(
@@ -140,6 +193,10 @@ export const Setting = Type.Object(
   closed,
 )
 export type Setting = Static<typeof Setting>
+
+/** A setting that stands for a part of the response. */
+export type PartSetting = Setting & { readonly means: Meaning }
+export const isPart = (setting: Setting): setting is PartSetting => !BESIDE.some((beside) => beside === setting.means)
 
 const inputKind = Type.Union(MEASURED.map((kind) => Type.Literal(kind)))
 const ownOr = <T extends string>(...others: readonly T[]) =>
@@ -418,6 +475,24 @@ export const Panel = Type.Object(
 )
 export type Panel = Static<typeof Panel>
 
+export const SIGNAL_KINDS = ['lamp', 'code', 'display', 'beep'] as const
+/** What a lamp, a code, the display or a beep tells, and where to look next. */
+const Signal = Type.Object(
+  {
+    kind: about('what tells it', Type.Union(SIGNAL_KINDS.map((kind) => Type.Literal(kind)))),
+    shows: about('what is seen or heard', Words),
+    while: about(
+      'in which state of the panel it has this meaning; in every one where nothing is said',
+      Type.Optional(Words),
+    ),
+    means: about('what it means', Words),
+    next: about('where to look next, or what to do', Words),
+    urgent: about('something stands still, or soon will', Type.Optional(Type.Boolean())),
+  },
+  closed,
+)
+export type Signal = Static<typeof Signal>
+
 const Step = Type.Object(
   {
     text: about('what is done', Words),
@@ -540,6 +615,10 @@ export const ControllerModel = Type.Object(
     ),
     settings: about('every setting of it', Type.Array(Setting, { maxItems: 60 })),
     panel: about('the panel, enough to draw and to play it', Type.Optional(Panel)),
+    signals: about(
+      'what lamps, codes, the display and beeps tell',
+      Type.Optional(Type.Array(Signal, { maxItems: 40 })),
+    ),
     prepare: about('what is done before the first setting', Type.Array(Step, { maxItems: 12 })),
     finish: about('what is done after the last', Type.Array(Step, { maxItems: 12 })),
     cautions: about('what can hurt someone at it', Type.Array(Words, { maxItems: 8 })),

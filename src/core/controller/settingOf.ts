@@ -1,5 +1,5 @@
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import type { ControllerModel, Meaning, PartSetting } from '@/core/controller/schema'
 
-/** The setting of a model that means this, in slot number `slot`. */
-export const settingOf = ({ settings }: ControllerModel, means: Meaning, slot: number): Setting | undefined =>
-  settings.find((setting) => setting.means === means && setting.slot === slot)
+/** The setting of a model that stands for a part of a response. */
+export const settingOf = (model: ControllerModel, means: Meaning, slot: number): PartSetting | undefined =>
+  model.settings.find((setting): setting is PartSetting => setting.means === means && setting.slot === slot)

@@ -1,17 +1,28 @@
 import type { Setting } from '@/core/controller/schema'
-import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
+import {
+  formatNumber,
+  formatPct,
+  formatQuantity,
+  formatTime,
+  METRIC,
+  type UnitPreference,
+} from '@/core/quantity/format'
 
 /** A value of a setting with its unit, as the panel would show it. */
 export const settingValueText = (
-  { quantity, choices }: Setting,
+  { quantity, choices, figure, means }: Setting,
   value: number,
   preference: UnitPreference = METRIC,
-): string => `${quantityText(quantity, value, preference)}${shownChoice(choices, value)}`
-
-const shownChoice = (choices: Setting['choices'], value: number): string => {
-  const choice = choices?.find((candidate) => candidate.value === value)
-  return choice ? ` (${choice.shown})` : ''
+): string => {
+  const choice = choices?.find((candidate) => candidate.value === value)?.shown
+  if (figure) return figureText(figure, value * figure.times + figure.plus)
+  // A choice that stands for nothing in the response is no figure: its words are all there is.
+  if (choice !== undefined && (means === 'nothing' || means === 'unknown')) return choice
+  return `${quantityText(quantity, value, preference)}${choice === undefined ? '' : ` (${choice})`}`
 }
+
+const figureText = ({ unit, decimals }: NonNullable<Setting['figure']>, figure: number): string =>
+  [formatNumber(figure, decimals), unit].filter((part) => part !== '').join(' ')
 
 const quantityText = (quantity: Setting['quantity'], value: number, preference: UnitPreference): string =>
   quantity === 'time'
@@ -24,6 +35,8 @@ const quantityText = (quantity: Setting['quantity'], value: number, preference: 
 export const settingStepText = (setting: Setting, preference: UnitPreference = METRIC): string =>
   setting.choices
     ? `${setting.choices.length} choices`
-    : setting.quantity === 'temperature'
-      ? formatQuantity(setting.step, 'temperatureDifference', preference)
-      : settingValueText(setting, setting.step, preference)
+    : setting.figure
+      ? figureText(setting.figure, Math.abs(setting.step * setting.figure.times))
+      : setting.quantity === 'temperature'
+        ? formatQuantity(setting.step, 'temperatureDifference', preference)
+        : settingValueText(setting, setting.step, preference)

@@ -1,4 +1,4 @@
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import type { ControllerModel, Meaning, PartSetting } from '@/core/controller/schema'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import type { Response } from '@/core/response/schema'
 import type { Rule } from '@/core/rules/table'
@@ -103,7 +103,7 @@ const PART_WANTS: Partial<Record<Meaning, Wants>> = {
 /** The value a response wants of a setting; null when nothing in the response speaks of it.
  *  @param chosen what settings of the same slot were put to before */
 export function wantedValue(
-  { means, slot }: Setting,
+  { means, slot }: PartSetting,
   response: Response,
   model: ControllerModel,
   { inSlots }: Assignment,

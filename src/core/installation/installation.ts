@@ -31,6 +31,29 @@ export const DialState = Type.Object(
         { maxItems: 100 },
       ),
     ),
+    decided: about(
+      'values decided here of settings that stand for nothing in the response',
+      Type.Optional(Type.Array(SettingValue, { maxItems: 60 })),
+    ),
+    readBack: about(
+      'what settings showed when they were read back after entering',
+      Type.Optional(Type.Array(SettingValue, { maxItems: 60 })),
+    ),
+    reasons: about(
+      'why commissioned settings are changed',
+      Type.Optional(
+        Type.Array(
+          Type.Object(
+            {
+              setting: about('id of a setting of the controller', Type.String({ maxLength: 60 })),
+              reason: about('why', Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' })),
+            },
+            closed,
+          ),
+          { maxItems: 60 },
+        ),
+      ),
+    ),
   },
   closed,
 )

@@ -113,6 +113,11 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'nothing_open'; readonly state: string }
   | { readonly code: 'no_way'; readonly from: string; readonly to: string }
   | { readonly code: 'never_changed'; readonly setting: string }
+  | { readonly code: 'no_way_back'; readonly state: string; readonly to: string }
+  | { readonly code: 'no_purpose'; readonly name: string }
+  | { readonly code: 'advice_not_had'; readonly name: string; readonly got: number | null }
+  | { readonly code: 'same_part_twice'; readonly name: string; readonly other: string; readonly means: string }
+  | { readonly code: 'two_ways_to_say'; readonly name: string; readonly other: string }
   | { readonly code: 'nothing_sets'; readonly means: string; readonly builtIn: string | null }
   | {
       readonly code: 'slot_beyond'

@@ -127,6 +127,10 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     title: `The calendar moves in steps of ${loss.stepMin} min.`,
     detail: `Periods of the ${say.rule(loss.rule)} begin a little earlier and end a little later.`,
   }),
+  'set-points-moved': (loss, say) => ({
+    title: `The calendar moves ${loss.moved === 1 ? 'a set point' : `${loss.moved} set points`}.`,
+    detail: `By at most ${formatDifference(loss.farthest, say.inputOfRule(loss.rule)?.kind, say.preference)}, to what it can be told, on the safe side.`,
+  }),
   'offset-in-points': (loss, say) => ({
     title: `No offset for ${say.input(loss.input)}.`,
     detail: `The points are moved by ${formatDifference(-loss.offset, say.inputWith(loss.input)?.kind, say.preference)} instead, which comes to the same; its display will read off by as much.`,

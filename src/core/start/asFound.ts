@@ -1,6 +1,6 @@
 import { boundsOf } from '@/core/controller/boundsOf'
 import { giveParts } from '@/core/controller/giveParts'
-import type { ControllerModel, Meaning, Setting } from '@/core/controller/schema'
+import { isPart, type ControllerModel, type Meaning, type Setting } from '@/core/controller/schema'
 import { settingOf } from '@/core/controller/settingOf'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import type { Installation } from '@/core/installation/installation'
@@ -126,10 +126,12 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
   const rules: Rule[] = []
   for (const kind of Object.keys(BLANKS) as (keyof typeof BLANKS)[])
     (slotKind(kind).slots(model) as readonly Slot[]).forEach((slot, index) => {
-      const isOff = model.settings.some(
-        ({ means, slot: of, off }) =>
-          off !== undefined && of === index + 1 && ruleKindOf(means) === kind && valueOf(means, of) === off,
-      )
+      const isOff = model.settings
+        .filter(isPart)
+        .some(
+          ({ means, slot: of, off }) =>
+            off !== undefined && of === index + 1 && ruleKindOf(means) === kind && valueOf(means, of) === off,
+        )
       if (isOff) return
       const id = freeId(
         rules.map((rule) => rule.id),

@@ -113,6 +113,18 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   no_way: ({ from, to }) => `No way leads from “${from}” to “${to}”: add a move whose “to” is it.`,
   never_changed: ({ setting }) =>
     `No state of the panel changes “${setting}”: add one with this setting and a move that does “step-up”.`,
+  no_way_back: ({ state, to }) =>
+    `From state “${state}” no way leads back to “${to}”: add a move, or a wait, that leaves it.`,
+  no_purpose: ({ name }) =>
+    `${name} stands for nothing in a response: say in “purpose” what it is for, and in “advice” what to do with it.`,
+  advice_not_had: ({ name, got }) =>
+    got === null
+      ? `${name} is to be set, but “advice.to” does not say to what.`
+      : `${name} is to be set to ${got}, which is not a value it can have.`,
+  same_part_twice: ({ name, other, means }) =>
+    `${name} stands for the same part of a response as ${other} (${means}): give one another slot, or say that it stands for nothing.`,
+  two_ways_to_say: ({ name, other }) =>
+    `${name} and ${other} say the same two points in two ways: keep a set point and a width, or a figure for on and one for off.`,
   nothing_sets: ({ means, builtIn }) =>
     `Nothing sets “${means}” here${builtIn ? `, and it is not built in: add a setting for it, or “${builtIn}”` : ': add a setting for it'}.`,
   slot_beyond: ({ name, group, slot, places }) => `${name} is for ${group} ${slot}, but this controller has ${places}.`,

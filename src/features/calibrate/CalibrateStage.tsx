@@ -2,8 +2,6 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Tab from '@mui/material/Tab'
-import Tabs from '@mui/material/Tabs'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { useState } from 'react'
 import { emptyCalibration } from '@/core/calibration/empty'
@@ -20,6 +18,7 @@ import { ProbeSpots } from '@/features/calibrate/ProbeSpots'
 import { ReadingInHand } from '@/features/calibrate/ReadingInHand'
 import { Shutters } from '@/features/calibrate/Shutters'
 import { Trials } from '@/features/calibrate/Trials'
+import { PartTabs } from '@/ui/PartTabs'
 import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -74,25 +73,7 @@ export function CalibrateStage() {
       side={<FloorSide derived={derived} isLead={fan.id === response.lead} />}
       sideTitle="Floor"
     >
-      <Tabs
-        value={part}
-        onChange={(_event, next: PartId) => setPart(next)}
-        variant="scrollable"
-        aria-label="Parts of calibrating"
-        sx={{ borderBottom: 1, borderColor: 'divider', mb: 1.5, minHeight: { xs: 48, sm: 36 } }}
-      >
-        {PARTS.map(({ id, name }) => (
-          <Tab
-            key={id}
-            value={id}
-            label={name}
-            id={`part-${id}`}
-            aria-controls="calibrate-part"
-            sx={{ textTransform: 'none', minHeight: { xs: 48, sm: 36 }, py: 0, px: 1.5, minWidth: 0 }}
-          />
-        ))}
-      </Tabs>
-      <Box role="tabpanel" id="calibrate-part" aria-labelledby={`part-${part}`}>
+      <PartTabs label="Parts of calibrating" parts={PARTS} part={part} onPart={setPart}>
         {part === 'turning' && (
           <>
             <Trials key={fan.id} calibration={readings} fan={fan} onChange={change} />
@@ -116,7 +97,7 @@ export function CalibrateStage() {
         )}
         {part === 'balance' && <BalanceSheet />}
         {part === 'instruments' && <Instruments />}
-      </Box>
+      </PartTabs>
     </StageLayout>
   )
 }

@@ -5,12 +5,14 @@ import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import type { Action, ActionPart } from '@/core/controller/dialIn'
 import { MONO } from '@/ui/theme'
-import { QuantityField } from '@/ui/QuantityField'
+import { SettingField } from '@/ui/SettingField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = {
   action: Action
   number: number
+  /** What the panel shows now, in the base unit of its setting; null for what is no setting. */
+  now: number | null
   isDone: boolean
   isNext: boolean
   onTick: (isTicked: boolean) => void
@@ -27,15 +29,8 @@ const quantityColour = (action: Action): string =>
         : 'cause.speed'
 
 /** One action: tick it, what to press, what will be seen. The next one is open; what the panel shows now can be put right. */
-export function ActionRow({ action, number, isDone, isNext, onTick, onPresent }: Props) {
+export function ActionRow({ action, number, now, isDone, isNext, onTick, onPresent }: Props) {
   const endGesture = useWorkingCopy((state) => state.endGesture)
-  const now =
-    action.setting && action.value !== null && action.presses
-      ? action.value -
-        (action.presses.way === 'down' ? -1 : 1) *
-          (action.presses.way === 'none' ? 0 : action.presses.count) *
-          action.setting.step
-      : null
   return (
     <Box
       component="li"
@@ -86,12 +81,10 @@ export function ActionRow({ action, number, isDone, isNext, onTick, onPresent }:
         {isNext && action.setting && now !== null && (
           <Typography variant="body2" component="div" sx={{ color: 'text.secondary', mt: 0.5 }}>
             The panel shows now:{' '}
-            <QuantityField
+            <SettingField
               label={`what the panel shows now for ${action.setting.name}`}
-              quantity={action.setting.quantity}
+              setting={action.setting}
               value={Number(now.toFixed(6))}
-              step={action.setting.step}
-              limits={[action.setting.min, action.setting.max]}
               onDone={endGesture}
               onChange={onPresent}
             />

@@ -4,20 +4,31 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { dialIn, type Action } from '@/core/controller/dialIn'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
+import { presentValue } from '@/core/start/asFound'
 import { isDone } from '@/core/installation/dialProgress'
 import { ActionRow } from '@/features/dial-in/ActionRow'
+import { SettingsList } from '@/features/dial-in/SettingsList'
+import { Signals } from '@/features/dial-in/Signals'
 import { LossNotices } from '@/ui/LossNotices'
 import { Caution } from '@/ui/Notice'
+import { PartTabs } from '@/ui/PartTabs'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
 import { stagePath } from '@/ui/stages'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
+
+const PARTS = [
+  { id: 'enter', name: 'Enter' },
+  { id: 'settings', name: 'All settings' },
+  { id: 'signals', name: 'Lamps and codes' },
+] as const
+type PartId = (typeof PARTS)[number]['id']
 
 /** What to press at the controller, in order, counted from what is on the panel now. */
 export function DialInStage({ installationId }: { installationId: string }) {
@@ -26,10 +37,11 @@ export function DialInStage({ installationId }: { installationId: string }) {
   const { fit } = useDerived()
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
+  const [part, setPart] = useState<PartId>('enter')
   const { controller } = kit
   const actions = useMemo(
-    () => (controller && fit ? dialIn(controller, fit, dial.present, preference) : []),
-    [controller, fit, dial.present, preference],
+    () => (controller && fit ? dialIn(controller, fit, dial.present, preference, dial.decided) : []),
+    [controller, fit, dial.present, dial.decided, preference],
   )
   if (!controller || !fit)
     return (
@@ -81,20 +93,27 @@ export function DialInStage({ installationId }: { installationId: string }) {
       side={<Limits controller={controller} losses={fit.losses} />}
       sideTitle="What this controller cannot do"
     >
-      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {actions.map((action, index) => (
-          <ActionRow
-            key={action.id}
-            action={action}
-            number={index + 1}
-            isDone={isDone(action, dial)}
-            isNext={action === next}
-            onTick={(isTicked) => tick(action, isTicked)}
-            onPresent={(value) => shows(action, value)}
-          />
-        ))}
-      </Box>
-      {next && (
+      <PartTabs label="Parts of dialling in" parts={PARTS} part={part} onPart={setPart}>
+        {part === 'enter' && (
+          <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+            {actions.map((action, index) => (
+              <ActionRow
+                key={action.id}
+                action={action}
+                number={index + 1}
+                now={action.setting && presentValue(action.setting, dial.present)}
+                isDone={isDone(action, dial)}
+                isNext={action === next}
+                onTick={(isTicked) => tick(action, isTicked)}
+                onPresent={(value) => shows(action, value)}
+              />
+            ))}
+          </Box>
+        )}
+        {part === 'settings' && <SettingsList controller={controller} fit={fit} />}
+        {part === 'signals' && <Signals controller={controller} />}
+      </PartTabs>
+      {next && part === 'enter' && (
         <PhoneBar>
           <Button fullWidth variant="contained" onClick={() => tick(next, true)}>
             Done, next

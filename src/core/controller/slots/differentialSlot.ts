@@ -23,6 +23,8 @@ export const differentialSlot: SlotKind<Differential, DifferentialSlot> = {
           chosen('differential.width') ??
           asConvention(slot.convention, slot.action, rule).differential,
       ),
+    'differential.onAt': ({ onAt }) => onAt,
+    'differential.offAt': ({ offAt }) => offAt,
     'differential.speedPct': ({ speedPct }) => speedPct,
     'differential.minOnS': ({ minOnS }) => minOnS,
     'differential.minOffS': ({ minOffS }) => minOffS,
@@ -34,12 +36,16 @@ export const differentialSlot: SlotKind<Differential, DifferentialSlot> = {
     const width = slot.fixedWidth ?? valueOf('differential.width') ?? asked.differential
     const isFixed = slot.fixedWidth !== undefined && Math.abs(width - asked.differential) > 1e-6
     const setPoint = valueOf('differential.setPoint') ?? setPointFor(rule, slot, width)
+    const [onAt, offAt] = [valueOf('differential.onAt'), valueOf('differential.offAt')]
     const minS = (wantedS: number, means: 'differential.minOnS' | 'differential.minOffS') =>
       slot.minTimes ? (valueOf(means) ?? wantedS) : 0
     return made(
       givenParts({
         points: given(
-          pointsFrom(slot.convention, slot.action, setPoint, width),
+          // Two figures of their own mean what they say, whatever the convention.
+          onAt !== undefined && offAt !== undefined
+            ? { onAt, offAt: slot.action === 'direct' ? Math.min(offAt, onAt) : Math.max(offAt, onAt) }
+            : pointsFrom(slot.convention, slot.action, setPoint, width),
           isFixed && {
             kind: 'fixed-figure',
             rule: rule.id,

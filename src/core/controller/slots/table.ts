@@ -1,5 +1,5 @@
 import { given } from '@/core/controller/given'
-import type { Meaning } from '@/core/controller/schema'
+import type { Setting } from '@/core/controller/schema'
 import { cycleSlot } from '@/core/controller/slots/cycleSlot'
 import { differentialSlot } from '@/core/controller/slots/differentialSlot'
 import { holdAfterFallSlot } from '@/core/controller/slots/holdAfterFallSlot'
@@ -43,4 +43,4 @@ const GROUPS: Readonly<Record<string, Rule['kind']>> = {
 }
 
 /** The kind of rule whose slot a setting belongs to; null for settings of the whole controller. */
-export const ruleKindOf = (means: Meaning): Rule['kind'] | null => GROUPS[means.split('.')[0] ?? ''] ?? null
+export const ruleKindOf = (means: Setting['means']): Rule['kind'] | null => GROUPS[means.split('.')[0] ?? ''] ?? null

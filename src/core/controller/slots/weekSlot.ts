@@ -5,6 +5,8 @@ import { toStep } from '@/core/machine/steps'
 import type { SetPoint, WeekSpan } from '@/core/rules/common'
 import type { Week } from '@/core/rules/week'
 
+const NEAR = 1e-6
+
 /** As many of these as the calendar holds, each on its steps: it begins no later and ends no earlier than asked. */
 function givePeriods<P extends WeekSpan>(
   periods: readonly P[],
@@ -32,14 +34,25 @@ function givePeriods<P extends WeekSpan>(
   )
 }
 
-/** Set points by the week, where the model has a calendar of them. */
+/** Set points by the week, where the model has a calendar of them.
+ *  @param nearest the nearest point the calendar can be told, on the safe side */
 export function giveSetPoints(
   setPoints: readonly SetPoint[] | undefined,
   slot: WeekSlot | undefined,
   rule: string,
+  nearest: (at: number) => number,
 ): Given<SetPoint[] | undefined> {
   if (!setPoints) return given(undefined)
-  if (slot) return givePeriods(setPoints, slot, rule)
+  if (slot) {
+    const told = setPoints.map((period) => ({ ...period, at: nearest(period.at) }))
+    const moves = told.map(({ at }, index) => Math.abs(at - setPoints[index]!.at)).filter((by) => by > NEAR)
+    const { value, losses } = givePeriods(told, slot, rule)
+    return given(
+      value,
+      ...losses,
+      moves.length > 0 && { kind: 'set-points-moved', rule, moved: moves.length, farthest: Math.max(...moves) },
+    )
+  }
   return given(undefined, { kind: 'part-left-out', part: 'set-points', name: rule })
 }
 

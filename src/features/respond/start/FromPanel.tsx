@@ -7,14 +7,13 @@ import { useMemo } from 'react'
 import { judgeInstallation } from '@/core/advise/judge'
 import { judgementText } from '@/core/advise/words'
 import { asFound, presentValue } from '@/core/start/asFound'
-import type { Setting } from '@/core/controller/schema'
+import { isPart, type Setting } from '@/core/controller/schema'
 import { derive } from '@/core/derive/derive'
 import type { Response } from '@/core/response/schema'
 import { Sentences } from '@/features/respond/start/Sentences'
-import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { usePreference } from '@/ui/preference'
-import { QuantityField } from '@/ui/QuantityField'
+import { SettingField } from '@/ui/SettingField'
 import { useDocument, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What the panel shows now is typed in; the response that means is said, and what is odd about it. */
@@ -34,7 +33,7 @@ export function FromPanel({ onTake }: { onTake: (label: string, response: Respon
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2 }}>
       <Box component="section" aria-label="On the panel now">
         <Typography variant="h2">On the panel now</Typography>
-        {controller.settings.map((setting) => (
+        {controller.settings.filter(isPart).map((setting) => (
           <PresentField key={setting.id} setting={setting} />
         ))}
       </Box>
@@ -85,27 +84,7 @@ function PresentField({ setting }: { setting: Setting }) {
       }}
     >
       <span>{setting.name}</span>
-      {setting.choices ? (
-        <Choice
-          label={setting.name}
-          value={String(value)}
-          options={setting.choices.map((choice) => [String(choice.value), choice.shown] as const)}
-          onChange={(next) => {
-            put(Number(next))
-            onDone()
-          }}
-        />
-      ) : (
-        <QuantityField
-          label={setting.name}
-          quantity={setting.quantity}
-          value={value}
-          step={setting.step}
-          limits={[setting.min, setting.max]}
-          onChange={put}
-          onDone={onDone}
-        />
-      )}
+      <SettingField label={setting.name} setting={setting} value={value} onChange={put} onDone={onDone} />
     </Box>
   )
 }
