@@ -26,7 +26,7 @@ export function card(args: readonly string[], streams: Streams): number {
   }
   streams.out('')
   streams.out('To set it again, from a controller as its maker leaves it')
-  dialIn(controller, fit, 'reset').forEach(({ title, how }, index) =>
+  dialIn(controller, fit, { ...installation.dial, present: 'reset' }).forEach(({ title, how }, index) =>
     streams.out([`${index + 1}. ${actionText(title)}`, actionText(how)].filter(Boolean).join(' ')),
   )
   if (fit.losses.length > 0) streams.out('\nWhat this controller cannot do')

@@ -106,7 +106,7 @@ export function fitCommand(args: readonly string[], streams: Streams): number {
   for (const { title, detail } of losses) streams.out(`! ${title} ${detail}`)
   for (const line of measureLines(fitted, response)) streams.out(line)
   if (values.actions)
-    dialIn(model, fitted, installation.dial.present).forEach(({ title, how, seen }, index) =>
+    dialIn(model, fitted, installation.dial).forEach(({ title, how, seen }, index) =>
       streams.out([`${index + 1}. ${actionText(title)}`, actionText(how), `→ ${seen}`].filter(Boolean).join(' ')),
     )
   return 0

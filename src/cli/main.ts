@@ -2,8 +2,10 @@ import { card } from '@/cli/card'
 import { check } from '@/cli/check'
 import { evaluate } from '@/cli/evaluate'
 import { fitCommand } from '@/cli/fit'
+import { outage } from '@/cli/outage'
 import { points } from '@/cli/points'
 import { rehearse } from '@/cli/rehearse'
+import { settings } from '@/cli/settings'
 import { sums } from '@/cli/sums'
 import { UsageError, type Streams } from '@/cli/streams'
 
@@ -15,6 +17,8 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Strea
   rehearse,
   points,
   sums,
+  settings,
+  outage,
 }
 
 /** Runs one command of the core. Results go to `out`, messages to `err`. Returns 0, 1 (the document is wrong) or 2 (wrong usage). */

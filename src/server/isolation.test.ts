@@ -160,6 +160,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
   saveLine: (who) => installationLines.saveLine(who, 1, lineOf('by a stranger')).catch(() => undefined),
   listSetAside: (who) => installations.listSetAside(who),
   placeInstallation: (who) => installations.placeInstallation(who, id, 'aside'),
+  listOfSite: async (who) => (await installations.listOfSite(who, 'Lock Cottage'))[0] ?? null,
   getSavedVersion: (who) => installations.getSavedVersion(who, id),
   listSeals: (who) => revisions.listSeals(who, id),
   getSealed: (who) => revisions.getSealed(who, id, 1),

@@ -101,6 +101,7 @@ const PAGES: Record<string, Row> = {
   '(in)/installation/[id]/rehearse': 'look',
   '(in)/installation/[id]/respond': 'look',
   '(in)/log': 'look',
+  '(in)/outage': 'look',
   '(in)/people': 'look',
   '(in)/phone': 'look',
   '(in)/sums': 'look',

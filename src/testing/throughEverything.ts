@@ -59,7 +59,7 @@ export function throughEverything(installation: Installation, models: readonly C
   for (const { label, wording } of facts(installation)) needWords(`${label}: ${wording}`, 'a fact')
   if (compare(installation, installation).length > 0) throw new Error('it differs from itself')
   if (installation.kit.controller && fitted) {
-    for (const { title, how } of dialIn(installation.kit.controller, fitted, installation.dial.present)) {
+    for (const { title, how } of dialIn(installation.kit.controller, fitted, installation.dial)) {
       needWords(actionText(title), 'an action')
       actionText(how)
     }

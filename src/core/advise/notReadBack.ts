@@ -6,9 +6,7 @@ import { isDone } from '@/core/installation/dialProgress'
 /** Someone began to dial in and what stands in the controller is not what stands here. */
 export const notReadBack: Judge = ({ kit, dial }, { fit }) => {
   if (!kit.controller || !fit || dial.done.length === 0) return []
-  const settings = dialIn(kit.controller, fit, dial.present).filter(
-    ({ setting }) => setting !== undefined && setting !== null,
-  )
+  const settings = dialIn(kit.controller, fit, dial).filter(({ setting }) => setting !== undefined && setting !== null)
   const open = settings.filter((action) => !isDone(action, dial))
   if (open.length === 0) return []
   return [

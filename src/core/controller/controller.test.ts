@@ -120,7 +120,7 @@ describe('what to press', () => {
 
   test('an action counts from what the panel shows now, and says what keeps it', () => {
     const { settings } = fit(response, twin, { duty: 'grow-room' })
-    const foot = dialIn(twin, { settings, given: response }, [{ setting: 'foot', value: 17 }]).find(
+    const foot = dialIn(twin, { settings, given: response }, { present: [{ setting: 'foot', value: 17 }] }).find(
       ({ id }) => id === 'set-foot',
     )!
     expect(actionText(foot.title)).toBe('Ramp foot: 16.0 °C, now 17.0 °C')

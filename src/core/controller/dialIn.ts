@@ -160,18 +160,23 @@ function weekActions(slot: WeekSlot, model: ControllerModel, given: Response, pr
   }))
 }
 
+export type OnPanel = {
+  /** What the panel shows now; a setting not named has its default. `reset`: it was put back to what its maker leaves it at. */
+  readonly present: readonly SettingValue[] | 'reset'
+  /** Values that were decided here of settings that stand for nothing in the response. */
+  readonly decided?: readonly SettingValue[] | undefined
+}
+
 /** What to do at the controller, in order: prepare, each setting from its present value, its calendar, then keep, lock and read back.
- *  @param current what the panel shows now; a setting not named has its default. `reset`: it was put back to what its maker leaves it at
- *  @param decided values that were decided here of settings that stand for nothing in the response */
+ */
 export function dialIn(
   model: ControllerModel,
   { settings, given }: Pick<Fit, 'settings' | 'given'>,
-  current: readonly SettingValue[] | 'reset' = [],
+  { present, decided = [] }: OnPanel = { present: [] },
   preference: UnitPreference = METRIC,
-  decided: readonly SettingValue[] = [],
 ): Action[] {
-  const isReset = current === 'reset'
-  const shows = isReset ? [] : current
+  const isReset = present === 'reset'
+  const shows = isReset ? [] : present
   const still = (kind: 'prepare' | 'finish', steps: ControllerModel['prepare']) =>
     steps.map((step, index): Action => ({
       id: `${kind}-${index + 1}`,

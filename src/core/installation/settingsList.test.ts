@@ -80,10 +80,13 @@ test('what nobody knows is noted, never guessed; what only the maker may touch i
   expect(noted.find(({ setting }) => setting.id === 'w-four')).toMatchObject({ found: 5, isOpen: false })
 
   const unit = demoModel('scroll-wheel-balanced')
-  const actions = dialIn(unit, fit(responseTo([]), unit, { duty: 'balanced' }), [], undefined, [
-    { setting: 'coil-limit', value: 50 },
-    { setting: 'mesh-days', value: 200 },
-  ])
+  const actions = dialIn(unit, fit(responseTo([]), unit, { duty: 'balanced' }), {
+    present: [],
+    decided: [
+      { setting: 'coil-limit', value: 50 },
+      { setting: 'mesh-days', value: 200 },
+    ],
+  })
   const entered = actions.flatMap(({ setting }) => (setting ? [setting.id] : []))
   expect(entered).toContain('mesh-days')
   expect(entered).not.toContain('coil-limit')

@@ -3,7 +3,8 @@ import { derive } from '@/core/derive/derive'
 import { chooseController } from '@/core/installation/chooseController'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
-import { afterOutage } from '@/core/record/afterOutage'
+import { DUTIES } from '@/core/brief/duty'
+import { afterOutage, byDanger, outageItems } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
 import { lastOf, openText, stillOpen, type ReadVerdict } from '@/core/record/stillOpen'
 import { a, clock, cycle, more, purge, response, switched } from '@/testing/corpus/build'
@@ -29,7 +30,7 @@ describe('what a seal leaves open', () => {
   test('actions not marked; a mark counts only with the value of today', () => {
     const document = demoInstallation('fruiting-room')
     const { fit } = derive(document)
-    const [action] = dialIn(document.kit.controller!, fit!, document.dial.present)
+    const [action] = dialIn(document.kit.controller!, fit!, document.dial)
     const marked = (value: number | null) => ({
       ...document,
       dial: { ...document.dial, done: [{ action: action!.id, value }] },
@@ -84,7 +85,9 @@ describe('after the power has been away', () => {
     const document = demoInstallation('fruiting-room')
     const setting = document.kit.controller!.settings[0]!
     setting.power = 'lost'
-    expect(wording(document)).toContain(`Enter again, they are lost: ${setting.name}`)
+    expect(wording(document)).toContain(`Enter again, it is lost: ${setting.name}, `)
+    setting.power = 'verify'
+    expect(wording(document)).toContain(`Read back, it may be lost: ${setting.name} should show `)
   })
 })
 
@@ -98,4 +101,36 @@ test('the answers of the brief are facts, with their units and words', () => {
   expect(wording).toMatchObject({ 'answer-mass': '80.00 kg', 'answer-backup': 'yes', 'answer-alarm': 'not known' })
   const stove = facts(a('stove-flue', { moves: 'room' })).find(({ key }) => key === 'answer-moves')
   expect(stove?.wording).toMatch(/air/)
+})
+
+describe('the sheet of what to look at', () => {
+  const of = (name: string) => {
+    const document = demoInstallation(name)
+    return outageItems(document, derive(document))
+  }
+
+  test.each([
+    ['ticket-hall-door', 'clock', 'look', /Put its clock .* it is lost/],
+    ['ticket-hall-door', 'kept', 'know', /^Surely kept: Room warmth, /],
+    ['duckling-brooder', 'signal-0', 'look', /air lamp is dark/],
+    ['kiln-room', 'turns', 'look', /See every fan turn/],
+  ] as const)('%s: %s', (name, id, kind, words) => {
+    const item = of(name).find((one) => one.id === id)!
+    expect(item.kind).toBe(kind)
+    expect(item.text).toMatch(words)
+  })
+
+  test('what is lost is entered again with presses from what its maker leaves it at', () => {
+    const document = demoInstallation('fruiting-room')
+    document.kit.controller!.settings.find(({ id }) => id === 'guard-mode')!.power = 'lost'
+    const lost = outageItems(document, derive(document)).find(({ id }) => id === 'enter-guard-mode')!
+    expect(lost).toMatchObject({ kind: 'enter' })
+    expect(lost.text).toMatch(/Guard, kept\. Page 8, line “guard”\. .*\[?dial\]?/)
+  })
+
+  test('animals first', () => {
+    const inOrder = [...DUTIES].sort(byDanger)
+    expect(inOrder.slice(0, 3)).toEqual(['livestock', 'head-pressure', 'stove-flue'])
+    expect(new Set(inOrder).size).toBe(DUTIES.length)
+  })
 })

@@ -62,7 +62,7 @@ function openChecks(
 
 function openActions({ kit, dial }: Installation, { fit }: Derived, preference?: UnitPreference): OpenItem[] {
   if (!kit.controller || !fit) return []
-  return dialIn(kit.controller, fit, dial.present, preference)
+  return dialIn(kit.controller, fit, dial, preference)
     .filter((action) => !isDone(action, dial))
     .map(({ id, title }) => ({
       kind: 'action',

@@ -11,7 +11,7 @@ export const TASK_WORDS: Record<SettingTask, string> = {
 }
 
 const WHY_WORDS: Record<Exclude<SettingWhy['code'], 'advice'>, string> = {
-  response: 'The response asks for it.',
+  response: 'As the response asks.',
   decided: 'Decided here.',
   unknown: 'Nobody at hand knows what it does: note what it shows, and leave it.',
   maker: 'Only its maker may change it.',

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { and, desc, eq, isNotNull } from 'drizzle-orm'
+import { and, asc, desc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { Installation } from '@/core/installation/installation'
 import { newProblems } from '@/core/installation/newProblems'
 import { openInstallation } from '@/core/installation/open'
@@ -62,6 +62,15 @@ export const getInstallation = (scope: Scope, id: string): Promise<AnyRow | null
   inWorkspace(scope, async (tx) => {
     const [row] = await selectInstallations(tx).where(within(scope, installation, eq(installation.id, id)))
     return row ? toRow(row) : null
+  })
+
+/** Everything in the yard on one site, by its name, with its working copy. */
+export const listOfSite = (scope: Scope, siteName: string): Promise<AnyRow[]> =>
+  inWorkspace(scope, async (tx) => {
+    const rows = await selectInstallations(tx)
+      .where(within(scope, installation, eq(site.name, siteName), isNull(installation.setAsideAt)))
+      .orderBy(asc(installation.createdAt))
+    return rows.map(toRow)
   })
 
 /** The version of the working copy that is kept now; null when this workspace has no such installation. */

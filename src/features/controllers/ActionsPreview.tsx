@@ -44,7 +44,7 @@ export function ActionsPreview({
   const made = useMemo(() => {
     if (!document) return null
     const fitted = fit(document.response, model, document.brief)
-    return { losses: fitted.losses, actions: dialIn(model, fitted, [], preference) }
+    return { losses: fitted.losses, actions: dialIn(model, fitted, undefined, preference) }
   }, [document, model, preference])
   if (installations.length === 0)
     return (

@@ -20,6 +20,7 @@ import { PhoneBar } from '@/ui/PhoneBar'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
+import { outageOf } from '@/ui/places'
 import { stagePath } from '@/ui/stages'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -40,8 +41,8 @@ export function DialInStage({ installationId }: { installationId: string }) {
   const [part, setPart] = useState<PartId>('enter')
   const { controller } = kit
   const actions = useMemo(
-    () => (controller && fit ? dialIn(controller, fit, dial.present, preference, dial.decided) : []),
-    [controller, fit, dial.present, dial.decided, preference],
+    () => (controller && fit ? dialIn(controller, fit, dial, preference) : []),
+    [controller, fit, dial, preference],
   )
   if (!controller || !fit)
     return (
@@ -90,7 +91,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
           </Button>
         </>
       }
-      side={<Limits controller={controller} losses={fit.losses} />}
+      side={<Limits installationId={installationId} controller={controller} losses={fit.losses} />}
       sideTitle="What this controller cannot do"
     >
       <PartTabs label="Parts of dialling in" parts={PARTS} part={part} onPart={setPart}>
@@ -125,7 +126,9 @@ export function DialInStage({ installationId }: { installationId: string }) {
 }
 
 /** What this controller cannot do, what it forgets, and what can hurt someone at it. */
-function Limits({ controller, losses }: { controller: ControllerModel; losses: readonly Loss[] }) {
+type LimitsProps = { installationId: string; controller: ControllerModel; losses: readonly Loss[] }
+
+function Limits({ installationId, controller, losses }: LimitsProps) {
   return (
     <>
       <SideHeading>What this controller cannot do</SideHeading>
@@ -137,6 +140,9 @@ function Limits({ controller, losses }: { controller: ControllerModel; losses: r
           {power === 'verify' ? `kept, ${powerNote ?? 'verify'}` : power}
         </Ruled>
       ))}
+      <Typography variant="body2" sx={{ mt: 0.75 }}>
+        <Link href={outageOf(installationId)}>After an outage: what to look at, what to enter again</Link>
+      </Typography>
       <SideHeading>Care</SideHeading>
       {controller.cautions.map((caution) => (
         <Caution key={caution} text={caution} />

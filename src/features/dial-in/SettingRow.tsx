@@ -17,6 +17,13 @@ import { TextLine } from '@/ui/TextLine'
 import { MONO } from '@/ui/theme'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
+/** One grid for the heads and for each row: name, four figures, what to do. On a phone the figures stand two by two under the name. */
+export const SETTING_GRID = {
+  display: 'grid',
+  gridTemplateColumns: { xs: '1fr 1fr', md: 'minmax(0, 2fr) repeat(4, minmax(76px, 0.8fr)) minmax(0, 2fr)' },
+  columnGap: 1.25,
+} as const
+
 type ValueList = 'present' | 'decided' | 'readBack'
 
 /** Puts a value of one setting into a list of the dial, or takes it away. */
@@ -51,9 +58,7 @@ export function SettingRow({ line }: { line: SettingLine }) {
     <Box
       component="li"
       sx={{
-        display: 'grid',
-        gridTemplateColumns: { xs: '1fr 1fr 1fr', md: 'minmax(0, 2fr) repeat(3, minmax(84px, 1fr)) minmax(0, 2fr)' },
-        columnGap: 1.5,
+        ...SETTING_GRID,
         rowGap: 0.5,
         borderBottom: 1,
         borderColor: 'divider',
@@ -88,6 +93,10 @@ export function SettingRow({ line }: { line: SettingLine }) {
         )}
       </Figure>
       <Figure label="Maker’s">{tells(setting.default)}</Figure>
+      <Figure label="Read back">
+        {wanted === null ? '–' : field('readBack', 'read back', readBack)}
+        {wanted !== null && readBack !== null && (Math.abs(readBack - wanted) < 1e-6 ? ' ✓' : ' ✕ not as wanted')}
+      </Figure>
       <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <b>{TASK_WORDS[task]}.</b> {settingWhyText(why)}
         {task === 'change' && (
@@ -104,12 +113,6 @@ export function SettingRow({ line }: { line: SettingLine }) {
             onChange={(text) => edit(`reason: ${name}`, ({ dial }) => putReason(dial, id, text), `reason-${id}`)}
             onDone={onDone}
           />
-        )}
-        {wanted !== null && (
-          <Typography variant="body2" component="div">
-            Read back: {field('readBack', 'read back', readBack)}
-            {readBack !== null && (Math.abs(readBack - wanted) < 1e-6 ? ' ✓ as wanted' : ' ✕ not as wanted')}
-          </Typography>
         )}
       </Box>
       {isUnfolded && (
@@ -133,7 +136,7 @@ function putReason(dial: DialState, setting: string, text: string): void {
 
 const Figure = ({ label, children }: { label: string; children: ReactNode }) => (
   <Box>
-    <Typography variant="body2" component="div" sx={{ color: 'text.secondary' }}>
+    <Typography variant="body2" component="div" sx={{ color: 'text.secondary', display: { md: 'none' } }}>
       {label}
     </Typography>
     {children}

@@ -24,7 +24,7 @@ export function Signals({ controller }: { controller: ControllerModel }) {
             <b>{shows}</b>
             {state && `, while ${state}`}: {means}
             <Typography variant="body2" sx={{ color: urgent ? 'error.main' : 'text.secondary' }}>
-              {urgent && <b>Soon. </b>}
+              {urgent && <b>Now: </b>}
               {next}
             </Typography>
           </Box>

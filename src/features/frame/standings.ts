@@ -23,7 +23,7 @@ export function standings(
   lastSeal: SealSummary | null,
 ): Record<StageId, Standing> {
   const { brief, kit, response, dial } = installation
-  const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit, dial.present) : []
+  const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit, dial) : []
   const doneCount = actions.filter((action) => isDone(action, dial)).length
   const plan = planFor(installation, derived)?.plan ?? []
   const mark = givenMark(derived.given.response)

@@ -18,6 +18,7 @@ import { VerdictLine } from '@/features/prove/VerdictLine'
 import { EMPTY_STEP, isComplete, readingOf, type StepEntry } from '@/features/prove/stepEntry'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Stopwatch } from '@/ui/Stopwatch'
+import { useSending } from '@/ui/useSending'
 
 export type KeptResult = {
   readonly check: string
@@ -180,17 +181,6 @@ function SeenCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'see
       </Bar>
     </>
   )
-}
-
-function useSending(onKeep: (reading: CheckReading) => Promise<void>): [boolean, (reading: CheckReading) => void] {
-  const [isSending, setSending] = useState(false)
-  return [
-    isSending,
-    (reading) => {
-      setSending(true)
-      void onKeep(reading).finally(() => setSending(false))
-    },
-  ]
 }
 
 function Judged({

@@ -141,13 +141,13 @@ type SetAgainProps = { document: Installation; fit: Fit | null; preference: Unit
 function SetAgain({ document, fit, preference }: SetAgainProps) {
   const { kit, dial, response } = document
   if (!kit.controller || !fit) return null
-  const fromPanel = dialIn(kit.controller, fit, dial.present, preference).filter(
+  const fromPanel = dialIn(kit.controller, fit, dial, preference).filter(
     ({ presses }) => presses !== null && presses.way !== 'none',
   )
   return (
     <>
       <Section title="To set it again, from a controller as its maker leaves it">
-        <Actions actions={dialIn(kit.controller, fit, 'reset', preference)} />
+        <Actions actions={dialIn(kit.controller, fit, { ...dial, present: 'reset' }, preference)} />
         {fit.losses.map((loss, index) => {
           const { title, detail } = lossText(loss, response, preference)
           return (

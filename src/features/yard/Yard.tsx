@@ -10,6 +10,7 @@ import { PlaceButton } from '@/ui/PlaceButton'
 import { Ruled } from '@/ui/Ruled'
 import { SearchForm } from '@/ui/SearchForm'
 import { SideHeading } from '@/ui/StageLayout'
+import { outageAtSite } from '@/ui/places'
 import { paletteVar } from '@/ui/paletteVar'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
@@ -216,7 +217,10 @@ type TableProps = {
 function SiteTable({ site, lines, bad, isOnly, mayArchive }: TableProps) {
   return (
     <Box component="section" aria-label={site} sx={{ mb: 3 }}>
-      {!isOnly && <Typography variant="h2">{site}</Typography>}
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline' }}>
+        {!isOnly && <Typography variant="h2">{site}</Typography>}
+        {lines.length > 0 && <Link href={outageAtSite(site)}>After an outage</Link>}
+      </Box>
       <Box
         aria-hidden="true"
         sx={{

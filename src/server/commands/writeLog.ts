@@ -11,7 +11,7 @@ const readInput = validator(
     {
       id: Uuid,
       installationId: Type.Union([Uuid, Type.Null()]),
-      text: Type.String({ minLength: 1, maxLength: 1000, pattern: '\\S' }),
+      text: Type.String({ minLength: 1, maxLength: 2000, pattern: '\\S' }),
     },
     closed,
   ),
