@@ -125,9 +125,9 @@ export function DialInStage({ installationId }: { installationId: string }) {
   )
 }
 
-/** What this controller cannot do, what it forgets, and what can hurt someone at it. */
 type LimitsProps = { installationId: string; controller: ControllerModel; losses: readonly Loss[] }
 
+/** What this controller cannot do, what it forgets, and what can hurt someone at it. */
 function Limits({ installationId, controller, losses }: LimitsProps) {
   return (
     <>

@@ -28,7 +28,7 @@ async function basisOf(scope: Scope, row: AnyRow): Promise<Basis | null> {
 
 async function rowsOf(scope: Scope, site: string | undefined, only: string | undefined): Promise<AnyRow[]> {
   if (site !== undefined) return listOfSite(scope, site)
-  const row = isUuid(only) ? await getInstallation(scope, only) : null
+  const row = only !== undefined && isUuid(only) ? await getInstallation(scope, only) : null
   return row ? [row] : []
 }
 
