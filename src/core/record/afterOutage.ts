@@ -11,6 +11,7 @@ import type { Response } from '@/core/response/schema'
 import { weekSpans } from '@/core/response/weekSpans'
 import { MEMORIES, type Memory } from '@/core/rules/memory'
 import { ruleKind } from '@/core/rules/table'
+import { uncapital } from '@/core/sentences/words'
 
 const GONE: Record<Memory, string> = {
   timers: 'An overrun or run-on that was under way is over.',
@@ -94,7 +95,7 @@ function settingItems({ kit, dial }: Installation, { fit }: Derived, preference:
     ...(controller.signals ?? [])
       .filter(({ urgent }) => urgent)
       .map(({ shows, means, next }, index) =>
-        look(`signal-${index}`, `Look out for this: ${shows}. It would mean: ${means} ${next}`),
+        look(`signal-${index}`, `Look out for this: ${shows}. That means: ${uncapital(means)} ${next}`),
       ),
   ]
 }
@@ -114,12 +115,12 @@ export function outageItems(
       'clear',
       `Stand clear: it starts again by itself${restPct === undefined || restPct <= 0 ? ' when something asks' : `; with nothing asking it settles at ${formatPct(restPct)} %`}.`,
     ),
+    look('turns', 'See every fan turn, then read one speed that is known.'),
     ...MEMORIES.flatMap((memory) =>
       uses[memory] ? [know(memory, ((response.keeps ?? []).includes(memory) ? STAYS : GONE)[memory])] : [],
     ),
     ...clockItems(settings, weekSpans(response).length > 0),
     ...settingItems(installation, derived, preference),
-    look('turns', 'See every fan turn, then read one speed that is known.'),
   ]
 }
 

@@ -130,7 +130,9 @@ type LineProps = { item: OutageItem; isDone: boolean; onTick: (isDone: boolean) 
 const Line = ({ item: { kind, text }, isDone, onTick }: LineProps) => (
   <Box component="li" sx={{ borderBottom: '1px dotted', borderColor: 'divider' }}>
     {kind === 'know' ? (
-      <Box sx={{ py: 1, pl: 5 }}>{text}</Box>
+      <Typography variant="body2" sx={{ py: 0.5, color: 'text.secondary' }}>
+        {text}
+      </Typography>
     ) : (
       <Box
         component="label"
