@@ -10,7 +10,7 @@ import { demoModel, plainRamp, responseTo } from '@/testing/examples'
 
 const each = demoModels.map((model) => [model.id, model] as const)
 
-test('one of each class of the demo scenario', () => expect(demoModels).toHaveLength(9))
+test('one of each class of the demo scenario', () => expect(demoModels).toHaveLength(10))
 
 /** The panel after these touches; the touches that mean something else in a later state are played where they stand. */
 const play = (model: ControllerModel, from: PanelNow, settingId: string, value: number): PanelNow => {
