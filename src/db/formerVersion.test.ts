@@ -25,7 +25,7 @@ test('what was stored as version 1 opens as today’s, keeps its seal as it was 
   await inWorkspace(scope, (tx) =>
     tx.update(workingCopy).set({ document: former }).where(eq(workingCopy.installationId, id)),
   )
-  const today = demoInstallation('changing-rooms')
+  const today = JSON.parse(readFileSync('src/testing/former/installation-1-as-2.json', 'utf8')) as Installation
   const opened = await getInstallation(scope, id)
   expect(opened).toMatchObject({ kind: 'open', workingCopy: { document: today, version: 1, problems: [] } })
 

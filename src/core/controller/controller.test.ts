@@ -33,7 +33,7 @@ describe('the fruiting room on its twin-channel controller', () => {
       Object.fromEntries(
         ['foot', 'rise', 'lowest', 'highest', 'boost', 'boost-hold', 'second'].map((id) => [id, value(id)]),
       ),
-    ).toEqual({ foot: 16, rise: 4, lowest: 25, highest: 90, boost: 90, 'boost-hold': 1200, second: 80 }))
+    ).toEqual({ foot: 16, rise: 4, lowest: 25, highest: 90, boost: 90, 'boost-hold': 1500, second: 80 }))
   test('losses, in words', () => {
     const titles = losses.map((loss) => lossText(loss, response).title)
     expect(titles[0]).toBe('Lowest speed: 25 %, you asked 22 %.')

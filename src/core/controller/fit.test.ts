@@ -166,7 +166,9 @@ test('a matched overrun becomes a fixed one as long as its cap', () => {
 
 test('a built-in law is given as it is, and the words say that only the spot of the probe moves it', () => {
   const asked = responseTo([plainRamp({ startAt: 25, fullAt: 35, fromPct: 30 })])
-  const fitted = fit(asked, model('trimmer-condenser'), { duty: 'head-pressure' })
+  // 70 to 100 °F. Common practice, no source.
+  const builtIn = { ...model('trimmer-condenser').ramps[0]!, fixed: { startAt: 21.1, fullAt: 37.8 } }
+  const fitted = fit(asked, { ...model('trimmer-condenser'), ramps: [builtIn] }, { duty: 'head-pressure' })
   expect(fitted.given.rules[0]).toMatchObject({ startAt: 21.1, fullAt: 37.8 })
   expect(lossText(lossOf('fixed-law', fitted)!, asked).detail).toContain('Only the spot where the probe sits moves it')
 })

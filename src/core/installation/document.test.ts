@@ -148,7 +148,7 @@ test('two revisions are compared in words', () => {
   const changes = compare(demoInstallation('fruiting-room.rev1'), demoInstallation('fruiting-room')).map(changeText)
   expect(changes).toEqual([
     'Rule, room temperature ramp: As room temperature climbs from 17.0 °C to 21.0 °C, run 22 % → 90 %. → As room temperature climbs from 16.0 °C to 20.0 °C, run 22 % → 90 %.',
-    'Rule, harvest switch: When harvest switch is on, run 90 %; afterwards keep going for a set time, 15 min. → When harvest switch is on, run 90 %; afterwards keep going as long as it was on, at least 0 s and at most 20 min.',
+    'Rule, harvest switch: When harvest switch is on, run 90 %; afterwards keep going for a set time, 10 min. → When harvest switch is on, run 90 %; afterwards keep going as long as it was on, at least 0 s and at most 25 min.',
   ])
   const without = demoInstallation('fruiting-room')
   without.response.rules.pop()

@@ -2,7 +2,8 @@ import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst } from '@/core/lo
 import type { MeasuredInput } from '@/core/rules/input'
 import { demoInstallation, machineFor, responseTo } from '@/testing/examples'
 
-const house = demoInstallation('duckling-brooder').response
+const brooder = demoInstallation('duckling-brooder').response
+const house = { ...brooder, floor: { ...brooder.floor, speedPct: 65 } }
 
 test('the first join is a step from 1.00 to 1.65 with a floor of 65 % (common practice, no source), by the machine too', () => {
   expect(joinStep(house, 0)).toEqual({ before: 1, after: 1.65 })

@@ -63,12 +63,12 @@ describe('what is expected is what the given response does at what was really re
     ])
   })
 
-  // The hottest of two coils: 21.1 → 40 %, 37.8 → 100 %, as its fixed law says.
+  // The hottest of two coils: 19.5 → 40 %, 34.5 → 100 %, as its fixed law says.
   const creamery = planned(demoInstallation('creamery-condenser'))
   test.each([
     { coils: [19, 19], givesPct: 40 },
-    { coils: [29.45, 29.45], givesPct: 70 },
-    { coils: [29.45, 20], givesPct: 70 },
+    { coils: [27, 27], givesPct: 70 },
+    { coils: [27, 20], givesPct: 70 },
     { coils: [38.2, 38.2], givesPct: 100 },
   ])('both coils at $coils give $givesPct %', ({ coils: [coil1 = 0, coil2 = 0], givesPct }) => {
     const reading = { inputs: { coil1, coil2 }, fansPct: {} }
@@ -235,12 +235,12 @@ describe('words come from the same figures, and ask only for what is there', () 
     ))
 })
 
-// 2 s of hand and 5 % of the timer, expanded together: √3 × √(2² + 60²) = 104 s, never more than their sum of 62 s.
+// 2 s of hand and 5 % of the timer, expanded together: √3 × √(2² + 75²) = 130 s, never more than their sum of 77 s.
 test.each([
-  { timeS: 1200, verdict: 'passes' },
-  { timeS: 1262, verdict: 'passes' },
-  { timeS: 1263, verdict: 'fails' },
-  { timeS: 900, verdict: 'fails' },
+  { timeS: 1500, verdict: 'passes' },
+  { timeS: 1577, verdict: 'passes' },
+  { timeS: 1578, verdict: 'fails' },
+  { timeS: 1200, verdict: 'fails' },
 ] as const)('an overrun of $timeS s $verdict', ({ timeS, verdict }) =>
   expect(verdictOf(room, 'boost-overrun', { kind: 'time', timeS })).toBe(verdict),
 )

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { derive } from '@/core/derive/derive'
+import type { Installation } from '@/core/installation/installation'
 import { openInstallation } from '@/core/installation/open'
 import { DOCUMENTS, readDocument } from '@/core/installation/read'
 import { givenMark } from '@/core/prove/givenMark'
@@ -150,23 +151,24 @@ test.each(['installation-1', 'controller-model-1'])('a whole document of version
   expect(readDocument(former(name))).toMatchObject({ ok: true }),
 )
 
-test('what was stored as version 1 opens whole, and is the same as today', () =>
-  expect(openInstallation(former('installation-1'))).toEqual({
-    kind: 'whole',
-    document: demoInstallation('changing-rooms'),
-  }))
+test('what was stored as version 1 opens whole, as the first program of version 2 wrote it, and its mark is the same', () => {
+  const document = former('installation-1-as-2') as Installation
+  expect(openInstallation(former('installation-1'))).toEqual({ kind: 'whole', document })
+  // Made by the last program that wrote version 1: results that carry it still speak of what is given today.
+  expect(givenMark(derive(document).given.response)).toBe('c37c3876')
+})
 
-// Made by the last program that wrote version 1: results that carry these marks still speak of what is given today.
+// Whoever makes marks otherwise puts every kept result out of date: then this table changes.
 test.each([
-  ['archive-flat', '317b9571'],
-  ['bakehouse-flue', 'a4e1fa16'],
-  ['changing-rooms', 'c37c3876'],
-  ['creamery-condenser', '0f816113'],
-  ['duckling-brooder', 'da39160d'],
-  ['fruiting-room', '13548d42'],
-  ['inverter-cupboard', '6aa0a0f1'],
+  ['archive-flat', '947c8125'],
+  ['bakehouse-flue', 'e3bd3d95'],
+  ['changing-rooms', 'd3a6d1e2'],
+  ['creamery-condenser', '29c26cd2'],
+  ['duckling-brooder', 'a0e42c14'],
+  ['fruiting-room', 'd8590be3'],
+  ['inverter-cupboard', 'b50123fc'],
   ['kiln-room', '825e8df5'],
-  ['ticket-hall-door', 'fc9ede18'],
+  ['ticket-hall-door', '98eaa452'],
 ])('the mark of what %s is given is what it was', (name, mark) =>
   expect(givenMark(derive(demoInstallation(name)).given.response)).toBe(mark),
 )

@@ -42,7 +42,9 @@ test('what is ticked and what is left goes into the log, and the list begins ane
   expect(boxes[0]).toBeChecked()
   fireEvent.click(screen.getByRole('button', { name: 'Keep in the log' }))
   await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('In the log.'))
-  expect(sent[0]!.text).toMatch(/^The power was away from 03:10 to \?\. 1 of 3 looked at\. Not done: Look out for this/)
+  expect(sent[0]!.text).toMatch(
+    /^The power was away from 03:10 to \?\. 1 of 3 looked at\. Not done: Put its clock .* Look out for this/,
+  )
   expect(boxes[0]).not.toBeChecked()
 })
 
@@ -53,7 +55,7 @@ test('a line that is down says so, and what was ticked stays, on this device too
   await waitFor(() => expect(screen.getByRole('status')).not.toBeEmptyDOMElement())
   expect(screen.getByRole('status')).not.toHaveTextContent('In the log.')
   expect(screen.getAllByRole('checkbox')[0]).toBeChecked()
-  expect(localStorage.getItem('gale-after-outage')).toContain('"clock"')
+  expect(localStorage.getItem('gale-after-outage')).toContain('"turns"')
 })
 
 test.each([
