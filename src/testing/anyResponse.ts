@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { checkResponse } from '@/core/machine/check'
 import type { Follower, Reduction, Response, SkipBand } from '@/core/response/schema'
+import type { PlainCondition } from '@/core/rules/condition'
 import { SIDES } from '@/core/rules/input'
 import { MEMORIES } from '@/core/rules/memory'
 import type { Rule } from '@/core/rules/table'
@@ -28,8 +29,8 @@ const setPoints = fc.oneof(
 )
 const falls = fc.boolean()
 
-/** One rule of any kind. */
-const anyRule: fc.Arbitrary<Rule> = fc.oneof(
+/** One rule of any kind, hanging on nothing. */
+const plainRule: fc.Arbitrary<Rule> = fc.oneof(
   fc
     .record({
       kind: fc.constant('ramp' as const),
@@ -126,6 +127,42 @@ const anyRule: fc.Arbitrary<Rule> = fc.oneof(
     { requiredKeys: ['kind', 'id', 'input', 'outdoor', 'marginK', 'untilAt', 'spans', 'speedPct'] },
   ),
 )
+
+const condition: fc.Arbitrary<PlainCondition> = fc.oneof(
+  fc.record({
+    kind: fc.constant('input' as const),
+    input: fc.constant('temp'),
+    when: fc.constantFrom(...SIDES),
+    at: degrees,
+    release: fc.integer({ min: 0, max: 4 }),
+  }),
+  fc.record({
+    kind: fc.constant('between' as const),
+    input: fc.constant('temp'),
+    from: fc.integer({ min: 10, max: 20 }),
+    to: fc.integer({ min: 21, max: 40 }),
+  }),
+  fc.record({
+    kind: fc.constant('switch' as const),
+    input: fc.constant('boost'),
+    is: fc.constantFrom('on' as const, 'off' as const),
+  }),
+  fc.record({
+    kind: fc.constant('clock' as const),
+    spans: fc.array(fc.record(weekSpan), { minLength: 1, maxLength: 2 }),
+  }),
+)
+
+/** One rule of any kind; mostly it asks whatever else is, and some hang on a condition or two. */
+const anyRule: fc.Arbitrary<Rule> = fc
+  .tuple(
+    plainRule,
+    fc.oneof(
+      { weight: 3, arbitrary: fc.constant<PlainCondition[]>([]) },
+      { weight: 1, arbitrary: fc.array(condition, { minLength: 1, maxLength: 2 }) },
+    ),
+  )
+  .map(([rule, onlyWhile]) => (onlyWhile.length > 0 ? { ...rule, onlyWhile } : rule))
 
 /** Up to six rules with everything that stands beside rules now there, now not. */
 export const anyResponse: fc.Arbitrary<Response> = fc

@@ -1,6 +1,6 @@
 import { humidityRatio } from '@/core/physics/moistAir'
 import type { Response } from '@/core/response/schema'
-import type { WeekSpan } from '@/core/rules/common'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 import type { RapidRise } from '@/core/rules/rapidRise'
 import type { Rule } from '@/core/rules/table'
 
@@ -66,7 +66,8 @@ export class NaiveInterpreter {
       .filter(({ off }) => !off)
       .map((rule) => ({
         pct: this.ask(this.atItsSetPoint(rule, moment.values.clock!), moment),
-        speaks: !hasModes || !rule.modes || rule.modes.includes(isNight ? 'night' : 'day'),
+        speaks:
+          this.mayAsk(rule, moment) && (!hasModes || !rule.modes || rule.modes.includes(isNight ? 'night' : 'day')),
       }))
       .flatMap(({ pct, speaks }) => (speaks && pct !== null && pct > 0 ? [pct] : []))
     const counted = response.wins === 'first' ? asks.slice(0, 1) : asks
@@ -80,6 +81,40 @@ export class NaiveInterpreter {
       if (pct > 0 && isPast) pct = Math.max(floorPct, how === 'points' ? pct - byPct : pct - (pct * byPct) / 100, 0)
     }
     return this.fans(this.hold(pct, moment), moment)
+  }
+
+  private readonly stood = new Map<string, boolean>()
+
+  /** Whether everything a rule hangs on stands; each is looked at, whatever the others are. */
+  private mayAsk({ id, onlyWhile = [] }: Rule, { values }: Moment): boolean {
+    const past = (when: string, x: number, at: number) =>
+      ({ 'at-or-below': x <= at, below: x < at, 'at-or-above': x >= at, above: x > at })[when]!
+    const isBack = (when: string, x: number, at: number, release: number) =>
+      when.includes('above') ? !(x > at - release) : !(x < at + release)
+    return onlyWhile
+      .map((condition, index) => {
+        switch (condition.kind) {
+          case 'between':
+            return values[condition.input]! >= condition.from && values[condition.input]! <= condition.to
+          case 'switch':
+            return (values[condition.input] === 1) === (condition.is === 'on')
+          case 'clock':
+            return condition.spans.some((span) => isWithin(span, values.clock!))
+          case 'input':
+          case 'difference': {
+            const { when, release } = condition
+            const [x, at] =
+              condition.kind === 'input'
+                ? [values[condition.input]!, condition.at]
+                : [Number((values[condition.input]! - values[condition.minus]!).toFixed(9)), condition.by]
+            const key = `${id}.${index}`
+            const stands = past(when, x, at) || (this.stood.get(key) === true && !isBack(when, x, at, release))
+            this.stood.set(key, stands)
+            return stands
+          }
+        }
+      })
+      .every(Boolean)
   }
 
   private allAt(pct: number): number[] {
@@ -103,6 +138,7 @@ export class NaiveInterpreter {
     }
     if (!keeps.includes('latches')) {
       this.differentials.clear()
+      this.stood.clear()
       this.purging.clear()
       this.isHot = false
       this.ladder = { running: 0, changedS: -Infinity }

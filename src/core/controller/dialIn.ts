@@ -5,7 +5,7 @@ import { setPointFigure } from '@/core/controller/setPointFigure'
 import { assign } from '@/core/controller/wanted'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
-import type { WeekSpan } from '@/core/rules/common'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 import { inputQuantity } from '@/core/rules/input'
 import { periodText } from '@/core/rules/week'
 

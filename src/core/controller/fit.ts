@@ -47,6 +47,16 @@ function withSetPoints(
   )
 }
 
+/** As many conditions as a rule of this controller may hang on, in the order in which they stand. */
+function withConditions(rule: Rule, { abilities }: ControllerModel): Given<Rule> {
+  const { onlyWhile: asked = [], ...without } = rule
+  const kept = asked.slice(0, abilities?.conditions ?? 0)
+  return given(
+    kept.length > 0 ? { ...without, onlyWhile: kept } : without,
+    kept.length < asked.length && { kind: 'part-left-out', part: 'conditions', name: rule.id },
+  )
+}
+
 /** The rules as this controller carries them out, in the order in which they were asked. */
 function giveRules(
   response: Response,
@@ -69,12 +79,14 @@ function giveRules(
   const order = response.rules.map(({ id }) => id)
   const sorted = value.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
   const pointed = givenList(sorted.map((rule) => withSetPoints(rule, sorted, model, assignment, place)))
+  const hung = givenList(pointed.value.map((rule) => withConditions(rule, model)))
   return given(
-    pointed.value,
+    hung.value,
     ...losses,
     ...replaced.map(({ id, kind }): Loss => ({ kind: 'rule-replaced', rule: id, given: kind })),
     ...leftOver.map(({ id }): Loss => ({ kind: 'rule-left-out', rule: id })),
     ...pointed.losses,
+    ...hung.losses,
   )
 }
 

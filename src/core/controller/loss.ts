@@ -22,6 +22,7 @@ export type PartKind =
   | 'set-points'
   | 'min-times'
   | 'power-memory'
+  | 'conditions'
 
 /** Where what is given differs from what was asked. The words are made in `lossText`. */
 export type Loss =

@@ -336,6 +336,10 @@ const Abilities = Type.Object(
       Type.Optional(Type.Array(Type.Union([Type.Literal('light'), Type.Literal('week')]), { maxItems: 2 })),
     ),
     reductions: about('how many reductions it has', Type.Optional(Type.Integer({ minimum: 0, maximum: 8 }))),
+    conditions: about(
+      'how many conditions a rule of it may hang on; none where nothing is said',
+      Type.Optional(Type.Integer({ minimum: 0, maximum: 6 })),
+    ),
     skipBands: about(
       'how many bands of speeds it can pass over',
       Type.Optional(Type.Integer({ minimum: 0, maximum: 6 })),

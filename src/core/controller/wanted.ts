@@ -14,8 +14,14 @@ export type Assignment = {
 /** The nearest thing to a rule in other kinds of rule. A differential is a ramp over its band; a ramp is on from half its band up, off at
  *  its start; a rapid rise has nothing near it. Common practice, no source. */
 function standIns(rule: Rule): Rule[] {
-  const { id, off, note, modes } = rule
-  const common = { id, ...(off === undefined ? {} : { off }), ...(note ? { note } : {}), ...(modes ? { modes } : {}) }
+  const { id, off, note, modes, onlyWhile } = rule
+  const common = {
+    id,
+    ...(off === undefined ? {} : { off }),
+    ...(note ? { note } : {}),
+    ...(modes ? { modes } : {}),
+    ...(onlyWhile ? { onlyWhile } : {}),
+  }
   if ('offAt' in rule && rule.onAt !== rule.offAt)
     return [
       {

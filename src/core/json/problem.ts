@@ -113,6 +113,7 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'nothing_open'; readonly state: string }
   | { readonly code: 'no_way'; readonly from: string; readonly to: string }
   | { readonly code: 'never_changed'; readonly setting: string }
+  | { readonly code: 'same_input' }
   | { readonly code: 'no_way_back'; readonly state: string; readonly to: string }
   | { readonly code: 'no_purpose'; readonly name: string }
   | { readonly code: 'advice_not_had'; readonly name: string; readonly got: number | null }

@@ -1,7 +1,7 @@
 import type { Problem } from '@/core/json/problem'
 import { givableAbove, leadBounds } from '@/core/machine/givable'
 import type { Condition, Response } from '@/core/response/schema'
-import { emptySpan } from '@/core/rules/common'
+import { emptySpan } from '@/core/rules/weekSpan'
 import { isMeasured } from '@/core/rules/input'
 
 /** `got` must be an input, and of this sort where one is named. */
@@ -117,42 +117,93 @@ function stageProblems({ lead, followers, stages, steps }: Response): Problem[] 
   ]
 }
 
-function outputProblems(response: Response): Problem[] {
-  const { lead, followers, stages, otherOutputs = [], overrides } = response
-  const known = [lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
-  const ids = otherOutputs.map(({ id }) => id)
-  const conditionProblems = (condition: Condition, path: string): Problem[] => {
-    switch (condition.kind) {
-      case 'input':
-        return inputProblems(response, `${path}.input`, condition.input, 'measured')
-      case 'lost':
-        return inputProblems(response, `${path}.input`, condition.input, 'measured')
-      case 'switch':
-        return inputProblems(response, `${path}.input`, condition.input, 'switch')
-      case 'speed':
-        return known.includes(condition.fan)
-          ? []
-          : [{ code: 'unknown_id', path: `${path}.fan`, what: 'fan', got: condition.fan, known }]
-      case 'overheated':
-        return overrides?.overheat
+function conditionProblems(response: Response, condition: Condition, path: string): Problem[] {
+  const { lead, followers, stages, overrides } = response
+  switch (condition.kind) {
+    case 'input':
+    case 'lost':
+      return inputProblems(response, `${path}.input`, condition.input, 'measured')
+    case 'between': {
+      const { input, from, to } = condition
+      return [
+        ...inputProblems(response, `${path}.input`, input, 'measured'),
+        ...(from < to
           ? []
           : [
               {
-                code: 'no_overheat',
-                path,
+                code: 'order' as const,
+                path: `${path}.from`,
+                low: 'The low end',
+                lowValue: from,
+                high: 'the high end',
+                highValue: to,
+                unit: '',
               },
-            ]
+            ]),
+      ]
     }
+    case 'difference':
+      return differenceProblems(response, condition, path)
+    case 'switch':
+      return inputProblems(response, `${path}.input`, condition.input, 'switch')
+    case 'clock':
+      return condition.spans.flatMap((span, index) => emptySpan(span, `${path}.spans.${index}`))
+    case 'speed': {
+      const known = [lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
+      return known.includes(condition.fan)
+        ? []
+        : [{ code: 'unknown_id', path: `${path}.fan`, what: 'fan', got: condition.fan, known }]
+    }
+    case 'overheated':
+      return overrides?.overheat ? [] : [{ code: 'no_overheat', path }]
   }
+}
+
+/** Two measured inputs of one kind, and not one with itself. */
+function differenceProblems(
+  response: Response,
+  { input, minus }: Extract<Condition, { kind: 'difference' }>,
+  path: string,
+): Problem[] {
+  const [one, other] = [input, minus].map((id) => response.inputs.find((found) => found.id === id))
+  return [
+    ...inputProblems(response, `${path}.input`, input, 'measured'),
+    ...inputProblems(response, `${path}.minus`, minus, 'measured'),
+    ...(one && other && one.kind !== other.kind
+      ? [
+          {
+            code: 'wrong_kind' as const,
+            path: `${path}.minus`,
+            what: `“${other.name}”`,
+            got: other.kind,
+            needs: `${one.kind} input`,
+          },
+        ]
+      : []),
+    ...(input === minus ? [{ code: 'same_input' as const, path: `${path}.minus` }] : []),
+  ]
+}
+
+/** What rules hang on. */
+const ruleConditionProblems = (response: Response): Problem[] =>
+  response.rules.flatMap(({ onlyWhile = [] }, index) =>
+    onlyWhile.flatMap((condition, place) =>
+      conditionProblems(response, condition, `rules.${index}.onlyWhile.${place}`),
+    ),
+  )
+
+function outputProblems(response: Response): Problem[] {
+  const { otherOutputs = [] } = response
+  const ids = otherOutputs.map(({ id }) => id)
   return otherOutputs.flatMap((output, index) => [
     ...(ids.indexOf(output.id) < index
       ? [{ code: 'duplicate_id' as const, path: `otherOutputs.${index}.id`, what: 'other outputs', got: output.id }]
       : []),
     ...output.onWhen.flatMap((condition, place) =>
-      conditionProblems(condition, `otherOutputs.${index}.onWhen.${place}`),
+      conditionProblems(response, condition, `otherOutputs.${index}.onWhen.${place}`),
     ),
     ...output.notWhile.flatMap((condition, place) =>
-      conditionProblems(condition, `otherOutputs.${index}.notWhile.${place}`),
+      conditionProblems(response, condition, `otherOutputs.${index}.notWhile.${place}`),
     ),
   ])
 }
@@ -200,6 +251,7 @@ export function checkParts(response: Response): Problem[] {
     ),
     ...stageProblems(response),
     ...boundProblems(response),
+    ...ruleConditionProblems(response),
     ...outputProblems(response),
   ]
 }

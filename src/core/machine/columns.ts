@@ -27,6 +27,8 @@ export type Columns = Block & {
   /** 1 where the output in hand has a reason to be on, and where it is barred. */
   readonly reasons: Uint8Array
   readonly bars: Uint8Array
+  /** The modes of each row in which the rule in hand may ask. */
+  readonly allowed: Uint8Array
 }
 
 export const HOT_NOW = 1
@@ -81,5 +83,6 @@ export function newColumns(size: Size, length = BLOCK_STEPS): Columns {
     outputs: Array.from({ length: size.outputs }, marks),
     reasons: marks(),
     bars: marks(),
+    allowed: marks(),
   }
 }

@@ -2,6 +2,7 @@ import { fail, ok, type Outcome } from '@/core/json/problem'
 import { checkResponse } from '@/core/machine/check'
 import { newColumns, type Columns } from '@/core/machine/columns'
 import { compileAsked } from '@/core/machine/parts/asked'
+import { compileGate, type Gate } from '@/core/machine/parts/conditions'
 import { compileFollowers } from '@/core/machine/parts/followers'
 import { compileLead } from '@/core/machine/parts/lead'
 import { compileLimits } from '@/core/machine/parts/limits'
@@ -61,6 +62,8 @@ export type Machine = {
   readonly otherOutputs: readonly CompiledOutput[]
   /** How many fixed fans run after a step; 0 where there are no stages. */
   fixedRunning(state: MachineState): number
+  /** Which condition kept a rule from asking in the last step, by its place; −1 where none did. */
+  failingCondition(rule: number, state: MachineState): number
   /** How far a set point has moved this rule's points at a clock (0 where none has). */
   shiftOf(rule: number, weekS: number): number
 }
@@ -92,6 +95,7 @@ function compileParts(response: Response) {
   const lead = compileLead(context)
   const fanIds = [response.lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
   const otherOutputs = compileOtherOutputs(context, fanIds)
+  const gates = rules.map(({ onlyWhile }) => compileGate(onlyWhile, context))
   // 1 while the supply is away: the step in which it comes back is a first one.
   const wasIsolated = plan.slot(0)
   return {
@@ -101,6 +105,7 @@ function compileParts(response: Response) {
     ruleModes: Uint8Array.from(rules, modeBits),
     setPoints,
     compiledRules,
+    gates,
     sense,
     modes,
     asked,
@@ -138,16 +143,35 @@ const newState = ({ plan, size, rules }: Parts): MachineState => ({
   inCharge: IN_CHARGE_FLOOR,
 })
 
+/** A rule with conditions asks as if a row in which one does not stand were of no mode. */
+function askThrough(
+  gate: Gate,
+  rule: CompiledRule<unknown>,
+  memory: Float64Array,
+  asksPct: Float64Array,
+  block: Columns,
+  index: number,
+): void {
+  const { modes, modesSeen } = block
+  block.modesSeen = gate.run(memory, block)
+  block.modes = block.allowed
+  rule.ask(block, memory, asksPct, index)
+  block.modes = modes
+  block.modesSeen = modesSeen
+}
+
 function ask(parts: Parts, { memory, asksPct }: MachineState, block: Columns): void {
-  const { compiledRules, ruleModes } = parts
+  const { compiledRules, ruleModes, gates } = parts
   const { start, end } = block
   parts.modes?.run(memory, block)
   if (end - start === 1) block.askedPct[start] = 0
   else block.askedPct.fill(0, start, end)
   for (let index = 0; index < compiledRules.length; index++) {
     block.askingModes = ruleModes[index]!
-    compiledRules[index]!.ask(block, memory, asksPct, index)
-    if ((ruleModes[index]! & block.modes[end - 1]!) === 0) asksPct[index] = NaN
+    const gate = gates[index]
+    if (gate) askThrough(gate, compiledRules[index]!, memory, asksPct, block, index)
+    else compiledRules[index]!.ask(block, memory, asksPct, index)
+    if ((ruleModes[index]! & (gate ? block.allowed : block.modes)[end - 1]!) === 0) asksPct[index] = NaN
   }
   parts.asked(memory, block)
 }
@@ -234,7 +258,7 @@ function putIn(block: Columns, raw: Float64Array, dtS: number): void {
 }
 
 function settle(parts: Parts, state: MachineState, one: Columns, raw: Float64Array): void {
-  const { sense, modes, overrides, compiledRules } = parts
+  const { sense, modes, overrides, compiledRules, gates } = parts
   putIn(one, raw, Infinity)
   one.start = 0
   one.end = 1
@@ -242,7 +266,10 @@ function settle(parts: Parts, state: MachineState, one: Columns, raw: Float64Arr
   const inputs = sense ? state.sensed : raw
   modes?.settle(state.memory, inputs)
   overrides?.settle(state.memory, inputs)
-  for (let index = 0; index < compiledRules.length; index++) compiledRules[index]!.settle(inputs, state.memory)
+  for (let index = 0; index < compiledRules.length; index++) {
+    compiledRules[index]!.settle(inputs, state.memory)
+    gates[index]?.settle(state.memory)
+  }
   one.dtS[0] = 0
   run(parts, state, one, 1, true)
 }
@@ -278,6 +305,7 @@ function compileChecked(response: Response): Machine {
         values.clock ?? NaN,
       ]),
     senses: size.senses,
+    failingCondition: (rule, { memory }) => parts.gates[rule]?.failing(memory) ?? -1,
     isNight: ({ memory }) => modes?.isNight(memory) ?? false,
     otherOutputs: parts.otherOutputs,
     fixedRunning: ({ memory }) => ladder?.running(memory) ?? 0,

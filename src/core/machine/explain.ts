@@ -91,6 +91,7 @@ function askLinks(machine: Machine, state: MachineState, inputs: Float64Array): 
   const hasModes = response.light !== undefined || response.dayByWeek !== undefined
   const mode = machine.isNight(state) ? 'night' : 'day'
   const clock = inputs[response.inputs.length]!
+  const failing = (rule: number) => machine.failingCondition(rule, state)
   return [
     ...(hasModes ? [{ stage: 'mode', mode, by: response.light ? 'light' : 'clock' } as const] : []),
     {
@@ -104,9 +105,11 @@ function askLinks(machine: Machine, state: MachineState, inputs: Float64Array): 
       rule,
       asksPct: state.asksPct[index]!,
       why:
-        hasModes && rule.modes && !rule.modes.includes(mode)
-          ? { kind: 'other-mode' }
-          : unshifted(compiledRules[index]!.why(inputs, state.memory), machine.shiftOf(index, clock)),
+        failing(index) >= 0
+          ? { kind: 'condition-open', condition: failing(index) }
+          : hasModes && rule.modes && !rule.modes.includes(mode)
+            ? { kind: 'other-mode' }
+            : unshifted(compiledRules[index]!.why(inputs, state.memory), machine.shiftOf(index, clock)),
     })),
   ]
 }

@@ -1,4 +1,4 @@
-import type { Response } from '@/core/response/schema'
+import type { Condition, Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
 import { ruleInputId, ruleKind } from '@/core/rules/table'
 
@@ -14,14 +14,21 @@ export function pointsOn(response: Response, id: string): number[] {
   return [...own(response, id), ...combined].map((x) => x - offset)
 }
 
+/** Readings of an input at which a condition comes or goes by that input alone. */
+const conditionPoints = (condition: Condition, id: string): number[] =>
+  condition.kind === 'input' && condition.input === id
+    ? [condition.at]
+    : condition.kind === 'between' && condition.input === id
+      ? [condition.from, condition.to]
+      : []
+
 function own({ rules, reductions = [], otherOutputs = [], light, overrides }: Response, id: string): number[] {
   return [
     ...rules.flatMap((rule) => (rule.off || ruleInputId(rule) !== id ? [] : ruleKind(rule).points(rule))),
+    ...rules.flatMap(({ off, onlyWhile = [] }) => (off ? [] : onlyWhile.flatMap((each) => conditionPoints(each, id)))),
     ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
     ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
-      [...onWhen, ...notWhile].flatMap((condition) =>
-        condition.kind === 'input' && condition.input === id ? [condition.at] : [],
-      ),
+      [...onWhen, ...notWhile].flatMap((condition) => conditionPoints(condition, id)),
     ),
     ...(light?.input === id ? [light.level] : []),
     ...(overrides?.overheat?.input === id ? [overrides.overheat.onAt, overrides.overheat.offBelow] : []),

@@ -1,4 +1,6 @@
+import { valueAt } from '@/core/json/path'
 import type { Condition, OtherOutput, Response } from '@/core/response/schema'
+import { conditionInputPlaces } from '@/core/rules/condition'
 import { isMeasured, type Input } from '@/core/rules/input'
 import { ruleInputIds } from '@/core/rules/table'
 
@@ -20,7 +22,8 @@ export function withoutInputs(response: Response, ids: readonly string[]): Respo
     else inputs.push({ ...input, combines: { how, of } })
   }
   const isThere = (id: string | null | undefined): boolean => id == null || !gone.has(id)
-  const stands = (condition: Condition): boolean => !('input' in condition) || isThere(condition.input)
+  const stands = (condition: Condition): boolean =>
+    conditionInputPlaces(condition).every((at) => isThere(String(valueAt(condition, at))))
   const { overrides, light, heaterPurge, reductions, otherOutputs, switchedOff: _switchedOff, ...rest } = response
   const overheat = overrides?.overheat && isThere(overrides.overheat.input) ? overrides.overheat : undefined
   const outputs = otherOutputs?.flatMap((output): OtherOutput[] => {

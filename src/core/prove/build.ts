@@ -1,4 +1,5 @@
 import { modeInputs } from '@/core/machine/modeInputs'
+import { isUpward } from '@/core/machine/past'
 import type { MachineState } from '@/core/machine/state'
 import type { Check, CheckOf, Step } from '@/core/prove/check'
 import { bringsFor, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
@@ -8,7 +9,9 @@ import type { Stage, Values } from '@/core/prove/stage'
 import { allowedS, HAND_HALF_S, inputHalf } from '@/core/prove/uncertainty'
 import type { StepSays } from '@/core/prove/words'
 import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
-import type { Rule } from '@/core/rules/table'
+import type { PlainCondition } from '@/core/rules/condition'
+import { ruleInputId, type Rule } from '@/core/rules/table'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 
 /** What a check is called by, and what it says. */
 export type Words = Pick<Check, 'id' | 'says'>
@@ -33,10 +36,44 @@ export const stateAfter = (context: ProveContext, stages: readonly Stage[]): Mac
 export const leadAfter = (context: ProveContext, stages: readonly Stage[]): number => fansAfter(context, stages)[0]!
 
 /** Rest, in the mode that a rule belongs to. */
-export function restFor({ rest, response }: ProveContext, rule?: Rule): Values {
+export function restFor(context: ProveContext, rule?: Rule): Values {
+  const { rest, response } = context
   const mode = rule?.modes?.length === 1 ? rule.modes[0] : undefined
-  return mode ? { ...rest, ...modeInputs(response, mode) } : rest
+  const values = mode ? { ...rest, ...modeInputs(response, mode) } : rest
+  return (rule?.onlyWhile ?? []).reduce((so, condition) => letStand(context, condition, so, ruleInputId(rule!)), values)
 }
+
+/** A moment in which a condition stands, as far as it hangs on something else than what the check itself brings about. */
+function letStand(context: ProveContext, condition: PlainCondition, values: Values, own: string | null): Values {
+  switch (condition.kind) {
+    case 'input': {
+      const { input, at, when } = condition
+      return input === own ? values : { ...values, [input]: beyond(context, input, at, isUpward(when) ? 1 : -1) }
+    }
+    case 'between': {
+      const { input, from, to } = condition
+      return input === own ? values : { ...values, [input]: (from + to) / 2 }
+    }
+    case 'difference': {
+      const { input, minus, by, when } = condition
+      const way = isUpward(when) ? 1 : -1
+      // A degree or two more than it takes, so that the error of both probes does not matter.
+      const spare = way * DIFFERENCE_SPARE
+      return minus === own
+        ? { ...values, [input]: (values[minus] ?? 0) + by + spare }
+        : { ...values, [minus]: (values[input] ?? 0) - by - spare }
+    }
+    case 'switch':
+      return { ...values, [condition.input]: condition.is === 'on' ? 1 : 0 }
+    case 'clock': {
+      const [{ days, startMin, endMin }] = condition.spans as [WeekSpan]
+      const lengthMin = (endMin - startMin + 1440) % 1440 || 1440
+      return { ...values, clock: (((days[0] ?? 0) * 1440 + startMin + lengthMin / 2) % 10_080) * 60 }
+    }
+  }
+}
+
+const DIFFERENCE_SPARE = 3
 
 export const resting = (values: Values): Stage => ({ values, forS: 0 })
 /** @param afterS how long it takes to answer at all */

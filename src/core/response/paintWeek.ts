@@ -1,4 +1,4 @@
-import type { WeekSpan } from '@/core/rules/common'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 
 /** What stands on one day of a painted week, from which entry of the list. */
 export type Painted<P> = { readonly index: number; readonly day: number; readonly of: P }

@@ -1,6 +1,7 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox'
 import { about, Id, Name, Percent, Seconds, closed, documentSchema } from '@/core/json/vocabulary'
-import { WeekSpan } from '@/core/rules/common'
+import { WeekSpan } from '@/core/rules/weekSpan'
+import { PlainCondition } from '@/core/rules/condition'
 import { Input, when } from '@/core/rules/input'
 import { Memories } from '@/core/rules/memory'
 import { Rule } from '@/core/rules/table'
@@ -202,30 +203,9 @@ export const Stages = Type.Object(
 )
 export type Stages = Static<typeof Stages>
 
-/** Something that is so or not: an input past a point (and, once past it, until it is `release` back), a switch, a fan’s speed, a lost
- *  reading, or the overheat that has been since power came. A lost reading is past nothing. */
+/** What other outputs may hang on: what rules may too, a fan’s speed, a lost reading, or the overheat that has been since power came. */
 export const Condition = Type.Union([
-  Type.Object(
-    {
-      kind: about('what is looked at', Type.Literal('input')),
-      input: about('the input that is looked at', Id),
-      when: about('on which side of the point it counts', when),
-      at: about('the point, in the base unit of the input', Type.Number()),
-      release: about(
-        'once past the point, how far back it must come to be over, in the same unit',
-        Type.Number({ minimum: 0 }),
-      ),
-    },
-    closed,
-  ),
-  Type.Object(
-    {
-      kind: about('what is looked at', Type.Literal('switch')),
-      input: about('the input that is looked at', Id),
-      is: about('the position of the switch that counts', Type.Union([Type.Literal('on'), Type.Literal('off')])),
-    },
-    closed,
-  ),
+  ...PlainCondition.anyOf,
   Type.Object(
     {
       kind: about('what is looked at', Type.Literal('speed')),

@@ -1,9 +1,12 @@
 import type { Response } from '@/core/response/schema'
-import type { WeekSpan } from '@/core/rules/common'
-import { ruleKind } from '@/core/rules/table'
+import type { WeekSpan } from '@/core/rules/weekSpan'
+import { ruleSpans } from '@/core/rules/table'
 
 /** Every time of the week in which a clock changes something: day and night, periods, moved points. */
-export const weekSpans = ({ rules, dayByWeek = [] }: Response): readonly WeekSpan[] => [
+export const weekSpans = ({ rules, dayByWeek = [], otherOutputs = [] }: Response): readonly WeekSpan[] => [
   ...dayByWeek,
-  ...rules.flatMap((rule) => (rule.off ? [] : ruleKind(rule).spans(rule))),
+  ...rules.flatMap((rule) => (rule.off ? [] : ruleSpans(rule))),
+  ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
+    [...onWhen, ...notWhile].flatMap((condition) => (condition.kind === 'clock' ? condition.spans : [])),
+  ),
 ]

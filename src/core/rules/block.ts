@@ -12,7 +12,7 @@ export type Block = {
    *  00:00; NaN: none); then inputs moved by a set point. */
   readonly inputs: readonly Float64Array[]
   /** 1 by day, 2 by night, 3 where a response knows neither. */
-  readonly modes: Uint8Array
+  modes: Uint8Array
   /** The modes of all rows, as bits. */
   modesSeen: number
   /** The modes in which the rule that asks now may ask, as bits. */

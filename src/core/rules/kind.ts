@@ -1,7 +1,7 @@
 import type { Problem } from '@/core/json/problem'
 import type { Quantity } from '@/core/quantity/units'
 import type { Block } from '@/core/rules/block'
-import type { WeekSpan } from '@/core/rules/common'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 import type { Input } from '@/core/rules/input'
 import type { Memory, MemoryPlan } from '@/core/rules/memory'
 

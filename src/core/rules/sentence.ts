@@ -1,5 +1,5 @@
 import type { Quantity } from '@/core/quantity/units'
-import type { SetPoint, WeekSpan } from '@/core/rules/common'
+import type { SetPoint, WeekSpan } from '@/core/rules/weekSpan'
 import { isMeasured, type Input, type MeasuredInput, type Side } from '@/core/rules/input'
 import { text, type Cause, type MoreAction, type SentencePart, type Surroundings } from '@/core/rules/kind'
 

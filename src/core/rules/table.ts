@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { putAt, valueAt } from '@/core/json/path'
+import { conditionInputPlaces } from '@/core/rules/condition'
 import { Cycle, cycleKind } from '@/core/rules/cycle'
 import { Differential, differentialKind } from '@/core/rules/differential'
 import { HoldAfterFall, holdAfterFallKind } from '@/core/rules/holdAfterFall'
@@ -9,6 +10,7 @@ import { Ramp, rampKind } from '@/core/rules/ramp'
 import { RapidRise, rapidRiseKind } from '@/core/rules/rapidRise'
 import { SwitchRule, switchKind } from '@/core/rules/switchRule'
 import { Week, weekKind } from '@/core/rules/week'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 
 export const Rule = Type.Union([Ramp, SwitchRule, Differential, RapidRise, Week, Cycle, HoldAfterFall, Purge])
 export type Rule = Static<typeof Rule>
@@ -26,7 +28,9 @@ const RULE_KINDS = {
 
 /** Why a rule asks what it asks, with figures. */
 export type RuleWhy =
-  ReturnType<ReturnType<(typeof RULE_KINDS)[Rule['kind']]['compile']>['why']> | { readonly kind: 'other-mode' }
+  | ReturnType<ReturnType<(typeof RULE_KINDS)[Rule['kind']]['compile']>['why']>
+  | { readonly kind: 'other-mode' }
+  | { readonly kind: 'condition-open'; readonly condition: number }
 
 export type AnyRuleKind = RuleKind<Rule, RuleWhy>
 
@@ -56,15 +60,26 @@ export const boostOf = (rules: readonly Rule[]): SwitchRule | undefined =>
 /** How a rule comes and goes by itself; null where it does not. */
 export const pulsesOf = (rule: Rule) => ruleKind(rule).pulses(rule)
 
+/** Where in a rule ids of inputs stand: those of its kind, and those of what it hangs on. */
+const inputPlaces = (rule: Rule): readonly string[] => [
+  ...ruleKind(rule).inputs(rule),
+  ...(rule.onlyWhile ?? []).flatMap((condition, index) =>
+    conditionInputPlaces(condition).map((place) => `onlyWhile.${index}.${place}`),
+  ),
+]
+
+/** Times of the week at which a rule changes something, by itself or by what it hangs on. */
+export const ruleSpans = (rule: Rule): readonly WeekSpan[] => [
+  ...ruleKind(rule).spans(rule),
+  ...(rule.onlyWhile ?? []).flatMap((condition) => (condition.kind === 'clock' ? condition.spans : [])),
+]
+
 /** Every input a rule reads. */
-export const ruleInputIds = (rule: Rule): readonly string[] =>
-  ruleKind(rule)
-    .inputs(rule)
-    .map((at) => String(valueAt(rule, at)))
+export const ruleInputIds = (rule: Rule): readonly string[] => inputPlaces(rule).map((at) => String(valueAt(rule, at)))
 
 /** The rule with other ids of its inputs. */
 export function withInputs(rule: Rule, nameOf: (id: string) => string): Rule {
   const renamed = structuredClone(rule)
-  for (const at of ruleKind(rule).inputs(rule)) putAt(renamed, at, nameOf(String(valueAt(rule, at))))
+  for (const at of inputPlaces(rule)) putAt(renamed, at, nameOf(String(valueAt(rule, at))))
   return renamed
 }

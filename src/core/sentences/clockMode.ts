@@ -1,4 +1,4 @@
-import type { WeekSpan } from '@/core/rules/common'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 import { text } from '@/core/rules/kind'
 import { listed, spanParts } from '@/core/rules/sentence'
 import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'

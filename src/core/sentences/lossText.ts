@@ -42,6 +42,10 @@ const PART_WORDS: Record<PartKind, readonly [title: string, detail: string]> = {
   stages: ['Not every fixed fan has an output.', 'Those left over will not be driven by this controller.'],
   'set-points': ['No calendar of set points.', 'The points stay the same all week.'],
   'min-times': ['No least times on or off.', 'It may start more often than the motor likes.'],
+  conditions: [
+    'It asks whatever else is.',
+    'What the rule was to hang on has no place: it may run where you did not want it.',
+  ],
   'power-memory': ['It forgets more without power.', 'After an outage it begins anew where you asked it to go on.'],
 }
 

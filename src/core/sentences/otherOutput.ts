@@ -1,53 +1,23 @@
 import type { Installation } from '@/core/installation/installation'
-import { assertNever } from '@/core/json/assertNever'
 import { freeId } from '@/core/json/freeId'
 import { findLink } from '@/core/machine/findLink'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
-import { differenceOf } from '@/core/quantity/units'
 import type { Condition, OtherOutput } from '@/core/response/schema'
-import { inputQuantity, isMeasured } from '@/core/rules/input'
+import { isMeasured } from '@/core/rules/input'
 import { text, type SentencePart } from '@/core/rules/kind'
-import { field, inputOf, inputPart, isSwitch, listed, measures, pastPart } from '@/core/rules/sentence'
+import { field, inputPart, listed, measures, pastPart } from '@/core/rules/sentence'
 import { OUTDOOR, ROOM_TEMP } from '@/core/rules/usualInputs'
 import { ofCommonPractice, type BehaviourKind, type SentenceContext } from '@/core/sentences/behaviour'
+import { conditionParts } from '@/core/sentences/condition'
 import { ensureInput, ensureOwnInput } from '@/core/sentences/ensureInput'
 
-function conditionParts(
+function outputConditionParts(
   path: string,
   condition: Condition,
   { response, fanName }: SentenceContext,
 ): readonly SentencePart[] {
   const under = (key: string) => `${path}.${key}`
   switch (condition.kind) {
-    case 'input': {
-      const input = inputOf(response, condition.input)
-      const [name, quantity] = [input?.name ?? condition.input, inputQuantity(input)]
-      return [
-        inputPart(response, under('input'), 'what is looked at', condition.input, measures()),
-        text(' is '),
-        pastPart(under('when'), `${name}, which side`, condition.when),
-        text(' '),
-        field(under('at'), `${name}, point`, quantity, condition.at),
-        text(' (until '),
-        field(under('release'), `${name}, way back`, differenceOf(quantity), condition.release),
-        text(' back from it)'),
-      ]
-    }
-    case 'switch':
-      return [
-        inputPart(response, under('input'), 'switch that is looked at', condition.input, isSwitch),
-        text(' is '),
-        {
-          kind: 'choice',
-          path: under('is'),
-          label: 'on or off',
-          value: condition.is,
-          options: [
-            ['on', 'on'],
-            ['off', 'off'],
-          ],
-        },
-      ]
     case 'speed':
       return [
         { kind: 'input', name: fanName(condition.fan) },
@@ -63,8 +33,12 @@ function conditionParts(
       ]
     case 'overheated':
       return [text('it has been too hot since power came')]
-    default:
-      return assertNever(condition)
+    case 'input':
+    case 'between':
+    case 'difference':
+    case 'switch':
+    case 'clock':
+      return conditionParts(path, condition, response)
   }
 }
 
@@ -95,7 +69,7 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
     text(` is ${OUTPUT_STATE[kind][1]} when `),
     ...listed(
       ' or ',
-      onWhen.map((condition, index) => conditionParts(`onWhen.${index}`, condition, context)),
+      onWhen.map((condition, index) => outputConditionParts(`onWhen.${index}`, condition, context)),
     ),
     text(' for '),
     field('delayS', `${name}, delay`, 'time', delayS),
@@ -105,7 +79,7 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
           text(', but not while '),
           ...listed(
             ' or ',
-            notWhile.map((condition, index) => conditionParts(`notWhile.${index}`, condition, context)),
+            notWhile.map((condition, index) => outputConditionParts(`notWhile.${index}`, condition, context)),
           ),
         ]),
     text('.'),

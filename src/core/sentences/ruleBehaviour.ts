@@ -3,12 +3,13 @@ import { freeId } from '@/core/json/freeId'
 import { formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
 import { inputQuantity } from '@/core/rules/input'
-import { text, type MoreAction } from '@/core/rules/kind'
+import type { MoreAction } from '@/core/rules/kind'
 import { inputOf } from '@/core/rules/sentence'
 import { RULE_OFFERS, ruleKind, ruleInputId, type Rule } from '@/core/rules/table'
 import { ofCommonPractice, type BehaviourKind, type Offer, type SentenceContext } from '@/core/sentences/behaviour'
 import { ensureInput, ensureOwnInput, newInput } from '@/core/sentences/ensureInput'
-import { ruleName } from '@/core/sentences/words'
+import { conditionActions } from '@/core/sentences/condition'
+import { ruleName, ruleSentenceParts } from '@/core/sentences/words'
 
 function modeActions({ modes }: Rule, { response }: SentenceContext): readonly MoreAction<Rule>[] {
   if (!response.light && !response.dayByWeek) return []
@@ -44,10 +45,7 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
   places: ({ rules }) => rules.map(({ id }) => `rules.${id}`),
   name: (rule, { response }) => ruleName(response, rule),
   cause: (rule, { response }) => ruleKind(rule).cause(inputOf(response, ruleInputId(rule) ?? '')),
-  sentence: (rule, { response }) => [
-    ...(rule.modes?.length === 1 ? [text(`By ${rule.modes[0]} only: `)] : []),
-    ...ruleKind(rule).sentence(rule, { input: inputOf(response, ruleInputId(rule) ?? ''), response }),
-  ],
+  sentence: (rule, { response }) => ruleSentenceParts(response, rule),
   now(rule, { chain }) {
     const link = chain.find((candidate) => candidate.stage === 'ask' && candidate.rule?.id === rule.id)
     return link?.stage === 'ask' && !Number.isNaN(link.asksPct) ? `asks ${formatPct(link.asksPct)} %` : 'idle'
@@ -64,6 +62,10 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
     formula: ruleKind(rule).formula,
     source: `${ofCommonPractice}; cases in the reference values, section 8`,
   }),
-  more: (rule, context) => [...ruleKind(rule).more(rule), ...modeActions(rule, context)],
+  more: (rule, context) => [
+    ...ruleKind(rule).more(rule),
+    ...modeActions(rule, context),
+    ...conditionActions(rule, context.response),
+  ],
   offers: () => OFFERS,
 }

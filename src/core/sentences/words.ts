@@ -6,9 +6,10 @@ import { clockText } from '@/core/quantity/clock'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { inputQuantity, type Input, type Side } from '@/core/rules/input'
-import type { SentencePart } from '@/core/rules/kind'
+import { text, type SentencePart } from '@/core/rules/kind'
 import { ruleKind, ruleInputId, type Rule, type RuleWhy } from '@/core/rules/table'
 import { daysText } from '@/core/rules/week'
+import { conditionParts, onlyWhileParts } from '@/core/sentences/condition'
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
   response.inputs.find(({ id }) => id === ruleInputId(rule))
@@ -22,8 +23,12 @@ export const uncapital = (words: string): string => words.charAt(0).toLowerCase(
 /** A short name for a rule in lists: "room temperature ramp", "harvest switch". */
 export const ruleName = (response: Response, rule: Rule): string => ruleKind(rule).name(nameOf(response, rule))
 
-const sentenceParts = (response: Response, rule: Rule): readonly SentencePart[] =>
-  ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response })
+/** A rule as its sentence with its blanks: in which mode, what it does, and what it hangs on. */
+export const ruleSentenceParts = (response: Response, rule: Rule): readonly SentencePart[] => [
+  ...(rule.modes?.length === 1 ? [text(`By ${rule.modes[0]} only: `)] : []),
+  ...ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response }),
+  ...onlyWhileParts(rule, response),
+]
 
 const partText = (part: SentencePart, preference: UnitPreference): string => {
   switch (part.kind) {
@@ -54,7 +59,7 @@ export const partsText = (parts: readonly SentencePart[], preference: UnitPrefer
 
 /** The rule as the sentence a technician would say. */
 export const ruleSentence = (response: Response, rule: Rule, preference: UnitPreference = METRIC): string =>
-  partsText(sentenceParts(response, rule), preference)
+  partsText(ruleSentenceParts(response, rule), preference)
 
 /** Why a rule asks what it asks, as the middle of a sentence. */
 function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitPreference): string {
@@ -66,6 +71,10 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
   if (why.kind === 'input-lost') return `${name} has no reading`
   if (why.kind === 'no-clock') return 'the clock is not known'
   if (why.kind === 'other-mode') return `${name} belongs to the other mode`
+  if (why.kind === 'condition-open') {
+    const condition = rule.onlyWhile?.[why.condition]
+    return `${name} asks only while ${condition ? partsText(conditionParts('', condition, response), preference) : 'its conditions stand'}`
+  }
   return ruleKind(rule).whyText(why, { name, point, difference })
 }
 

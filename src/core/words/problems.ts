@@ -113,6 +113,7 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   no_way: ({ from, to }) => `No way leads from “${from}” to “${to}”: add a move whose “to” is it.`,
   never_changed: ({ setting }) =>
     `No state of the panel changes “${setting}”: add one with this setting and a move that does “step-up”.`,
+  same_input: () => 'An input cannot be compared with itself: name another one.',
   no_way_back: ({ state, to }) =>
     `From state “${state}” no way leads back to “${to}”: add a move, or a wait, that leaves it.`,
   no_purpose: ({ name }) =>

@@ -2,7 +2,7 @@ import { given, made, type Given } from '@/core/controller/given'
 import type { WeekSlot } from '@/core/controller/schema'
 import type { SlotKind } from '@/core/controller/slots/slotKind'
 import { toStep } from '@/core/machine/steps'
-import type { SetPoint, WeekSpan } from '@/core/rules/common'
+import type { SetPoint, WeekSpan } from '@/core/rules/weekSpan'
 import type { Week } from '@/core/rules/week'
 
 const NEAR = 1e-6

@@ -1,6 +1,6 @@
 import type { PartContext } from '@/core/machine/parts/context'
 import type { Block } from '@/core/rules/block'
-import type { SetPoint } from '@/core/rules/common'
+import type { SetPoint } from '@/core/rules/weekSpan'
 import { exact } from '@/core/rules/exact'
 import { ruleKind, type Rule } from '@/core/rules/table'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'

@@ -27,6 +27,27 @@ function bringAbout(context: ProveContext, condition: Condition, base: Values): 
         says: { kind: 'bring', input, onX, offX, isBack },
       }
     }
+    case 'between': {
+      const { input, from, to } = condition
+      const offX = beyond(context, input, from, -1)
+      return {
+        values: brought(context, base, input, (from + to) / 2),
+        back: brought(context, base, input, offX),
+        says: { kind: 'bring', input, onX: (from + to) / 2, offX, isBack: false },
+      }
+    }
+    case 'difference': {
+      const { input, minus, when, by, release } = condition
+      const way = isUpward(when) ? 1 : -1
+      const other = base[minus] ?? 0
+      const onX = beyond(context, input, other + by, way)
+      const offX = beyond(context, input, other + by - way * release, -way as 1 | -1)
+      return {
+        values: brought(context, base, input, onX),
+        back: brought(context, base, input, offX),
+        says: { kind: 'bring', input, onX, offX, isBack: false },
+      }
+    }
     case 'switch': {
       const { input, is } = condition
       const [on, off] = is === 'on' ? [1, 0] : [0, 1]
@@ -55,6 +76,8 @@ function bringAbout(context: ProveContext, condition: Condition, base: Values): 
         says: { kind: 'lost', inputs },
       }
     }
+    // Nobody waits for an hour of the week, or heats a controller, to prove a lamp.
+    case 'clock':
     case 'overheated':
       return null
   }

@@ -1,0 +1,169 @@
+import { differenceOf } from '@/core/quantity/units'
+import type { Response } from '@/core/response/schema'
+import type { PlainCondition } from '@/core/rules/condition'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
+import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
+import {
+  field,
+  inputName,
+  inputOf,
+  inputPart,
+  isSwitch,
+  listed,
+  measures,
+  pastPart,
+  spanParts,
+  WEEKEND,
+} from '@/core/rules/sentence'
+import type { Rule } from '@/core/rules/table'
+
+type Inputs = Pick<Response, 'inputs'>
+
+/** A condition as the middle of a sentence, with its blanks: “room is at or above 20 °C”. */
+export function conditionParts(path: string, condition: PlainCondition, response: Inputs): readonly SentencePart[] {
+  const under = (key: string) => `${path}.${key}`
+  switch (condition.kind) {
+    case 'input': {
+      const input = inputOf(response, condition.input)
+      const [name, quantity] = [input?.name ?? condition.input, inputQuantity(input)]
+      return [
+        inputPart(response, under('input'), 'what is looked at', condition.input, measures()),
+        text(' is '),
+        pastPart(under('when'), `${name}, which side`, condition.when),
+        text(' '),
+        field(under('at'), `${name}, point`, quantity, condition.at),
+        text(' (until '),
+        field(under('release'), `${name}, way back`, differenceOf(quantity), condition.release),
+        text(' back from it)'),
+      ]
+    }
+    case 'between': {
+      const input = inputOf(response, condition.input)
+      const [name, quantity] = [input?.name ?? condition.input, inputQuantity(input)]
+      return [
+        inputPart(response, under('input'), 'what is looked at', condition.input, measures()),
+        text(' is from '),
+        field(under('from'), `${name}, lowest`, quantity, condition.from),
+        text(' to '),
+        field(under('to'), `${name}, highest`, quantity, condition.to),
+      ]
+    }
+    case 'difference': {
+      const input = inputOf(response, condition.input)
+      const difference = differenceOf(inputQuantity(input))
+      const alike = input && isMeasured(input) ? measures(input.kind) : measures()
+      return [
+        inputPart(response, under('input'), 'what is looked at', condition.input, alike),
+        text(' less '),
+        inputPart(response, under('minus'), 'what is taken from it', condition.minus, alike),
+        text(' is '),
+        pastPart(under('when'), 'difference, which side', condition.when),
+        text(' '),
+        field(under('by'), 'difference', difference, condition.by),
+        text(' (until '),
+        field(under('release'), 'difference, way back', difference, condition.release),
+        text(' back from it)'),
+      ]
+    }
+    case 'switch':
+      return [
+        inputPart(response, under('input'), 'switch that is looked at', condition.input, isSwitch),
+        text(' is '),
+        {
+          kind: 'choice',
+          path: under('is'),
+          label: 'on or off',
+          value: condition.is,
+          options: [
+            ['on', 'on'],
+            ['off', 'off'],
+          ],
+        },
+      ]
+    case 'clock':
+      return [
+        text('it is '),
+        ...listed(
+          ' or ',
+          condition.spans.map((span, index) => spanParts(under(`spans.${index}`), span)),
+        ),
+      ]
+  }
+}
+
+/** What a rule hangs on, as the end of its sentence; nothing where it asks whatever else is. */
+export const onlyWhileParts = ({ onlyWhile = [] }: Rule, response: Inputs): readonly SentencePart[] =>
+  onlyWhile.length === 0
+    ? []
+    : [
+        text(' Only while '),
+        ...listed(
+          ' and ',
+          onlyWhile.map((condition, index) => conditionParts(`onlyWhile.${index}`, condition, response)),
+        ),
+        text('.'),
+      ]
+
+/** Two inputs of one kind, the first a room’s: what “only while cooler outside” compares. */
+function twoAlike({ inputs }: Inputs): readonly [string, string] | null {
+  const temperatures = inputs.filter(isMeasured).filter(({ kind }) => kind === 'temperature')
+  const outdoor = temperatures.find(({ id, name }) => /out/i.test(`${id} ${name}`))
+  const room = temperatures.find(({ id }) => id !== outdoor?.id)
+  return room && outdoor ? [room.id, outdoor.id] : null
+}
+
+/** Figures to start from: common practice, no source. */
+export function conditionActions({ onlyWhile = [] }: Rule, response: Inputs): readonly MoreAction<Rule>[] {
+  const add = (label: string, condition: PlainCondition): MoreAction<Rule> => ({
+    label,
+    change: (draft) => void (draft.onlyWhile = [...(draft.onlyWhile ?? []), condition]),
+  })
+  const measured = response.inputs.find(isMeasured)
+  const contact = response.inputs.find((input) => !isMeasured(input))
+  const alike = twoAlike(response)
+  const middle = measured ? (measured.from + measured.to) / 2 : 0
+  return [
+    ...(measured
+      ? [
+          add('Only while a reading is past a point', {
+            kind: 'input',
+            input: measured.id,
+            when: 'at-or-above',
+            at: middle,
+            release: 1,
+          }),
+          add('Only while a reading is between two', {
+            kind: 'between',
+            input: measured.id,
+            from: measured.from,
+            to: middle,
+          }),
+        ]
+      : []),
+    ...(alike
+      ? [
+          add(`Only while it is cooler outside than ${inputName(response, alike[0])}`, {
+            kind: 'difference',
+            input: alike[0],
+            minus: alike[1],
+            when: 'at-or-above',
+            by: 2,
+            release: 1,
+          }),
+        ]
+      : []),
+    ...(contact ? [add('Only while a switch is on', { kind: 'switch', input: contact.id, is: 'on' })] : []),
+    add('Only at some hours of the week', { kind: 'clock', spans: [{ ...WEEKEND }] }),
+    ...(onlyWhile.length > 0
+      ? [
+          {
+            label: 'Take the last condition away',
+            change: (draft: Rule) => {
+              draft.onlyWhile?.pop()
+              if (draft.onlyWhile?.length === 0) delete draft.onlyWhile
+            },
+          },
+        ]
+      : []),
+  ]
+}
