@@ -28,7 +28,7 @@ async function whereIs(page: Page, installation: RegExp): Promise<string> {
   const known = shownAt.get(installation.source)
   if (isOwn && known !== undefined) return known
   await page.goto('/yard')
-  const link = page.getByRole('region', { name: 'Wherry Lane Yard' }).getByRole('link', { name: installation })
+  const link = page.getByRole('main').getByRole('link', { name: installation }).first()
   const href = (await link.getAttribute('href')) ?? ''
   if (isOwn) shownAt.set(installation.source, href)
   return href
