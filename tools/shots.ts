@@ -8,10 +8,11 @@ type Shot = {
   readonly file: string
   readonly path: string
   readonly phone?: boolean
-  readonly dark?: boolean
   readonly waitFor?: string
   /** Whose stage it is; the fruiting room’s where none is named. */
   readonly of?: RegExp
+  /** Which part of a stage is shown. */
+  readonly part?: string
   /** What the chart of Respond shows. */
   readonly view?: string
 }
@@ -24,7 +25,6 @@ const SHOTS: readonly Shot[] = [
   { file: 'calibrate', path: '@calibrate' },
   { file: 'calibrate-phone', path: '@calibrate', phone: true },
   { file: 'respond', path: '@respond' },
-  { file: 'respond-dark', path: '@respond', dark: true },
   { file: 'respond-phone', path: '@respond', phone: true },
   {
     file: 'respond-week',
@@ -42,12 +42,13 @@ const SHOTS: readonly Shot[] = [
   },
   { file: 'rehearse', path: '@rehearse' },
   { file: 'dial-in', path: '@dial-in' },
+  { file: 'settings', path: '@dial-in', of: /Ticket-hall door/, part: 'All settings' },
+  { file: 'outage-phone', path: '/outage?site=Wherry+Lane+Yard', phone: true },
   { file: 'prove-phone', path: '@prove', phone: true },
   { file: 'hand-over', path: '@hand-over' },
   { file: 'record', path: '@record' },
   { file: 'readings', path: '@readings' },
   { file: 'controllers', path: '/controllers' },
-  { file: 'controller-own', path: '/controllers/two-pad-pwm', waitFor: '.cm-content' },
   { file: 'sums', path: '/sums?sum=round-traverse' },
 ]
 
@@ -62,12 +63,12 @@ const pageOf = (respond: string, stage: string): string =>
 async function take(
   browser: Browser,
   url: string,
-  { file, path, phone = false, dark = false, waitFor, of = /Fruiting room/, view }: Shot,
+  { file, path, phone = false, waitFor, of = /Fruiting room/, part, view }: Shot,
 ): Promise<void> {
   const context = await browser.newContext({
     baseURL: url,
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
-    colorScheme: dark ? 'dark' : 'light',
+    colorScheme: 'light',
     isMobile: phone,
     hasTouch: phone,
   })
@@ -78,6 +79,7 @@ async function take(
   const room = await page.getByRole('link', { name: of }).first().getAttribute('href')
   await page.goto(path.startsWith('@') ? pageOf(room ?? '', path.slice(1)) : path)
   await page.waitForLoadState('networkidle')
+  if (part) await page.getByRole('tab', { name: part }).click()
   if (view) {
     await page.getByRole('combobox', { name: 'what the chart shows' }).click()
     await page.getByRole('option', { name: view }).click()
