@@ -64,14 +64,14 @@ test('without a line a change stays in the browser, survives a reload, and is se
 }) => {
   await openStage(yard, /Inverter/, 'respond')
   await context.route('**/api/working-copy/**', (route) => route.abort())
-  await edit(yard, /heat-sink temperature, start/, '38')
+  await edit(yard, /heat-sink temperature, start/, '37')
   await expect(yard.getByText('The server cannot be reached. Your change is kept in this browser')).toBeVisible()
   await yard.reload()
-  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('38.0')
+  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('37.0')
   await context.unroute('**/api/working-copy/**')
   await expectKept(yard)
   await yard.reload()
-  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('38.0')
+  await expect(yard.getByRole('textbox', { name: /heat-sink temperature, start/ })).toHaveValue('37.0')
 })
 
 /** The same stage in another tab, beside the first. */
