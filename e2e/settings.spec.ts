@@ -84,7 +84,7 @@ test('a rule hangs on the hours of the week, and its sentence says so', async ({
     .filter({ hasText: 'room temperature less' })
   await expect(warm).toContainText('Only while')
   await warm.getByRole('button', { name: /: off, move, copy, remove$/ }).click()
-  await yard.getByRole('menuitem', { name: 'Only at some hours of the week' }).click()
+  await yard.getByRole('menuitem', { name: 'Only while it is some hours of the week' }).click()
   await expect(warm).toContainText('and it is')
   await expectKept(yard)
 })

@@ -112,12 +112,10 @@ function twoAlike({ inputs }: Inputs): readonly [string, string] | null {
   return room && outdoor ? [room.id, outdoor.id] : null
 }
 
-/** Figures to start from: common practice, no source. */
-export function conditionActions({ onlyWhile = [] }: Rule, response: Inputs): readonly MoreAction<Rule>[] {
-  const add = (label: string, condition: PlainCondition): MoreAction<Rule> => ({
-    label,
-    change: (draft) => void (draft.onlyWhile = [...(draft.onlyWhile ?? []), condition]),
-  })
+/** Conditions that can be begun with here, as the end of “only while …”. Figures to start from: common practice, no source. */
+export function conditionChoices(
+  response: Inputs,
+): readonly { readonly words: string; readonly condition: PlainCondition }[] {
   const measured = response.inputs.find(isMeasured)
   const contact = response.inputs.find((input) => !isMeasured(input))
   const alike = twoAlike(response)
@@ -125,45 +123,52 @@ export function conditionActions({ onlyWhile = [] }: Rule, response: Inputs): re
   return [
     ...(measured
       ? [
-          add('Only while a reading is past a point', {
-            kind: 'input',
-            input: measured.id,
-            when: 'at-or-above',
-            at: middle,
-            release: 1,
-          }),
-          add('Only while a reading is between two', {
-            kind: 'between',
-            input: measured.id,
-            from: measured.from,
-            to: middle,
-          }),
+          {
+            words: 'a reading is past a point',
+            condition: { kind: 'input', input: measured.id, when: 'at-or-above', at: middle, release: 1 } as const,
+          },
+          {
+            words: 'a reading is between two',
+            condition: { kind: 'between', input: measured.id, from: measured.from, to: middle } as const,
+          },
         ]
       : []),
     ...(alike
       ? [
-          add(`Only while it is cooler outside than ${inputName(response, alike[0])}`, {
-            kind: 'difference',
-            input: alike[0],
-            minus: alike[1],
-            when: 'at-or-above',
-            by: 2,
-            release: 1,
-          }),
-        ]
-      : []),
-    ...(contact ? [add('Only while a switch is on', { kind: 'switch', input: contact.id, is: 'on' })] : []),
-    add('Only at some hours of the week', { kind: 'clock', spans: [{ ...WEEKEND }] }),
-    ...(onlyWhile.length > 0
-      ? [
           {
-            label: 'Take the last condition away',
-            change: (draft: Rule) => {
-              draft.onlyWhile?.pop()
-              if (draft.onlyWhile?.length === 0) delete draft.onlyWhile
-            },
+            words: `it is cooler outside than ${inputName(response, alike[0])}`,
+            condition: {
+              kind: 'difference',
+              input: alike[0],
+              minus: alike[1],
+              when: 'at-or-above',
+              by: 2,
+              release: 1,
+            } as const,
           },
         ]
       : []),
+    ...(contact
+      ? [{ words: 'a switch is on', condition: { kind: 'switch', input: contact.id, is: 'on' } as const }]
+      : []),
+    { words: 'it is some hours of the week', condition: { kind: 'clock', spans: [{ ...WEEKEND }] } },
   ]
 }
+
+export const conditionActions = ({ onlyWhile = [] }: Rule, response: Inputs): readonly MoreAction<Rule>[] => [
+  ...conditionChoices(response).map(({ words, condition }): MoreAction<Rule> => ({
+    label: `Only while ${words}`,
+    change: (draft) => void (draft.onlyWhile = [...(draft.onlyWhile ?? []), condition]),
+  })),
+  ...(onlyWhile.length > 0
+    ? [
+        {
+          label: 'Take the last condition away',
+          change: (draft: Rule) => {
+            draft.onlyWhile?.pop()
+            if (draft.onlyWhile?.length === 0) delete draft.onlyWhile
+          },
+        },
+      ]
+    : []),
+]

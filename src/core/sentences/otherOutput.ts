@@ -3,12 +3,11 @@ import { freeId } from '@/core/json/freeId'
 import { findLink } from '@/core/machine/findLink'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
 import type { Condition, OtherOutput } from '@/core/response/schema'
-import { isMeasured } from '@/core/rules/input'
-import { text, type SentencePart } from '@/core/rules/kind'
+import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
 import { field, inputPart, listed, measures, pastPart } from '@/core/rules/sentence'
 import { OUTDOOR, ROOM_TEMP } from '@/core/rules/usualInputs'
 import { ofCommonPractice, type BehaviourKind, type SentenceContext } from '@/core/sentences/behaviour'
-import { conditionParts } from '@/core/sentences/condition'
+import { conditionChoices, conditionParts } from '@/core/sentences/condition'
 import { ensureInput, ensureOwnInput } from '@/core/sentences/ensureInput'
 
 function outputConditionParts(
@@ -42,13 +41,20 @@ function outputConditionParts(
   }
 }
 
-/** A condition to begin with: the first measured input, or the lead's speed where there is none. */
-function firstCondition({ response }: SentenceContext): Condition {
-  const input = response.inputs.find(isMeasured)
-  return input
-    ? { kind: 'input', input: input.id, when: 'at-or-above', at: (input.from + input.to) / 2, release: 1 }
-    : { kind: 'speed', fan: response.lead, when: 'at-or-above', atPct: 50 }
-}
+type Listed = 'onWhen' | 'notWhile'
+
+/** What a reason or a bar may be begun with: what rules hang on too, and the lead’s speed. */
+const additions = (list: Listed, lead: string, { response }: SentenceContext): readonly MoreAction<OtherOutput>[] =>
+  [
+    ...conditionChoices(response),
+    {
+      words: 'the fan runs fast enough',
+      condition: { kind: 'speed', fan: response.lead, when: 'at-or-above', atPct: 50 } as const,
+    },
+  ].map(({ words, condition }) => ({
+    label: `${lead} ${words}`,
+    change: (draft) => void draft[list].push(condition),
+  }))
 
 function add(draft: Installation, made: OtherOutput): void {
   const outputs = draft.response.otherOutputs ?? []
@@ -90,8 +96,8 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
   },
   why: () => ({ formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice }),
   more: ({ onWhen, notWhile }, context) => [
-    { label: 'Add another reason (or)', change: (draft) => void draft.onWhen.push(firstCondition(context)) },
-    { label: 'Add what bars it (but not while)', change: (draft) => void draft.notWhile.push(firstCondition(context)) },
+    ...additions('onWhen', 'Or while', context),
+    ...additions('notWhile', 'But not while', context),
     ...(onWhen.length > 1
       ? [{ label: 'Take the last reason away', change: (draft: OtherOutput) => void draft.onWhen.pop() }]
       : []),
