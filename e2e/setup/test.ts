@@ -23,12 +23,15 @@ export async function openDemo(page: Page): Promise<void> {
 /** Where the installations of the demo are, as this worker's yard has shown them. */
 const shownAt = new Map<string, string>()
 
+/** What other tests make stands on other sites. */
+const DEMO_SITES = /^(Wherry Lane Yard|Staithe landing)$/
+
 async function whereIs(page: Page, installation: RegExp): Promise<string> {
   const isOwn = ownYards.has(page.context())
   const known = shownAt.get(installation.source)
   if (isOwn && known !== undefined) return known
   await page.goto('/yard')
-  const link = page.getByRole('main').getByRole('link', { name: installation }).first()
+  const link = page.getByRole('region', { name: DEMO_SITES }).getByRole('link', { name: installation })
   const href = (await link.getAttribute('href')) ?? ''
   if (isOwn) shownAt.set(installation.source, href)
   return href

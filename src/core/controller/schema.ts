@@ -67,10 +67,10 @@ export const KEPT = ['kept', 'lost', 'verify'] as const
 const WRITTEN = ['at-once', 'on-key', 'after', 'on-leaving'] as const
 
 /** Who may change a setting: whoever stands there, who commissions the installation, the maker alone. */
-export const WHO = ['user', 'commissioned', 'maker'] as const
+const WHO = ['user', 'commissioned', 'maker'] as const
 
 /** What is to be done with a setting that stands for nothing in the response. */
-export const ADVICE = ['leave', 'set', 'decide'] as const
+const ADVICE = ['leave', 'set', 'decide'] as const
 
 /** How one setting is entered: where it stands, what turns it, what keeps it. Counted from the value it has now. */
 const Entry = Type.Object(

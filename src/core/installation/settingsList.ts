@@ -3,7 +3,7 @@ import { isPart, type ControllerModel, type Setting } from '@/core/controller/sc
 import type { DialState } from '@/core/installation/installation'
 
 /** What is to be done with a setting. `note`: nobody knows what it does, so its found value is noted and it is left. */
-export const SETTING_TASKS = ['change', 'leave', 'decide', 'note', 'maker'] as const
+const SETTING_TASKS = ['change', 'leave', 'decide', 'note', 'maker'] as const
 export type SettingTask = (typeof SETTING_TASKS)[number]
 
 /** Why a setting is to stand where it is wanted: the response asks for it, nothing of the response speaks of it, the model advises it, somebody
