@@ -3,8 +3,7 @@ import { isPart, type ControllerModel, type Setting } from '@/core/controller/sc
 import type { DialState } from '@/core/installation/installation'
 
 /** What is to be done with a setting. `note`: nobody knows what it does, so its found value is noted and it is left. */
-const SETTING_TASKS = ['change', 'leave', 'decide', 'note', 'maker'] as const
-export type SettingTask = (typeof SETTING_TASKS)[number]
+export type SettingTask = 'change' | 'leave' | 'decide' | 'note' | 'maker'
 
 /** Why a setting is to stand where it is wanted: the response asks for it, nothing of the response speaks of it, the model advises it, somebody
  *  decided it here, nobody knows, or only its maker may touch it. */
