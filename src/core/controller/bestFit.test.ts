@@ -18,7 +18,7 @@ import { seeded } from '@/testing/seeded'
 // here are written down again and sampled, so that nothing of what is tested computes them.
 
 // For each care and model: 210 a model, of each kind.
-const RUNS = 70
+const RUNS = 40
 // Looked up once: a test’s globals are slow to reach.
 const { abs, max, min } = Math
 const PLACES: Record<Care, Place> = {
