@@ -65,6 +65,7 @@ import { startsPerHour } from '@/core/calculation/signals/startsPerHour'
 import { tachPulses } from '@/core/calculation/signals/tachPulses'
 import type { AnyCalculation } from '@/core/calculation/calculation'
 import { termsFor, wordsOf } from '@/core/glossary/glossary'
+import { hasWords } from '@/core/glossary/hasWords'
 
 /** Every calculation, in the order of the place Sums. A new one is a file and a line here. */
 export const CALCULATIONS: readonly AnyCalculation[] = [
@@ -140,16 +141,10 @@ export const calculationById = (id: string): AnyCalculation | undefined =>
 
 /** The sums in whose name, group or words every word looked for occurs; else those of what the trade means by it. */
 export function findCalculations(typed: string): AnyCalculation[] {
-  const found = CALCULATIONS.filter((calculation) => hasWords(calculation, typed))
+  const found = CALCULATIONS.filter((calculation) => hasWords(textOf(calculation), typed))
   if (found.length > 0) return found
   const words = termsFor(typed).flatMap(wordsOf)
-  return CALCULATIONS.filter((calculation) => words.some((word) => hasWords(calculation, word)))
+  return CALCULATIONS.filter((calculation) => words.some((word) => hasWords(textOf(calculation), word)))
 }
 
-function hasWords({ id, name, group, words }: AnyCalculation, typed: string): boolean {
-  const text = `${id} ${name} ${group} ${words}`.toLowerCase()
-  return typed
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word))
-}
+const textOf = ({ id, name, group, words }: AnyCalculation): string => `${id} ${name} ${group} ${words}`

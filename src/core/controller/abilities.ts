@@ -1,4 +1,5 @@
 import type { ControllerModel } from '@/core/controller/schema'
+import { hasWords } from '@/core/glossary/hasWords'
 
 /** Something a controller can do or cannot, as people ask for it. */
 export type Ability = {
@@ -113,17 +114,13 @@ export const ABILITIES: readonly Ability[] = [
 export const abilitiesOf = (model: ControllerModel): Ability[] => ABILITIES.filter(({ has }) => has(model))
 
 /** Whether a model goes by what was typed: each word stands in its name, in what it is for, or in what it can do. */
-export function matches(model: ControllerModel, typed: string): boolean {
-  const text = [
-    model.name,
-    model.about,
-    ...abilitiesOf(model).flatMap(({ name, words }) => [name, words]),
-    ...model.settings.flatMap(({ name, otherNames = [] }) => [name, ...otherNames]),
-  ]
-    .join(' ')
-    .toLowerCase()
-  return typed
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word))
-}
+export const matches = (model: ControllerModel, typed: string): boolean =>
+  hasWords(
+    [
+      model.name,
+      model.about,
+      ...abilitiesOf(model).flatMap(({ name, words }) => [name, words]),
+      ...model.settings.flatMap(({ name, otherNames = [] }) => [name, ...otherNames]),
+    ].join(' '),
+    typed,
+  )

@@ -1,4 +1,5 @@
 import { whyNotHere } from '@/core/glossary/glossary'
+import { hasWords } from '@/core/glossary/hasWords'
 import { parseQuantity } from '@/core/quantity/parse'
 import type { Offer } from '@/core/sentences/behaviour'
 
@@ -15,8 +16,7 @@ export function findOffers(offers: readonly Offer[], typed: string): readonly Fo
   const figureText = figureOf(tokens)
   const phrase = words.join(' ')
   const found = offers.flatMap((offer): Found[] => {
-    const hay = `${offer.sentence} ${offer.words} ${(offer.also ?? []).join(' ')}`.toLowerCase()
-    if (!words.every((word) => hay.includes(word))) return []
+    if (!hasWords(`${offer.sentence} ${offer.words} ${(offer.also ?? []).join(' ')}`, phrase)) return []
     if (figureText === null) return [{ offer, figure: null }]
     if (!offer.figure) return []
     const parsed = parseQuantity(figureText, offer.figure.quantity, { typedUnit: offer.figure.typedUnit })
