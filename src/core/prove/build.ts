@@ -2,7 +2,7 @@ import { modeInputs } from '@/core/machine/modeInputs'
 import { isUpward } from '@/core/machine/past'
 import type { MachineState } from '@/core/machine/state'
 import type { Check, CheckOf, Step } from '@/core/prove/check'
-import { bringsFor, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
+import { bringsFor, brought, leavesOf, measuredOf, terminals, type ProveContext } from '@/core/prove/context'
 import { differs, expectDifference, expectStep, fansAfter, shifted, showsSomething } from '@/core/prove/expect'
 import { awayFromCycles, playStages, timeUntil } from '@/core/prove/play'
 import type { Stage, Values } from '@/core/prove/stage'
@@ -44,15 +44,22 @@ export function restFor(context: ProveContext, rule?: Rule): Values {
 }
 
 /** A moment in which a condition stands, as far as it hangs on something else than what the check itself brings about. */
-function letStand(context: ProveContext, condition: PlainCondition, values: Values, own: string | null): Values {
+export function letStand(
+  context: ProveContext,
+  condition: PlainCondition,
+  values: Values,
+  own: string | null = null,
+): Values {
   switch (condition.kind) {
     case 'input': {
       const { input, at, when } = condition
-      return input === own ? values : { ...values, [input]: beyond(context, input, at, isUpward(when) ? 1 : -1) }
+      return input === own
+        ? values
+        : brought(context, values, input, beyond(context, input, at, isUpward(when) ? 1 : -1))
     }
     case 'between': {
       const { input, from, to } = condition
-      return input === own ? values : { ...values, [input]: (from + to) / 2 }
+      return input === own ? values : brought(context, values, input, (from + to) / 2)
     }
     case 'difference': {
       const { input, minus, by, when } = condition
@@ -60,8 +67,8 @@ function letStand(context: ProveContext, condition: PlainCondition, values: Valu
       // A degree or two more than it takes, so that the error of both probes does not matter.
       const spare = way * DIFFERENCE_SPARE
       return minus === own
-        ? { ...values, [input]: (values[minus] ?? 0) + by + spare }
-        : { ...values, [minus]: (values[input] ?? 0) - by - spare }
+        ? brought(context, values, input, (values[minus] ?? 0) + by + spare)
+        : brought(context, values, minus, (values[input] ?? 0) - by - spare)
     }
     case 'switch':
       return { ...values, [condition.input]: condition.is === 'on' ? 1 : 0 }
@@ -73,6 +80,7 @@ function letStand(context: ProveContext, condition: PlainCondition, values: Valu
   }
 }
 
+/** Kelvin or percent; common practice, no source. */
 const DIFFERENCE_SPARE = 3
 
 export const resting = (values: Values): Stage => ({ values, forS: 0 })

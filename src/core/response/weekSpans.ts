@@ -1,12 +1,11 @@
 import type { Response } from '@/core/response/schema'
 import type { WeekSpan } from '@/core/rules/weekSpan'
+import { conditionSpans } from '@/core/rules/condition'
 import { ruleSpans } from '@/core/rules/table'
 
 /** Every time of the week in which a clock changes something: day and night, periods, moved points. */
 export const weekSpans = ({ rules, dayByWeek = [], otherOutputs = [] }: Response): readonly WeekSpan[] => [
   ...dayByWeek,
   ...rules.flatMap((rule) => (rule.off ? [] : ruleSpans(rule))),
-  ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
-    [...onWhen, ...notWhile].flatMap((condition) => (condition.kind === 'clock' ? condition.spans : [])),
-  ),
+  ...otherOutputs.flatMap(({ onWhen, notWhile }) => [...onWhen, ...notWhile].flatMap(conditionSpans)),
 ]

@@ -61,6 +61,10 @@ export const PlainCondition = Type.Union([
 ])
 export type PlainCondition = Static<typeof PlainCondition>
 
+/** Times of the week that a condition names. */
+export const conditionSpans = (condition: { readonly kind: string } | PlainCondition): readonly WeekSpan[] =>
+  'spans' in condition ? condition.spans : []
+
 /** Where in a condition ids of inputs stand. */
 export const conditionInputPlaces = (condition: { readonly kind: string }): readonly string[] => [
   ...('input' in condition ? ['input'] : []),

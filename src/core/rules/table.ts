@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { putAt, valueAt } from '@/core/json/path'
-import { conditionInputPlaces } from '@/core/rules/condition'
+import { conditionInputPlaces, conditionSpans } from '@/core/rules/condition'
 import { Cycle, cycleKind } from '@/core/rules/cycle'
 import { Differential, differentialKind } from '@/core/rules/differential'
 import { HoldAfterFall, holdAfterFallKind } from '@/core/rules/holdAfterFall'
@@ -71,7 +71,7 @@ const inputPlaces = (rule: Rule): readonly string[] => [
 /** Times of the week at which a rule changes something, by itself or by what it hangs on. */
 export const ruleSpans = (rule: Rule): readonly WeekSpan[] => [
   ...ruleKind(rule).spans(rule),
-  ...(rule.onlyWhile ?? []).flatMap((condition) => (condition.kind === 'clock' ? condition.spans : [])),
+  ...(rule.onlyWhile ?? []).flatMap(conditionSpans),
 ]
 
 /** Every input a rule reads. */

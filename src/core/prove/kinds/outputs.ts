@@ -1,6 +1,6 @@
 import { OUTPUT_STATE } from '@/core/machine/outputState'
 import { isUpward } from '@/core/machine/past'
-import { beyond, resting, seenCheck, settleS, stateAfter } from '@/core/prove/build'
+import { beyond, letStand, resting, seenCheck, settleS, stateAfter } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import { brought, inputOf, leavesOf, measuredOf, roleIn, type ProveContext } from '@/core/prove/context'
 import { fastMoment } from '@/core/prove/fast'
@@ -22,7 +22,7 @@ function bringAbout(context: ProveContext, condition: Condition, base: Values): 
       if (found && roleIn(context, found) === 'body') return null
       const isBack = !measuredOf(context, input)?.combines && way * ((base[input] ?? NaN) - offX) <= 0
       return {
-        values: brought(context, base, input, onX),
+        values: letStand(context, condition, base),
         back: isBack ? base : brought(context, base, input, offX),
         says: { kind: 'bring', input, onX, offX, isBack },
       }
@@ -31,7 +31,7 @@ function bringAbout(context: ProveContext, condition: Condition, base: Values): 
       const { input, from, to } = condition
       const offX = beyond(context, input, from, -1)
       return {
-        values: brought(context, base, input, (from + to) / 2),
+        values: letStand(context, condition, base),
         back: brought(context, base, input, offX),
         says: { kind: 'bring', input, onX: (from + to) / 2, offX, isBack: false },
       }
@@ -50,9 +50,9 @@ function bringAbout(context: ProveContext, condition: Condition, base: Values): 
     }
     case 'switch': {
       const { input, is } = condition
-      const [on, off] = is === 'on' ? [1, 0] : [0, 1]
+      const off = is === 'on' ? 0 : 1
       return {
-        values: { ...base, [input]: on },
+        values: letStand(context, condition, base),
         back: { ...base, [input]: off },
         says: { kind: 'switch', input, is, isBack: base[input] === off },
       }
