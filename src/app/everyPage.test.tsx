@@ -1,13 +1,18 @@
 import type { ReactElement } from 'react'
 import { renderToString } from 'react-dom/server'
+import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { METRIC } from '@/core/quantity/format'
+import { outageItems } from '@/core/record/afterOutage'
 import { BriefStage } from '@/features/brief/BriefStage'
 import { CalibrateStage } from '@/features/calibrate/CalibrateStage'
 import { DialInStage } from '@/features/dial-in/DialInStage'
+import { SettingsList } from '@/features/dial-in/SettingsList'
+import { Signals } from '@/features/dial-in/Signals'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
 import { HandOverStage } from '@/features/hand-over/HandOverStage'
 import { KitStage } from '@/features/kit/KitStage'
+import { OutagePage } from '@/features/outage/OutagePage'
 import { ProveStage } from '@/features/prove/ProveStage'
 import { ReadingsPage } from '@/features/readings/ReadingsPage'
 import { RecordSheet } from '@/features/record/RecordSheet'
@@ -52,6 +57,28 @@ const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> 
       onSeal={nothing}
       onWrite={nothing}
       onPlace={nothing}
+    />
+  ),
+  settings(document) {
+    const { controller } = document.kit
+    const { fit } = derive(document)
+    return controller && fit ? <SettingsList controller={controller} fit={fit} /> : <></>
+  },
+  signals: ({ kit: { controller } }) => (controller ? <Signals controller={controller} /> : <></>),
+  outage: (document) => (
+    <OutagePage
+      site="Wherry Lane Yard"
+      unreadable={[]}
+      installations={[
+        {
+          id: 'i',
+          name: document.name,
+          duty: document.brief.duty,
+          sealNumber: null,
+          items: outageItems(document, derive(document)),
+        },
+      ]}
+      onWrite={nothing}
     />
   ),
   readings: () => <ReadingsPage installationId="i" files={[]} deleted={[]} jobs={[]} onPlace={nothing} />,
