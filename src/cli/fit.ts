@@ -4,6 +4,7 @@ import { dialIn, actionText } from '@/core/controller/dialIn'
 import { fit, type Fit } from '@/core/controller/fit'
 import { measureRules } from '@/core/controller/measureLoss'
 import { lossText } from '@/core/sentences/lossText'
+import { valueFor } from '@/core/controller/settingValue'
 import { settingValueText } from '@/core/controller/settingText'
 import { driveText, rankModels, type Ranked } from '@/core/kit/rankModels'
 import type { ControllerModel } from '@/core/controller/schema'
@@ -100,7 +101,7 @@ export function fitCommand(args: readonly string[], streams: Streams): number {
     return 0
   }
   for (const setting of model.settings) {
-    const value = fitted.settings.find(({ setting: id }) => id === setting.id)?.value
+    const value = valueFor(fitted.settings, setting.id)
     if (value !== undefined) streams.out(`${setting.name}: ${settingValueText(setting, value)}`)
   }
   for (const { title, detail } of losses) streams.out(`! ${title} ${detail}`)

@@ -1,4 +1,4 @@
-import { isPart, type Setting } from '@/core/controller/schema'
+import type { Setting } from '@/core/controller/schema'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
 
@@ -47,7 +47,6 @@ export function SettingField({ label, setting, value, onChange, onClear, onDone 
         onChange={(shown) => onChange((shown - plus) / times)}
         {...(onClear ? { onClear } : {})}
         {...(onDone ? { onDone } : {})}
-        {...(isPart(setting) || quantity !== 'count' ? {} : { showUnit: false })}
       />
       {figure && ` ${figure.unit}`}
     </>

@@ -5,6 +5,10 @@ import type { Problem } from '@/core/json/problem'
 const onStep = ({ min, step }: Setting, value: number): boolean =>
   Math.abs((value - min) / step - Math.round((value - min) / step)) < 1e-6
 
+/** Inside its range, and one of its choices where it has only those. */
+const isOffered = ({ min, max, choices }: Setting, value: number): boolean =>
+  value >= min && value <= max && (!choices || choices.some((choice) => choice.value === value))
+
 function checkSetting(setting: Setting, path: string): Problem[] {
   const { min, max, name, choices, enter, written, off } = setting
   const problems: Problem[] = []
@@ -45,7 +49,7 @@ function checkSetting(setting: Setting, path: string): Problem[] {
       from: min,
       step: setting.step,
     })
-  if (off !== undefined && (off < min || off > max || (choices && !choices.some(({ value }) => value === off))))
+  if (off !== undefined && !isOffered(setting, off))
     problems.push({
       code: 'off_not_had',
       path: `${path}.off`,
@@ -76,12 +80,8 @@ function checkSetting(setting: Setting, path: string): Problem[] {
     problems.push({ code: 'no_purpose', path, name })
   if (setting.advice?.what === 'set') {
     const { to } = setting.advice
-    const isHad =
-      to !== undefined &&
-      to >= min &&
-      to <= max &&
-      (choices ? choices.some(({ value }) => value === to) : onStep(setting, to))
-    if (!isHad) problems.push({ code: 'advice_not_had', path: `${path}.advice.to`, name, got: to ?? null })
+    if (to === undefined || !isOffered(setting, to) || (!choices && !onStep(setting, to)))
+      problems.push({ code: 'advice_not_had', path: `${path}.advice.to`, name, got: to ?? null })
   }
   if (enter.way === 'choose' && !choices)
     problems.push({

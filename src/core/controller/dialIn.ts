@@ -1,6 +1,7 @@
 import type { Fit } from '@/core/controller/fit'
 import type { ControllerModel, Setting, SettingValue, WeekSlot } from '@/core/controller/schema'
 import { settingStepText, settingValueText } from '@/core/controller/settingText'
+import { presentValue, valueFor } from '@/core/controller/settingValue'
 import { setPointFigure } from '@/core/controller/setPointFigure'
 import { assign } from '@/core/controller/wanted'
 import { formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
@@ -77,6 +78,9 @@ function howText(
   return `${enter.where}. ${enter.open}, ${presses.way === 'up' ? enter.up : enter.down} ${plural(presses.count, enter.unit)}${each}, ${enter.keep}.`
 }
 
+/** The id of the action that puts a setting to its value. */
+export const setActionId = (settingId: string): string => `set-${settingId}`
+
 function settingAction(
   setting: Setting,
   model: ControllerModel,
@@ -90,7 +94,7 @@ function settingAction(
   const shown = (value: number) => settingValueText(setting, value, preference)
   const how = howText(setting, wanted, presses, isReset, preference)
   return {
-    id: `set-${setting.id}`,
+    id: setActionId(setting.id),
     kind: 'set',
     title: [
       { kind: 'text', text: `${setting.name}: ` },
@@ -167,8 +171,7 @@ export type OnPanel = {
   readonly decided?: readonly SettingValue[] | undefined
 }
 
-/** What to do at the controller, in order: prepare, each setting from its present value, its calendar, then keep, lock and read back.
- */
+/** What to do at the controller, in order: prepare, each setting from its present value, its calendar, then keep, lock and read back. */
 export function dialIn(
   model: ControllerModel,
   { settings, given }: Pick<Fit, 'settings' | 'given'>,
@@ -190,10 +193,9 @@ export function dialIn(
       presses: null,
     }))
   const set = model.settings.flatMap((setting) => {
-    const wanted = [...settings, ...decided].find(({ setting: id }) => id === setting.id)?.value
+    const wanted = valueFor([...settings, ...decided], setting.id)
     if (wanted === undefined || setting.who === 'maker') return []
-    const now = shows.find(({ setting: id }) => id === setting.id)?.value ?? setting.default
-    return [settingAction(setting, model, wanted, now, isReset, preference)]
+    return [settingAction(setting, model, wanted, presentValue(setting, shows), isReset, preference)]
   })
   const calendar = (model.weeks ?? []).flatMap((slot) => weekActions(slot, model, given, preference))
   return [...still('prepare', model.prepare), ...set, ...calendar, ...still('finish', model.finish)]

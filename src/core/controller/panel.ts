@@ -13,6 +13,10 @@ export type Touch = Pick<PanelMove, 'control' | 'act'>
 export const panelState = (panel: Panel, id: string): PanelState | undefined =>
   panel.states.find((candidate) => candidate.id === id)
 
+/** What a state of the panel shows; a reading stands for what is sensed. */
+export const panelShows = ({ shows }: PanelState, value: string): string =>
+  shows.replaceAll('{value}', value).replaceAll('{reading}', '18.4')
+
 /** The panel after power-up. `kept` by default: as it leaves the box. */
 export const panelStart = (
   { settings, panel }: ControllerModel,

@@ -1,5 +1,8 @@
+import { setActionId } from '@/core/controller/dialIn'
 import type { Fit } from '@/core/controller/fit'
 import { isPart, type ControllerModel, type Setting } from '@/core/controller/schema'
+import { valueFor } from '@/core/controller/settingValue'
+import { isDone } from '@/core/installation/dialProgress'
 import type { DialState } from '@/core/installation/installation'
 
 /** What is to be done with a setting. `note`: nobody knows what it does, so its found value is noted and it is left. */
@@ -24,6 +27,8 @@ export type SettingLine = {
   readonly isEntered: boolean
   /** What it showed when it was read back; null where it was not. */
   readonly readBack: number | null
+  /** It was read back as wanted, or as something else; null where it was not, or nothing is wanted of it. */
+  readonly isReadBackRight: boolean | null
   /** Why a commissioned value is changed; null where nobody said. */
   readonly reason: string | null
   /** Something is still to be done with it: entered, decided, noted, or given a reason. */
@@ -35,8 +40,7 @@ const same = (a: number | null, b: number | null): boolean => a !== null && b !=
 
 /** What a setting is wanted at: what the fit put it to, what the model advises, or what was decided here. */
 function wantedOf(setting: Setting, { settings }: Pick<Fit, 'settings'>, { decided = [] }: DialState): number | null {
-  const decision = decided.find(({ setting: id }) => id === setting.id)?.value
-  return settings.find(({ setting: id }) => id === setting.id)?.value ?? decision ?? null
+  return valueFor(settings, setting.id) ?? valueFor(decided, setting.id) ?? null
 }
 
 function whyOf(setting: Setting, wanted: number | null): SettingWhy {
@@ -60,12 +64,13 @@ function taskOf(setting: Setting, found: number | null, wanted: number | null): 
 export const settingsList = (model: ControllerModel, fit: Pick<Fit, 'settings'>, dial: DialState): SettingLine[] =>
   model.settings.map((setting) => {
     const { id } = setting
-    const found = dial.present.find((one) => one.setting === id)?.value ?? null
+    const found = valueFor(dial.present, id) ?? null
     const wanted = wantedOf(setting, fit, dial)
     const task = taskOf(setting, found, wanted)
-    const readBack = dial.readBack?.find((one) => one.setting === id)?.value ?? null
+    const readBack = valueFor(dial.readBack ?? [], id) ?? null
     const reason = dial.reasons?.find((one) => one.setting === id)?.reason ?? null
-    const isEntered = dial.done.some(({ action, value }) => action === `set-${id}` && value === wanted)
+    const isEntered = isDone({ id: setActionId(id), value: wanted }, dial)
+    const isReadBackRight = readBack === null || wanted === null ? null : same(readBack, wanted)
     const needsReason = setting.who === 'commissioned' && task === 'change' && reason === null
     return {
       setting,
@@ -76,13 +81,14 @@ export const settingsList = (model: ControllerModel, fit: Pick<Fit, 'settings'>,
       differsFromDefault: !same(wanted ?? found ?? setting.default, setting.default),
       isEntered,
       readBack,
+      isReadBackRight,
       reason,
       isOpen:
         needsReason ||
         task === 'decide' ||
         (task === 'note' && found === null) ||
         (task === 'change' && !isEntered) ||
-        (readBack !== null && wanted !== null && !same(readBack, wanted)),
+        isReadBackRight === false,
     }
   })
 

@@ -1,5 +1,5 @@
 import type { Duty } from '@/core/brief/duty'
-import { actionText, dialIn } from '@/core/controller/dialIn'
+import { actionText, dialIn, setActionId } from '@/core/controller/dialIn'
 import type { Setting } from '@/core/controller/schema'
 import { settingValueText } from '@/core/controller/settingText'
 import type { Derived } from '@/core/derive/derive'
@@ -73,7 +73,7 @@ function settingItems({ kit, dial }: Installation, { fit }: Derived, preference:
   const kept = lines.filter(({ setting, wanted }) => setting.power === 'kept' && wanted !== null)
   return [
     ...lines.flatMap(({ setting, wanted }): OutageItem[] => {
-      const action = actions.find(({ id }) => id === `set-${setting.id}`)
+      const action = actions.find(({ id }) => id === setActionId(setting.id))
       if (wanted === null || setting.power === 'kept') return []
       const value = settingValueText(setting, wanted, preference)
       return setting.power === 'lost'

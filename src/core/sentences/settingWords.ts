@@ -49,4 +49,4 @@ export function writtenText({ written }: Setting): string {
 
 /** Whether it outlasts a power cut. */
 export const powerText = ({ power, powerNote }: Setting): string =>
-  power === 'kept' ? 'kept' : power === 'lost' ? 'lost' : `kept, ${powerNote ?? 'to be read back'}`
+  power === 'kept' ? 'kept' : power === 'lost' ? 'lost' : `kept, ${powerNote ?? 'verify'}`

@@ -1,6 +1,7 @@
 import { boundsOf } from '@/core/controller/boundsOf'
 import { giveParts } from '@/core/controller/giveParts'
-import { isPart, type ControllerModel, type Meaning, type Setting } from '@/core/controller/schema'
+import { isPart, type ControllerModel, type Meaning } from '@/core/controller/schema'
+import { presentValue } from '@/core/controller/settingValue'
 import { settingOf } from '@/core/controller/settingOf'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import type { Installation } from '@/core/installation/installation'
@@ -11,12 +12,6 @@ import type { Response } from '@/core/response/schema'
 import type { Input, MeasuredInput } from '@/core/rules/input'
 import type { Overrun } from '@/core/rules/switchRule'
 import { ruleKind, type Rule } from '@/core/rules/table'
-
-type Present = Installation['dial']['present']
-
-/** What a setting stands at: as read from the panel, or the model's default where it was not read. */
-export const presentValue = ({ id, default: usual }: Setting, present: Present): number =>
-  present.find(({ setting }) => setting === id)?.value ?? usual
 
 const RANGES: Record<MeasuredInput['kind'], readonly [from: number, to: number, name: string]> = {
   temperature: [0, 50, 'temperature'],

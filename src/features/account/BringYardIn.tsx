@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { Section } from '@/features/account/Section'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { FileButton } from '@/ui/FileButton'
+import { useSending } from '@/ui/useSending'
 
 type Made = Answer & {
   readonly counted?: { readonly installations: number; readonly controllers: number; readonly readings: number }
@@ -15,15 +16,12 @@ type Made = Answer & {
 /** Makes a yard of one’s own of the file another server wrote. */
 export function BringYardIn() {
   const [made, setMade] = useState<Made | null>(null)
-  const [isSending, setSending] = useState(false)
-  async function send(file: File): Promise<void> {
-    setSending(true)
+  const [isSending, send] = useSending(async (file: File) => {
     const answer = await fetch('/api/workspace', { method: 'POST', body: file })
       .then((answer) => answer.json() as Promise<Made>)
       .catch((): Made => NO_ANSWER)
     setMade(answer)
-    setSending(false)
-  }
+  })
   return (
     <Section title="A yard from another server">
       <Typography variant="body2" sx={{ mb: 1 }}>
@@ -33,7 +31,7 @@ export function BringYardIn() {
       <FileButton
         label="Workspace file"
         accept=".zip,application/zip"
-        onFile={(file) => void send(file)}
+        onFile={send}
         variant="outlined"
         disabled={isSending}
       >

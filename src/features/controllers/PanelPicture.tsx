@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
+import { panelShows } from '@/core/controller/panel'
 import { settingValueText } from '@/core/controller/settingText'
 import type { ControllerModel, Panel } from '@/core/controller/schema'
 import { MONO } from '@/ui/theme'
@@ -44,7 +45,6 @@ export function PanelPicture({ model }: { model: ControllerModel }) {
   const [first] = panel.states
   const setting = settings.find(({ id }) => id === first?.setting)
   const value = setting ? settingValueText(setting, setting.default) : '–'
-  const shows = first?.shows.replaceAll('{value}', value).replaceAll('{reading}', '18.4') ?? ''
   return (
     <Box
       role="img"
@@ -75,7 +75,7 @@ export function PanelPicture({ model }: { model: ControllerModel }) {
             overflowWrap: 'anywhere',
           }}
         >
-          {shows}
+          {first && panelShows(first, value)}
         </Box>
       )}
       {panel.lamps.length > 0 && (

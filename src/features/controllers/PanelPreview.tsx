@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { settingValueText } from '@/core/controller/settingText'
-import { panelStart, panelState, touch } from '@/core/controller/panel'
+import { panelShows, panelStart, panelState, touch } from '@/core/controller/panel'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { UnitPreference } from '@/core/quantity/format'
 import { Ruled } from '@/ui/Ruled'
@@ -39,7 +39,7 @@ export function PanelPreview({ model, preference }: { model: ControllerModel; pr
           whiteSpace: 'pre-wrap',
         }}
       >
-        {state.shows.replaceAll('{value}', value).replaceAll('{reading}', '18.4')}
+        {panelShows(state, value)}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         {state.moves.map(({ control, act }) => (

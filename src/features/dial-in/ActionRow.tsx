@@ -84,7 +84,7 @@ export function ActionRow({ action, number, now, isDone, isNext, onTick, onPrese
             <SettingField
               label={`what the panel shows now for ${action.setting.name}`}
               setting={action.setting}
-              value={Number(now.toFixed(6))}
+              value={now}
               onDone={endGesture}
               onChange={onPresent}
             />

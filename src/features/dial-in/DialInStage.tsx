@@ -8,8 +8,9 @@ import { useMemo, useState } from 'react'
 import { dialIn, type Action } from '@/core/controller/dialIn'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
-import { presentValue } from '@/core/start/asFound'
-import { isDone } from '@/core/installation/dialProgress'
+import { presentValue } from '@/core/controller/settingValue'
+import { isDone, putValue } from '@/core/installation/dialProgress'
+import { powerText } from '@/core/sentences/settingWords'
 import { ActionRow } from '@/features/dial-in/ActionRow'
 import { SettingsList } from '@/features/dial-in/SettingsList'
 import { Signals } from '@/features/dial-in/Signals'
@@ -64,14 +65,8 @@ export function DialInStage({ installationId }: { installationId: string }) {
   }
 
   function shows({ id, setting: shown }: Action, value: number): void {
-    edit(
-      'what the panel shows now',
-      ({ dial: draft }) => {
-        const others = draft.present.filter(({ setting }) => setting !== shown?.id)
-        draft.present = [...others, ...(shown ? [{ setting: shown.id, value }] : [])]
-      },
-      `present-${id}`,
-    )
+    if (!shown) return
+    edit('what the panel shows now', ({ dial: draft }) => putValue(draft, 'present', shown.id, value), `present-${id}`)
   }
 
   return (
@@ -135,9 +130,9 @@ function Limits({ installationId, controller, losses }: LimitsProps) {
       {losses.length === 0 && <Typography variant="body2">It does everything exactly as asked.</Typography>}
       <LossNotices losses={losses} />
       <SideHeading>Kept without power?</SideHeading>
-      {controller.settings.map(({ id, name, power, powerNote }) => (
-        <Ruled key={id} label={name} colour={power === 'lost' ? 'error.main' : undefined}>
-          {power === 'verify' ? `kept, ${powerNote ?? 'verify'}` : power}
+      {controller.settings.map((setting) => (
+        <Ruled key={setting.id} label={setting.name} colour={setting.power === 'lost' ? 'error.main' : undefined}>
+          {powerText(setting)}
         </Ruled>
       ))}
       <Typography variant="body2" sx={{ mt: 0.75 }}>

@@ -6,6 +6,7 @@ import { useState, type ReactNode } from 'react'
 import { purposeOf } from '@/core/controller/purposes'
 import { isPart } from '@/core/controller/schema'
 import { settingValueText } from '@/core/controller/settingText'
+import { putValue, type ValueList } from '@/core/installation/dialProgress'
 import type { DialState } from '@/core/installation/installation'
 import type { SettingLine } from '@/core/installation/settingsList'
 import { powerText, settingWhyText, TASK_WORDS, WHO_WORDS, writtenText } from '@/core/sentences/settingWords'
@@ -24,17 +25,9 @@ export const SETTING_GRID = {
   columnGap: 1.25,
 } as const
 
-type ValueList = 'present' | 'decided' | 'readBack'
-
-/** Puts a value of one setting into a list of the dial, or takes it away. */
-function putValue(dial: DialState, list: ValueList, setting: string, value: number | null): void {
-  const others = (dial[list] ?? []).filter((held) => held.setting !== setting)
-  dial[list] = value === null ? others : [...others, { setting, value }]
-}
-
 /** One setting of the panel. What is open stands out by its bar. */
 export function SettingRow({ line }: { line: SettingLine }) {
-  const { setting, found, wanted, task, why, isOpen, isEntered, readBack, reason } = line
+  const { setting, found, wanted, task, why, isOpen, isEntered, readBack, isReadBackRight, reason } = line
   const [isUnfolded, setIsUnfolded] = useState(false)
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
@@ -95,7 +88,7 @@ export function SettingRow({ line }: { line: SettingLine }) {
       <Figure label="Maker’s">{tells(setting.default)}</Figure>
       <Figure label="Read back">
         {wanted === null ? '–' : field('readBack', 'read back', readBack)}
-        {wanted !== null && readBack !== null && (Math.abs(readBack - wanted) < 1e-6 ? ' ✓' : ' ✕ not as wanted')}
+        {isReadBackRight !== null && (isReadBackRight ? ' ✓' : ' ✕ not as wanted')}
       </Figure>
       <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <b>{TASK_WORDS[task]}.</b> {settingWhyText(why)}

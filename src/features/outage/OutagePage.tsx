@@ -88,7 +88,7 @@ function OneInstallation({ id, name, duty, sealNumber, items, onWrite }: OfInsta
   const [message, setMessage] = useState<string | null>(null)
   // One id for one entry: sent twice it is one.
   const [entryId, setEntryId] = useState(() => crypto.randomUUID())
-  const [isSending, keep] = useSending<undefined>(async () => {
+  const [isSending, keep] = useSending<void>(async () => {
     const text = outageLog(items, done, { from, to })
     const answer = await onWrite!({ id: entryId, installationId: id, text }).catch((): Answer => NO_ANSWER)
     setMessage(answer.kind === 'done' ? 'In the log.' : whyNot(answer))
@@ -115,7 +115,7 @@ function OneInstallation({ id, name, duty, sealNumber, items, onWrite }: OfInsta
       </Box>
       {onWrite && (
         <Box sx={{ mt: 1, '@media print': { display: 'none' } }}>
-          <Button variant="contained" size="small" disabled={isSending} onClick={() => keep(undefined)}>
+          <Button variant="contained" size="small" disabled={isSending} onClick={() => keep()}>
             Keep in the log
           </Button>{' '}
           <span role="status">{message}</span>

@@ -6,9 +6,11 @@ import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { judgeInstallation } from '@/core/advise/judge'
 import { judgementText } from '@/core/advise/words'
-import { asFound, presentValue } from '@/core/start/asFound'
+import { asFound } from '@/core/start/asFound'
 import { isPart, type Setting } from '@/core/controller/schema'
+import { presentValue } from '@/core/controller/settingValue'
 import { derive } from '@/core/derive/derive'
+import { putValue } from '@/core/installation/dialProgress'
 import type { Response } from '@/core/response/schema'
 import { Sentences } from '@/features/respond/start/Sentences'
 import { Notice } from '@/ui/Notice'
@@ -65,12 +67,7 @@ function PresentField({ setting }: { setting: Setting }) {
   const put = (next: number) =>
     edit(
       `on the panel: ${setting.name}`,
-      ({ dial }) => {
-        dial.present = [
-          ...dial.present.filter((held) => held.setting !== setting.id),
-          { setting: setting.id, value: next },
-        ]
-      },
+      ({ dial }) => putValue(dial, 'present', setting.id, next),
       `panel-${setting.id}`,
     )
   return (
