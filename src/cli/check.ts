@@ -12,7 +12,12 @@ import { problemLine } from '@/core/words/problems'
 const USAGE = 'gale check FILE… [--judge]'
 
 function judged(file: string, installation: Installation, { out }: Streams): void {
-  for (const judgement of judgeInstallation(installation, derive(installation))) {
+  for (const judgement of judgeInstallation(
+    installation,
+    derive(installation),
+    null,
+    new Date().toISOString().slice(0, 10),
+  )) {
     const { title, detail } = judgementText(judgement)
     out(`${file}: ${SEVERITY_NAMES[judgement.severity]}: ${judgement.path}: ${title} ${detail}`)
   }

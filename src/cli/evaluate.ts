@@ -12,11 +12,12 @@ import { signalText } from '@/core/physics/signalText'
 import { formatPct, formatQuantity, METRIC } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
 import { inputQuantity, type Input } from '@/core/rules/input'
+import { dateOf } from '@/core/rules/yearDay'
 import { missingAt } from '@/core/sentences/missing'
 import { problemLine, problemText } from '@/core/words/problems'
 
 const USAGE =
-  'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--after TIME] [--state FILE] [--asked] [--json]'
+  'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--date 2026-04-15] [--after TIME] [--state FILE] [--asked] [--json]'
 
 /** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
 function parseAt(typed: string, inputs: readonly Input[]): readonly [id: string, value: number] {
@@ -43,6 +44,13 @@ function parseClock(typed: string): number {
   const place = DAYS.indexOf(day.toLowerCase())
   if (place < 0) throw new UsageError(`--clock ${typed}: write a day and a time, as in "Mon 07:30".`)
   return place * 86_400 + Number(hour) * 3600 + Number(minute) * 60
+}
+
+/** A local date as days since 1970-01-01. */
+function parseDate(typed: string): number {
+  const date = /^\d{4}-\d{2}-\d{2}$/.test(typed.trim()) ? dateOf(typed.trim()) : NaN
+  if (Number.isNaN(date)) throw new UsageError(`--date ${typed}: write a date, as in 2026-04-15.`)
+  return date
 }
 
 function parseAfter(typed: string): number {
@@ -72,10 +80,11 @@ function continueFrom(machine: Machine, file: string, afterS: number, inputs: Fl
 
 /** What nobody said of the moment, and what is taken for it. */
 function missingText(machine: Machine, at: Readonly<Record<string, number>>): string[] {
-  const { inputs, clock } = missingAt(machine.response, at)
+  const { inputs, clock, date } = missingAt(machine.response, at)
   return [
     ...inputs.map(({ id }) => `No --at for ${id}: its probe counts as lost.`),
     ...(clock ? ['No --clock: what goes by the week asks for nothing, and set points stay as written.'] : []),
+    ...(date ? ['No --date: no season stands, and nothing is of any age.'] : []),
   ]
 }
 
@@ -86,6 +95,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
     {
       at: { type: 'string', multiple: true },
       clock: { type: 'string' },
+      date: { type: 'string' },
       state: { type: 'string' },
       after: { type: 'string' },
       asked: { type: 'boolean' },
@@ -103,6 +113,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
   const at = {
     ...Object.fromEntries((values.at ?? []).map((typed) => parseAt(typed, installation.response.inputs))),
     ...(values.clock === undefined ? {} : { clock: parseClock(values.clock) }),
+    ...(values.date === undefined ? {} : { date: parseDate(values.date) }),
   }
   let state: MachineState | undefined
   const missing = missingText(machine, at)

@@ -1,16 +1,18 @@
-import { OVERVIEW_VERSION } from '@/core/record/overview'
+import { overviewMadeBy } from '@/core/record/overview'
 import { listStaleLines, saveLine } from '@/db/queries/installationLine'
 import type { OfWorkspace } from '@/db/queries/within'
+import { utcToday } from '@/server/utcToday'
 import { heavy } from '@/server/heavy/heavy'
 
 /** Derives anew what lists show of installations that changed since, or that another version of the program derived, at most so many; says how
  *  many those were. Looks among those that are named, or at all of the workspace. */
 export async function refreshLines(scope: OfWorkspace, most: number, among?: readonly string[]): Promise<number> {
-  const stale = await listStaleLines(scope, OVERVIEW_VERSION, most, among)
+  const madeBy = overviewMadeBy(utcToday())
+  const stale = await listStaleLines(scope, madeBy, most, among)
   for (const { document, sealed, sealNumber, version, installationId: id } of stale) {
     const { name, overview, needs, isAsSealed } = await heavy('overview', document, sealed)
     const duty = overview.kind === 'shown' ? overview.duty : null
-    await saveLine(scope, OVERVIEW_VERSION, {
+    await saveLine(scope, madeBy, {
       installationId: id,
       name,
       duty,

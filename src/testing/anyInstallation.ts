@@ -59,6 +59,8 @@ function turned(rule: Rule, random: () => number): Rule {
         holdS: oneOf(random, [600, 2700]),
         speedPct,
       }
+    case 'by-age':
+      return { ...rule, rows: rule.rows.map((row) => ({ ...row, speedPct })) }
     case 'purge':
       return {
         ...rule,

@@ -5,6 +5,7 @@ import type { PlainCondition } from '@/core/rules/condition'
 import { SIDES } from '@/core/rules/input'
 import { MEMORIES } from '@/core/rules/memory'
 import type { Rule } from '@/core/rules/table'
+import { dayAtPlace, type Season } from '@/core/rules/yearDay'
 import { exampleResponse } from '@/testing/examples'
 
 // Whole figures, so that both sides meet thresholds exactly and count time without binary remainders.
@@ -126,6 +127,16 @@ const plainRule: fc.Arbitrary<Rule> = fc.oneof(
     },
     { requiredKeys: ['kind', 'id', 'input', 'outdoor', 'marginK', 'untilAt', 'spans', 'speedPct'] },
   ),
+  fc
+    .tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 1, max: 200 }), pct, pct)
+    .map(([day, more, from, to]): Rule => ({
+      kind: 'by-age',
+      id: '',
+      rows: [
+        { day, speedPct: from },
+        { day: day + more, speedPct: to },
+      ],
+    })),
 )
 
 const condition: fc.Arbitrary<PlainCondition> = fc.oneof(
@@ -151,7 +162,44 @@ const condition: fc.Arbitrary<PlainCondition> = fc.oneof(
     kind: fc.constant('clock' as const),
     spans: fc.array(fc.record(weekSpan), { minLength: 1, maxLength: 2 }),
   }),
+  fc.record({ kind: fc.constant('season' as const), season: fc.constantFrom('warm', 'cool') }),
+  fc.record({
+    kind: fc.constant('drier' as const),
+    input: fc.constant('temp'),
+    humidity: fc.constant('damp'),
+    outdoor: fc.constant('out'),
+    outdoorHumidity: fc.constant('dampOut'),
+    by: fc.constantFrom(0, 0.002),
+  }),
 )
+
+/** Now and then tied to a target; a rule that has set points is not. */
+const tied = fc.constantFrom(undefined, undefined, undefined, 'heat', 'cool')
+const byAge = fc
+  .tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 1, max: 200 }))
+  .map(([day, more]) => [day, day + more] as const)
+const changeOf = fc.record(
+  {
+    mode: fc.constantFrom('day' as const, 'night' as const),
+    season: fc.constantFrom('warm', 'cool'),
+    spans: fc.array(fc.record(weekSpan), { minLength: 1, maxLength: 2 }),
+    at: degrees,
+  },
+  { requiredKeys: ['at'] },
+)
+const target = fc.record({
+  at: degrees,
+  changes: fc.array(changeOf, { maxLength: 3 }),
+  byAge: fc.option(byAge),
+  ageTo: degrees,
+})
+/** Seasons that meet somewhere in the year, and back. */
+const seasons = fc
+  .tuple(fc.integer({ min: 0, max: 365 }), fc.integer({ min: 1, max: 365 }))
+  .map(([start, length]): Season[] => [
+    { id: 'warm', name: 'warm', from: dayAtPlace(start), to: dayAtPlace((start + length - 1) % 366) },
+    { id: 'cool', name: 'cool', from: dayAtPlace((start + length) % 366), to: dayAtPlace((start + 365) % 366) },
+  ])
 
 /** One rule of any kind; mostly it asks whatever else is, and some hang on a condition or two. */
 const anyRule: fc.Arbitrary<Rule> = fc
@@ -161,8 +209,23 @@ const anyRule: fc.Arbitrary<Rule> = fc
       { weight: 3, arbitrary: fc.constant<PlainCondition[]>([]) },
       { weight: 1, arbitrary: fc.array(condition, { minLength: 1, maxLength: 2 }) },
     ),
+    tied,
+    tied,
   )
-  .map(([rule, onlyWhile]) => (onlyWhile.length > 0 ? { ...rule, onlyWhile } : rule))
+  .map(([rule, onlyWhile, target, other]): Rule => ({
+    ...rule,
+    ...(('onAt' in rule || 'fullAt' in rule) && !rule.setPoints && target ? { target } : {}),
+    ...(onlyWhile.length > 0
+      ? {
+          onlyWhile: onlyWhile.map((each) =>
+            other && (each.kind === 'input' || each.kind === 'between') ? { ...each, target: other } : each,
+          ),
+        }
+      : {}),
+  }))
+
+/** Growth is counted from here in every one of them. */
+const PLACED_ON = '2026-03-02'
 
 /** Up to six rules with everything that stands beside rules now there, now not. */
 export const anyResponse: fc.Arbitrary<Response> = fc
@@ -204,8 +267,30 @@ export const anyResponse: fc.Arbitrary<Response> = fc
     overrides: fc.subarray(['test', 'lost', 'cool', 'hot', 'stop', 'isolated'] as const),
     offset: fc.constantFrom(0, 0, -2, 3),
     follower: fc.constantFrom<Follower['atLeadFloor'] | 'none'>('none', 'follow', 'floor', 'off'),
+    heat: target,
+    night: fc.boolean(),
+    cool: target,
+    follows: fc.boolean(),
+    seasons,
+    seasonNow: fc.constantFrom(undefined, undefined, 'warm', 'cool'),
+    lostBelow: fc.constantFrom(undefined, undefined, 12),
+    cutOut: fc.option(fc.tuple(pct, pct), { freq: 3 }),
+    speeds: fc.option(fc.uniqueArray(pct, { minLength: 1, maxLength: 4 })),
+    stepUps: fc.array(
+      fc.record({ by: fc.integer({ min: 1, max: 3 }), onlyWhile: fc.array(condition, { minLength: 1, maxLength: 2 }) }),
+      {
+        maxLength: 2,
+      },
+    ),
+    waitS: fc.constantFrom(undefined, undefined, 25),
     stages: fc.option(
-      fc.record({ offBelowPct: fc.constantFrom(0, 5, 20), minStageS: seconds, count: fc.integer({ min: 1, max: 3 }) }),
+      fc.record({
+        offBelowPct: fc.constantFrom(0, 5, 20),
+        minStageS: seconds,
+        count: fc.integer({ min: 1, max: 3 }),
+        percentOf: fc.constantFrom(undefined, 'fans' as const, 'air' as const),
+        byReading: fc.constantFrom(false, false, true),
+      }),
     ),
   })
   .map(({ rules, bounds: [a, b], overrides, ...has }) =>
@@ -218,6 +303,7 @@ export const anyResponse: fc.Arbitrary<Response> = fc
           from: 0,
           to: 50,
           offset: has.offset,
+          ...(has.lostBelow === undefined ? {} : { lostBelow: has.lostBelow }),
           ...(overrides.includes('lost') ? { lostPct: 77 } : {}),
         },
         { id: 'out', kind: 'temperature', name: 'out', from: 0, to: 50 },
@@ -229,10 +315,64 @@ export const anyResponse: fc.Arbitrary<Response> = fc
         { id: 'stop', kind: 'switch', name: 'stop' },
       ],
       rules: rules.map((rule, index) => ({ ...rule, id: `r${index}` })),
-      floor: { speedPct: Math.min(a, b), reasons: [], offAllowed: has.offAllowed },
-      ceiling: { speedPct: Math.max(a, b), how: has.ceilingHow },
+      floor: {
+        speedPct: Math.min(a, b),
+        reasons: [],
+        offAllowed: has.offAllowed,
+        ...(has.night ? { nightPct: Math.round((Math.min(a, b) * 3 + Math.max(a, b)) / 4) } : {}),
+      },
+      ceiling: {
+        speedPct: Math.max(a, b),
+        how: has.ceilingHow,
+        ...(has.night ? { nightPct: Math.round((Math.min(a, b) + Math.max(a, b)) / 2) } : {}),
+      },
       steps: has.steps,
       ...(has.rate ? { rate: has.rate } : {}),
+      seasons: has.seasons,
+      ...(has.seasonNow ? { seasonNow: has.seasonNow } : {}),
+      placedOn: PLACED_ON,
+      targets: (['heat', 'cool'] as const).map((id) => {
+        const { at, changes, byAge: days, ageTo } = has[id]
+        const told = changes.filter(({ mode, season, spans }) => mode ?? season ?? spans)
+        return {
+          id,
+          name: id,
+          kind: 'temperature' as const,
+          at,
+          ...(told.length > 0 ? { changes: told } : {}),
+          ...(days
+            ? {
+                byAge: [
+                  { day: days[0], at },
+                  { day: days[1], at: ageTo },
+                ],
+              }
+            : {}),
+          ...(id === 'cool' && has.follows ? { follows: 'heat' } : {}),
+        }
+      }),
+      ...(has.cutOut && has.offAllowed && !has.stages
+        ? {
+            cutOut: {
+              offBelowPct: Math.min(...has.cutOut),
+              backAtPct: Math.min(Math.max(a, b), Math.max(...has.cutOut)),
+            },
+          }
+        : {}),
+      ...(has.speeds
+        ? {
+            speeds: has.speeds
+              .sort((x, y) => x - y)
+              .map((speed, index) => ({
+                id: `s${index}`,
+                name: `speed ${index}`,
+                pct: speed,
+                ...(has.follower === 'none' ? {} : { fans: [{ fan: 'second', pct: Math.min(100, speed + 7) }] }),
+              })),
+            stepUps: has.stepUps,
+          }
+        : {}),
+      ...(has.waitS === undefined ? {} : { powerReturn: { waitS: has.waitS } }),
       keeps: has.keeps,
       wins: has.wins,
       ...(has.hasModes === 'light' ? { light: { input: 'light', level: 50, delayS: has.delayS } } : {}),
@@ -257,9 +397,22 @@ export const anyResponse: fc.Arbitrary<Response> = fc
             stages: {
               offBelowPct: has.stages.offBelowPct,
               minStageS: has.stages.minStageS,
-              fixed: [25, 50, 75]
-                .slice(0, has.stages.count)
-                .map((joinsAtPct) => ({ fan: `f${joinsAtPct}`, joinsAtPct })),
+              ...(has.stages.percentOf ? { percentOf: has.stages.percentOf } : {}),
+              fixed: [25, 50, 75].slice(0, has.stages.count).map((joinsAtPct) => ({
+                fan: `f${joinsAtPct}`,
+                joinsAtPct,
+                ...(has.stages?.byReading
+                  ? {
+                      joinsWhile: {
+                        kind: 'input' as const,
+                        input: 'temp',
+                        when: 'at-or-above' as const,
+                        at: joinsAtPct / 5 + 10,
+                        release: 2,
+                      },
+                    }
+                  : {}),
+              })),
             },
           }
         : {}),

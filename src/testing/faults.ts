@@ -95,6 +95,9 @@ const WRONG_IN: { readonly [K in Rule['kind']]: WrongIn<Extract<Rule, { kind: K 
     ['wrong time', 'hold-after-fall', { ...rule, holdS: longer(rule.holdS) }],
     ['missing overrun', 'hold-after-fall', { ...rule, holdS: 0 }],
   ],
+  'by-age': (rule) => [
+    ['wrong span', 'by age', { ...rule, rows: rule.rows.map((row) => ({ ...row, speedPct: row.speedPct / 2 })) }],
+  ],
   purge: (rule, context) => [
     [
       'wrong start',

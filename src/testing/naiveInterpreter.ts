@@ -1,5 +1,6 @@
 import { humidityRatio } from '@/core/physics/moistAir'
 import type { Response } from '@/core/response/schema'
+import type { PlainCondition } from '@/core/rules/condition'
 import type { WeekSpan } from '@/core/rules/weekSpan'
 import type { RapidRise } from '@/core/rules/rapidRise'
 import type { Rule } from '@/core/rules/table'
@@ -65,28 +66,106 @@ export class NaiveInterpreter {
     const asks = response.rules
       .filter(({ off }) => !off)
       .map((rule) => ({
-        pct: this.ask(this.atItsSetPoint(rule, moment.values.clock!), moment),
+        pct: this.ask(this.atItsTarget(this.atItsSetPoint(rule, moment.values.clock!), moment, isNight), moment),
         speaks:
-          this.mayAsk(rule, moment) && (!hasModes || !rule.modes || rule.modes.includes(isNight ? 'night' : 'day')),
+          this.mayAsk(rule.id, rule.onlyWhile ?? [], moment, isNight) &&
+          (!hasModes || !rule.modes || rule.modes.includes(isNight ? 'night' : 'day')),
       }))
       .flatMap(({ pct, speaks }) => (speaks && pct !== null && pct > 0 ? [pct] : []))
     const counted = response.wins === 'first' ? asks.slice(0, 1) : asks
     let pct = Math.max(floor.offAllowed && asks.length === 0 ? 0 : floorPct, ...counted)
     pct = Math.max(pct, this.finalRunOnAsk(asks.length > 0, pct, moment.atS))
+    if (isNight) pct = Math.max(pct, floor.nightPct ?? 0)
     if (pct > 0) pct = Math.max(pct, floorPct)
-    pct = Math.min(pct, ceiling.speedPct)
+    pct = this.steppedUp(pct, moment, isNight)
+    pct = Math.min(pct, ceiling.speedPct, isNight ? (ceiling.nightPct ?? 100) : 100)
     for (const { input, when, at, byPct, how } of response.reductions ?? []) {
       const x = moment.values[input]!
       const isPast = { 'at-or-below': x <= at, below: x < at, 'at-or-above': x >= at, above: x > at }[when]
       if (pct > 0 && isPast) pct = Math.max(floorPct, how === 'points' ? pct - byPct : pct - (pct * byPct) / 100, 0)
     }
-    return this.fans(this.hold(pct, moment), moment)
+    const { cutOut } = response
+    if (cutOut) {
+      this.runsAboveCutOut = this.runsAboveCutOut ? pct >= cutOut.offBelowPct : pct >= cutOut.backAtPct
+      if (!this.runsAboveCutOut) pct = 0
+    }
+    return this.fans(this.hold(pct, moment), moment, isNight)
+  }
+  private runsAboveCutOut = false
+
+  /** The named speed so many above what is asked; of several that stand the most. */
+  private steppedUp(pct: number, moment: Moment, isNight: boolean): number {
+    const { speeds = [], stepUps = [] } = this.response
+    const by = Math.max(
+      0,
+      ...stepUps.map((stepUp, index) => (this.mayAsk(`up${index}`, stepUp.onlyWhile, moment, isNight) ? stepUp.by : 0)),
+    )
+    if (by === 0) return pct
+    const reached = speeds.filter((speed) => speed.pct <= pct + 1e-9).length
+    return Math.max(pct, speeds[Math.min(reached + by, speeds.length) - 1]!.pct)
+  }
+
+  private seasonOf(values: Moment['values']): string | undefined {
+    const { seasons = [], seasonNow } = this.response
+    if (seasonNow !== undefined) return seasonNow
+    if (Number.isNaN(values.date)) return undefined
+    const today = new Date(Math.floor(values.date!) * 86_400_000).toISOString().slice(5, 10)
+    return seasons.find(({ from, to }) => (from <= to ? today >= from && today <= to : today >= from || today <= to))
+      ?.id
+  }
+
+  /** How far a target has moved from its own value. */
+  private movedBy(id: string, moment: Moment, isNight: boolean): number {
+    const { targets = [], placedOn = '' } = this.response
+    const target = targets.find((candidate) => candidate.id === id)!
+    const followed = target.follows === undefined ? 0 : this.movedBy(target.follows, moment, isNight)
+    const change = (target.changes ?? []).find(
+      ({ mode, season, spans }) =>
+        (mode === undefined || (mode === 'night') === isNight) &&
+        (season === undefined || season === this.seasonOf(moment.values)) &&
+        (spans === undefined || spans.some((span) => isWithin(span, moment.values.clock!))),
+    )
+    if (change) return change.at - target.at + followed
+    const at = target.byAge
+      ? this.byAge(
+          target.byAge.map(({ day, at: value }) => [day, value] as const),
+          placedOn,
+          moment.values,
+        )
+      : null
+    return (at === null ? 0 : at - target.at) + followed
+  }
+
+  private byAge(
+    rows: readonly (readonly [day: number, value: number])[],
+    placedOn: string,
+    values: Moment['values'],
+  ): number | null {
+    const day = Math.floor(values.date!) - Date.parse(placedOn) / 86_400_000
+    if (Number.isNaN(day)) return null
+    if (day <= rows[0]![0]) return rows[0]![1]
+    for (const [index, [to, value]] of rows.entries()) {
+      if (day > to) continue
+      const [from, before] = rows[index - 1]!
+      return before + ((value - before) * (day - from)) / (to - from)
+    }
+    return rows.at(-1)![1]
+  }
+
+  private atItsTarget(rule: Rule, moment: Moment, isNight: boolean): Rule {
+    if ((rule.kind !== 'ramp' && rule.kind !== 'differential') || rule.target === undefined) return rule
+    const by = this.movedBy(rule.target, moment, isNight)
+    return rule.kind === 'ramp'
+      ? { ...rule, startAt: rule.startAt + by, fullAt: rule.fullAt + by }
+      : { ...rule, onAt: rule.onAt + by, offAt: rule.offAt + by }
   }
 
   private readonly stood = new Map<string, boolean>()
 
   /** Whether everything a rule hangs on stands; each is looked at, whatever the others are. */
-  private mayAsk({ id, onlyWhile = [] }: Rule, { values }: Moment): boolean {
+  private mayAsk(id: string, onlyWhile: readonly PlainCondition[], moment: Moment, isNight: boolean): boolean {
+    const { values } = moment
+    const tied = (target: string | undefined) => (target === undefined ? 0 : this.movedBy(target, moment, isNight))
     const past = (when: string, x: number, at: number) =>
       ({ 'at-or-below': x <= at, below: x < at, 'at-or-above': x >= at, above: x > at })[when]!
     const isBack = (when: string, x: number, at: number, release: number) =>
@@ -95,7 +174,18 @@ export class NaiveInterpreter {
       .map((condition, index) => {
         switch (condition.kind) {
           case 'between':
-            return values[condition.input]! >= condition.from && values[condition.input]! <= condition.to
+            return (
+              values[condition.input]! >= condition.from + tied(condition.target) &&
+              values[condition.input]! <= condition.to + tied(condition.target)
+            )
+          case 'season':
+            return this.seasonOf(values) === condition.season
+          case 'drier': {
+            const inside = humidityRatio(values[condition.input]!, values[condition.humidity]!)
+            return (
+              humidityRatio(values[condition.outdoor]!, values[condition.outdoorHumidity]!) <= inside - condition.by
+            )
+          }
           case 'switch':
             return (values[condition.input] === 1) === (condition.is === 'on')
           case 'clock':
@@ -105,7 +195,7 @@ export class NaiveInterpreter {
             const { when, release } = condition
             const [x, at] =
               condition.kind === 'input'
-                ? [values[condition.input]!, condition.at]
+                ? [values[condition.input]!, condition.at + tied(condition.target)]
                 : [Number((values[condition.input]! - values[condition.minus]!).toFixed(9)), condition.by]
             const key = `${id}.${index}`
             const stands = past(when, x, at) || (this.stood.get(key) === true && !isBack(when, x, at, release))
@@ -136,7 +226,9 @@ export class NaiveInterpreter {
       this.finalRunOn = { lastPct: 0, untilS: -1, wasAsked: false }
       this.coolUntilS = -1
     }
+    this.powerFromS = this.keptS
     if (!keeps.includes('latches')) {
+      this.runsAboveCutOut = false
       this.differentials.clear()
       this.stood.clear()
       this.purging.clear()
@@ -152,7 +244,9 @@ export class NaiveInterpreter {
   private withOffsets(moment: Moment): Moment {
     const values: Record<string, number> = { ...moment.values }
     for (const input of this.response.inputs)
-      if (input.kind !== 'switch') values[input.id] = values[input.id]! + (input.offset ?? 0)
+      if (input.kind !== 'switch')
+        values[input.id] =
+          values[input.id]! < (input.lostBelow ?? -Infinity) ? NaN : values[input.id]! + (input.offset ?? 0)
     return { ...moment, values }
   }
 
@@ -188,52 +282,83 @@ export class NaiveInterpreter {
       if (x < overrides.overheat.offBelow) this.isHot = false
       if (this.isHot) pct = 100
     }
-    return this.isStopped(values) ? 0 : pct
+    return this.isStopped({ atS, values }) ? 0 : pct
   }
 
-  private isStopped(values: Moment['values']): boolean {
+  private isStopped({ atS, values }: Moment): boolean {
+    const { powerReturn } = this.response
     const { safetyStop } = this.response.overrides ?? {}
-    return safetyStop !== undefined && values[safetyStop] === 1
+    return (
+      (safetyStop !== undefined && values[safetyStop] === 1) ||
+      (powerReturn !== undefined && atS - this.powerFromS < powerReturn.waitS)
+    )
   }
+  private powerFromS = 0
 
-  private fans(pct: number, { atS, values }: Moment): number[] {
-    const { floor, followers, stages } = this.response
+  private fans(pct: number, moment: Moment, isNight: boolean): number[] {
+    const { atS } = moment
+    const { floor, followers, stages, speeds = [] } = this.response
     const fixed = stages?.fixed ?? []
-    if (this.isStopped(values)) {
+    // What a fan joins by is looked at while it is stopped too.
+    const standing = fixed.map(({ joinsWhile }, index) =>
+      joinsWhile ? this.mayAsk(`stage${index}`, [joinsWhile], moment, isNight) : false,
+    )
+    if (this.isStopped(moment)) {
       this.gaveAtS = atS
       this.lastPct = this.cameFromPct = this.onTheWayPct = 0
       this.kickUntilS = -1
       this.ladder = { running: 0, changedS: -Infinity }
       return this.allAt(0)
     }
-    const lead = this.give(stages ? this.variable(pct, atS) : pct, atS)
+    const lead = this.give(stages ? this.variable(pct, atS, standing) : pct, atS)
     return [
       lead,
-      ...followers.map(({ ratio, floorPct, atLeadFloor }) => {
+      ...followers.map(({ fan, ratio, floorPct, atLeadFloor }) => {
+        const trims = speeds.flatMap((speed) => {
+          const own = speed.fans?.find((held) => held.fan === fan)
+          return own ? [[speed.pct, own.pct] as const] : []
+        })
+        const next = trims.findIndex(([at]) => lead <= at)
+        const [to, toPct] = trims[next] ?? [0, 0]
+        const [from, fromPct] = trims[next - 1] ?? [0, 0]
+        const [top, topPct] = trims.at(-1) ?? [1, ratio]
+        const wanted = next < 0 ? (topPct * lead) / top : fromPct + ((toPct - fromPct) * (lead - from)) / (to - from)
         if (lead === 0 || this.isHot) return 0
         if (lead <= floor.speedPct && atLeadFloor === 'off') return 0
         const lowest = this.positions().find((step) => step >= floorPct - 1e-9) ?? (this.isStepless() ? floorPct : 100)
         if (lead <= floor.speedPct && atLeadFloor === 'floor') return lowest
-        return Math.min(100, Math.max(lowest, this.stepped(ratio * lead)))
+        return Math.min(100, Math.max(lowest, this.stepped(wanted)))
       }),
       ...fixed.map((_, index) => (index < this.ladder.running ? 100 : 0)),
     ]
   }
 
-  private variable(demand: number, atS: number): number {
+  private variable(demand: number, atS: number, standing: readonly boolean[]): number {
     const { floor, stages } = this.response
-    const { fixed, offBelowPct, minStageS } = stages!
+    const { fixed, offBelowPct, minStageS, percentOf } = stages!
     const joins = fixed.map(({ joinsAtPct }) => joinsAtPct)
+    const byReading = fixed[0]?.joinsWhile !== undefined
     let { running } = this.ladder
-    while (running < joins.length && demand >= joins[running]!) running++
-    while (running > 0 && demand < joins[running - 1]! && demand <= joins[running - 1]! - offBelowPct) running--
+    if (byReading) {
+      running = standing.includes(false) ? standing.indexOf(false) : standing.length
+    } else {
+      while (running < joins.length && demand >= joins[running]!) running++
+      while (running > 0 && demand < joins[running - 1]! && demand <= joins[running - 1]! - offBelowPct) running--
+    }
     if (running !== this.ladder.running && atS - this.ladder.changedS >= minStageS)
       this.ladder = {
         running: minStageS === 0 ? running : this.ladder.running + (running > this.ladder.running ? 1 : -1),
         changedS: atS,
       }
     const now = this.ladder.running
-    if (demand === 0 && now === 0 && floor.offAllowed) return 0
+    if (demand === 0 && (now === 0 || byReading) && floor.offAllowed) return 0
+    if (byReading) return Math.max(floor.speedPct, demand)
+    if (percentOf === 'air') {
+      const air = fixed.map(({ airPct }) => airPct ?? 100 / (fixed.length + 1))
+      const sum = (list: readonly number[]) => list.reduce((total, each) => total + each, 0)
+      if (demand === 0) return floor.speedPct
+      return Math.min(100, Math.max(floor.speedPct, (100 * (demand - sum(air.slice(0, now)))) / (100 - sum(air))))
+    }
     const foot = now === 0 ? 0 : joins[now - 1]!
     const top = joins[now] ?? 100
     const way = Math.min(1, Math.max(0, (demand - foot) / (top - foot)))
@@ -464,6 +589,12 @@ export class NaiveInterpreter {
         this.armed.set(rule.id, held)
         return held.armed || atS < held.untilS ? rule.speedPct : null
       }
+      case 'by-age':
+        return this.byAge(
+          rule.rows.map(({ day, speedPct }) => [day, speedPct] as const),
+          this.response.placedOn ?? '',
+          values,
+        )
       case 'purge': {
         const [room, outdoor] = [values[rule.input]!, values[rule.outdoor]!]
         const wasOn = this.purging.has(rule.id)

@@ -9,6 +9,8 @@ import { playTime, type Stretch, type TracePoint } from '@/core/look/playTime'
 import type { Machine } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
 import type { UnitPreference } from '@/core/quantity/format'
+import { dateOf } from '@/core/rules/yearDay'
+import { today } from '@/ui/clock'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
@@ -33,7 +35,7 @@ export const NOON_ON_TUESDAY = 86400 + 43200
 export const MOMENT_KEY = 'at'
 
 /** Where the sliders stand at first: the middle of the target band, or of the input's range; switches off. */
-function startValues(inputs: Response['inputs'], targets: Brief['targets']): Values {
+function startValues(inputs: Response['inputs'], targets: Brief['targets'], date: number): Values {
   const measured = Object.fromEntries(
     inputs.map((input) => {
       if (input.kind === 'switch') return [input.id, 0]
@@ -41,7 +43,7 @@ function startValues(inputs: Response['inputs'], targets: Brief['targets']): Val
       return [input.id, target ? (target.bandFrom + target.bandTo) / 2 : (input.from + input.to) / 2]
     }),
   )
-  return { ...measured, clock: NOON_ON_TUESDAY }
+  return { ...measured, clock: NOON_ON_TUESDAY, date }
 }
 
 /** The inputs tried out on the page: one set, shared by the sliders, the chart's pointer and the rail. */
@@ -56,9 +58,10 @@ export function TryItValues({ children }: { children: ReactNode }) {
     setChosen(moment)
   }, [])
   // As long as inputs and targets are the same objects, so are the values: a change of a rule moves nothing here.
+  const [date] = useState(() => dateOf(today()))
   const { inputs } = document.response
   const { targets } = document.brief
-  const values = useMemo(() => ({ ...startValues(inputs, targets), ...chosen }), [inputs, targets, chosen])
+  const values = useMemo(() => ({ ...startValues(inputs, targets, date), ...chosen }), [inputs, targets, date, chosen])
   // An address someone shared brings its moment with it; the server draws the page without.
   const { response } = document
   const [isRead, setRead] = useState(false)

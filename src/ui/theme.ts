@@ -11,6 +11,7 @@ type Causes = {
   switch: string
   pressure: string
   light: string
+  volts: string
 }
 type Ground = {
   paper: string
@@ -67,6 +68,7 @@ const light = {
     switch: '#4E7130',
     pressure: '#3C4F8A',
     light: '#8A6410',
+    volts: '#7A3E6E',
   },
   ground: {
     paper: '#F4F5F1',
@@ -99,6 +101,7 @@ const dark = {
     switch: '#A9D18A',
     pressure: '#A6B7F2',
     light: '#E0BC6A',
+    volts: '#E3A3D3',
   },
   ground: {
     paper: '#10191D',

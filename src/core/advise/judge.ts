@@ -38,6 +38,8 @@ import { purgeWithWetterAir } from '@/core/advise/purgeWithWetterAir'
 import { rampTooNarrow } from '@/core/advise/rampTooNarrow'
 import { requiredFlow } from '@/core/advise/requiredFlow'
 import { runOnLeftOver } from '@/core/advise/runOnLeftOver'
+import { cutLeadUnseen } from '@/core/advise/cutLeadUnseen'
+import { seasonDue } from '@/core/advise/seasonDue'
 import { senseReversed } from '@/core/advise/senseReversed'
 import { startsTooOften } from '@/core/advise/startsTooOften'
 import { suctionLost } from '@/core/advise/suctionLost'
@@ -97,6 +99,7 @@ const JUDGES: readonly Judge[] = [
   purgeWithWarmerAir,
   purgeWithWetterAir,
   notReadBack,
+  cutLeadUnseen,
 ]
 
 /** What a judgement said when someone left it as it is: for the record. */
@@ -127,12 +130,18 @@ const isDismissed = ({ dismissed = [] }: Installation, { id, severity, figure }:
   })
 
 /** All judgements on an installation that nobody has left as they are, the gravest first.
- *  @param changes how many changes lie since the last seal; null where that is not known or nothing was sealed */
+ *  @param changes how many changes lie since the last seal; null where that is not known or nothing was sealed
+ *  @param today YYYY-MM-DD, by which a season put in by hand is judged; null where it is not known */
 export const judgeInstallation = (
   installation: Parameters<Judge>[0],
   derived: Parameters<Judge>[1],
   changes: number | null = null,
+  today: string | null = null,
 ): Judgement[] =>
-  [...JUDGES.flatMap((judge) => judge(installation, derived)), ...unsealedChanges(changes)]
+  [
+    ...JUDGES.flatMap((judge) => judge(installation, derived)),
+    ...unsealedChanges(changes),
+    ...seasonDue(installation, today),
+  ]
     .filter((judgement) => !isDismissed(installation, judgement))
     .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))

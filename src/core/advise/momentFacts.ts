@@ -7,6 +7,7 @@ export const momentFacts = ({ machine }: Where, moment: Moment, other: Moment): 
   Object.entries(moment).flatMap(([id, x]): MomentFact[] => {
     if (Object.is(x, other[id])) return []
     if (id === 'clock') return [{ kind: 'clock', minute: Math.round(x / 60) }]
+    if (id === 'date') return [{ kind: 'date', date: x }]
     const input = machine.response.inputs.find((candidate) => candidate.id === id)
     if (!input) return []
     const { name } = input

@@ -6,6 +6,7 @@ import { pointsOn } from '@/core/machine/pointsOn'
 import { quietInputs } from '@/core/machine/quietInputs'
 import type { MachineState } from '@/core/machine/state'
 import type { Response } from '@/core/response/schema'
+import { datesOf } from '@/core/response/dates'
 import { weekSpans } from '@/core/response/weekSpans'
 import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 import { pulsesOf } from '@/core/rules/table'
@@ -43,7 +44,10 @@ export const switchesOfRole = (where: Where, ...roles: readonly Role[]): string[
   inputsOfRole(whereOf(where), ...roles).flatMap((input) => (isMeasured(input) ? [] : [input.id]))
 
 /** Nothing asks, at ten on a Monday. */
-export const atRest = ({ machine }: Where): Moment => ({ ...quietInputs(machine.response), clock: 10 * 3600 })
+export const atRest = ({ machine }: Where): Moment => {
+  const [date] = datesOf(machine.response)
+  return { ...quietInputs(machine.response), clock: 10 * 3600, ...(date === undefined ? {} : { date }) }
+}
 
 /** These inputs all at one reading. */
 export const with_ = (moment: Moment, inputs: readonly { readonly id: string }[], x: number): Moment => ({
@@ -89,7 +93,7 @@ function clocksOf(response: Response): number[] {
 
 type Extreme = { readonly moment: Moment; readonly value: number }
 
-/** The moment at which something is least, found input by input in two rounds: of inputs that nobody moves on purpose, and of the clock.
+/** The moment at which something is least, found input by input in two rounds: of inputs that nobody moves on purpose, of the clock and the date.
  *  @param fixed inputs that stay as they are in `from` */
 export function leastOver(
   where: Where,
@@ -104,6 +108,8 @@ export function leastOver(
   })
   const clocks = fixed.includes('clock') ? [] : clocksOf(machine.response)
   if (clocks.length > 0) moves.push({ id: 'clock', places: clocks })
+  const dates = fixed.includes('date') ? [] : datesOf(machine.response)
+  if (dates.length > 0) moves.push({ id: 'date', places: dates })
   let best: Extreme = { moment: from, value: of(from) }
   for (let round = 0; round < 2; round++)
     for (const { id, places } of moves)

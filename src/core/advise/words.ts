@@ -13,12 +13,14 @@ import { differenceOf, type Quantity } from '@/core/quantity/units'
 import { clockText } from '@/core/quantity/clock'
 import type { FloorReason } from '@/core/response/schema'
 import { daysText } from '@/core/rules/week'
-import { uncapital } from '@/core/sentences/words'
+import { dateText, yearDayText } from '@/core/rules/yearDay'
+import { capital, uncapital } from '@/core/sentences/words'
 import { coderOf, textOf, type Coded } from '@/core/words/coded'
 
 /** One of the things that are so at a moment and not at another. */
 export type MomentFact =
   | { readonly kind: 'clock'; readonly minute: number }
+  | { readonly kind: 'date'; readonly date: number }
   | { readonly kind: 'switch'; readonly name: string; readonly isOn: boolean }
   | { readonly kind: 'lost'; readonly name: string }
   | { readonly kind: 'reading'; readonly name: string; readonly x: number; readonly quantity: Quantity }
@@ -336,6 +338,19 @@ const WORDS = {
     title: `The ${f.rule} brings no more air.`,
     detail: `It asks for ${formatPct(f.askPct)} %, and the fan never runs below ${formatPct(f.floorPct)} %. Raise the one or lower the other.`,
   }),
+  'season-wrong': (f: { now: string; should: string; from: string }) => ({
+    title: `It stands in the ${f.now}; it is the ${f.should} since ${yearDayText(f.from)}.`,
+    detail: 'It knows no date: someone has to change it over, and enter what changes.',
+    cure: `Put it to the ${f.should}`,
+  }),
+  'season-soon': (f: { next: string; from: string; inDays: number }) => ({
+    title: `The ${f.next} begins in ${f.inDays} ${f.inDays === 1 ? 'day' : 'days'}, on ${yearDayText(f.from)}.`,
+    detail: 'It knows no date: plan the visit that changes it over.',
+  }),
+  'cut-lead': (f: { input: string }) => ({
+    title: `${capital(f.input)} closes when it comes: with its lead cut it never does.`,
+    detail: 'Use the contact that opens, so that a cut lead stops or warns too.',
+  }),
   'unsealed-changes': (f: { count: number }) => ({
     title: f.count === 1 ? 'A change is not sealed.' : `${f.count} changes are not sealed.`,
     detail: 'What was sealed last is what the record in the box says. Seal again when this is what is meant.',
@@ -411,6 +426,8 @@ const momentText =
       switch (fact.kind) {
         case 'clock':
           return `at ${daysText([Math.floor(fact.minute / 1440) % 7])} ${clockText(fact.minute % 1440)}`
+        case 'date':
+          return `on ${yearDayText(dateText(fact.date).slice(5))}`
         case 'switch':
           return `${fact.name} ${fact.isOn ? 'on' : 'off'}`
         case 'lost':

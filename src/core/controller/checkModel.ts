@@ -298,11 +298,16 @@ export function checkModel(model: ControllerModel): Problem[] {
     rapidRise: model.rapidRises?.length ?? 0,
     cycle: model.cycles?.length ?? 0,
     holdAfterFall: model.holdsAfterFall?.length ?? 0,
-    stages: Math.max(1, model.stages?.fixed ?? 0),
+    stages: Math.max(1, (model.stages?.fixed ?? 0) + (model.stages?.inlets ? 1 : 0)),
     input: model.inputs?.length ?? 0,
     lost: model.inputs?.length ?? 0,
     reduction: model.abilities?.reductions ?? 0,
     skipBand: model.abilities?.skipBands ?? 0,
+    target: model.abilities?.targets ?? 0,
+    named: model.abilities?.speeds ?? 0,
+    stepUp: model.abilities?.stepUps ?? 0,
+    byAge: model.abilities?.byAge ?? 0,
+    output: model.abilities?.otherOutputs ? 8 : 0,
   }
   const problems = model.settings.flatMap((setting, index): Problem[] => {
     const path = `settings.${index}`

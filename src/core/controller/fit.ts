@@ -1,4 +1,6 @@
 import { chooseSettings } from '@/core/controller/chooseSettings'
+import { freed } from '@/core/controller/giveTargets'
+import { withCutOut, withNightLimits } from '@/core/controller/giveSpeeds'
 import { given, givenList, made, type Given } from '@/core/controller/given'
 import { giveBounds } from '@/core/controller/giveBounds'
 import { giveParts } from '@/core/controller/giveParts'
@@ -47,6 +49,22 @@ function withSetPoints(
   )
 }
 
+/** Freed of targets the controller has not, by itself and in what it hangs on. */
+const withTies = (rule: Rule, { targets }: Partial<Response>): Rule => {
+  const free = freed(rule, targets)
+  return free.onlyWhile ? { ...free, onlyWhile: free.onlyWhile.map((condition) => freed(condition, targets)) } : free
+}
+
+/** The table of ages at the figures the controller is put to; days that would no longer rise are left out. */
+function withAges(rule: Rule, valueOf: (means: Meaning, slot: number) => number | undefined): Rule {
+  if (rule.kind !== 'by-age') return rule
+  const rows = rule.rows.map((row, index) => ({
+    day: valueOf('byAge.day', index + 1) ?? row.day,
+    speedPct: valueOf('byAge.speedPct', index + 1) ?? row.speedPct,
+  }))
+  return { ...rule, rows: rows.filter(({ day }, index) => index === 0 || day > rows[index - 1]!.day) }
+}
+
 /** As many conditions as a rule of this controller may hang on, in the order in which they stand. */
 function withConditions(rule: Rule, { abilities }: ControllerModel): Given<Rule> {
   const { onlyWhile: asked = [], ...without } = rule
@@ -63,7 +81,7 @@ function giveRules(
   model: ControllerModel,
   assignment: Assignment,
   place: Place,
-  bounds: { readonly floorPct: number; readonly ceilingPct: number },
+  bounds: { readonly floorPct: number; readonly ceilingPct: number; readonly parts: Partial<Response> },
   valueOf: (means: Meaning, slot: number) => number | undefined,
 ): Given<Rule[]> {
   const { inSlots, replaced, leftOver } = assignment
@@ -79,7 +97,9 @@ function giveRules(
   const order = response.rules.map(({ id }) => id)
   const sorted = value.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
   const pointed = givenList(sorted.map((rule) => withSetPoints(rule, sorted, model, assignment, place)))
-  const hung = givenList(pointed.value.map((rule) => withConditions(rule, model)))
+  const hung = givenList(
+    pointed.value.map((rule) => withConditions(withTies(withAges(rule, valueOf), bounds.parts), model)),
+  )
   return given(
     hung.value,
     ...losses,
@@ -135,11 +155,33 @@ export function fit(asked: Response, model: ControllerModel, place: Place, inste
       ...parts.value,
     }),
   )
-  const bounds = { floorPct: bounded.value.floor.speedPct, ceilingPct: bounded.value.ceiling.speedPct }
+  const night = withNightLimits(
+    response,
+    model,
+    bounded.value,
+    Boolean(parts.value.light ?? parts.value.dayByWeek),
+    valueOf,
+  )
+  const cut = withCutOut(response, model, night.value, valueOf)
+  const bounds = {
+    floorPct: bounded.value.floor.speedPct,
+    ceilingPct: bounded.value.ceiling.speedPct,
+    parts: parts.value,
+  }
   const rules = giveRules(response, model, assignment, place, bounds, valueOf)
-  const carried = { ...bounded.value, rules: rules.value }
+  const carried = withoutUndefined<Response>({ ...bounded.value, cutOut: undefined, ...cut.value, rules: rules.value })
   const curve = measureCurve(asked, carried)
   const steps: Loss[] = curve && curve.greatestPct > SMALLEST_PCT ? [{ kind: 'steps', stepPct, curve }] : []
-  const losses = [preparing, choosing, floor.losses, parts.losses, bounded.losses, rules.losses, steps].flat()
+  const losses = [
+    preparing,
+    choosing,
+    floor.losses,
+    parts.losses,
+    bounded.losses,
+    night.losses,
+    cut.losses,
+    rules.losses,
+    steps,
+  ].flat()
   return { settings: [...settings, ...advisedSettings(model)], given: carried, losses }
 }

@@ -1,5 +1,9 @@
 import { given, givenList, givenParts, type Given } from '@/core/controller/given'
 import type { Loss, PartKind } from '@/core/controller/loss'
+import { AT_LEAD_FLOOR } from '@/core/controller/wanted'
+import { giveOutputs } from '@/core/controller/giveOutputs'
+import { giveNamedSpeeds, givePowerReturn, giveStepUps } from '@/core/controller/giveSpeeds'
+import { giveSeasons, giveTargets } from '@/core/controller/giveTargets'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
 import { equalJoins } from '@/core/response/equalStages'
 import type { Follower, Overrides, Response, Stages } from '@/core/response/schema'
@@ -19,13 +23,16 @@ function giveFollower(follower: Follower, index: number, model: ControllerModel,
   const slot = model.followers[index]
   if (!slot) return given([], { kind: 'follower-left-out', fan: follower.fan })
   const ratio = (valueOf('follower.ratioPct', index + 1) ?? follower.ratio * 100) / 100
+  const chosen = valueOf('follower.atLeadFloor', index + 1)
+  const atLeadFloor = chosen === undefined ? slot.atLeadFloor : (AT_LEAD_FLOOR[chosen] ?? slot.atLeadFloor)
+  const floorPct = valueOf('follower.floorPct', index + 1) ?? follower.floorPct
   return given(
-    [{ ...follower, ratio, floorPct: Math.max(slot.floorPct, follower.floorPct), atLeadFloor: slot.atLeadFloor }],
-    slot.atLeadFloor !== follower.atLeadFloor && {
+    [{ ...follower, ratio, floorPct: Math.max(slot.floorPct, floorPct), atLeadFloor }],
+    atLeadFloor !== follower.atLeadFloor && {
       kind: 'follower-at-floor',
       fan: follower.fan,
       asked: follower.atLeadFloor,
-      given: slot.atLeadFloor,
+      given: atLeadFloor,
     },
   )
 }
@@ -49,15 +56,24 @@ function giveInput(
   floorPct: number,
   valueOf: ValueOf,
 ): Given<Input> {
-  if (!isMeasured(input)) return given(input)
+  if (!isMeasured(input)) {
+    const { contact, ...plain } = input
+    const canOpen = model.abilities?.contactSense ?? false
+    return given(
+      contact === undefined || canOpen ? input : plain,
+      contact === 'opens' && !canOpen && leftOut('contact-sense', input.name),
+    )
+  }
   const { combine = [], offsets = false } = model.abilities ?? {}
-  const { lostPct: askedPct, combines, offset: askedOffset, ...plain } = input
+  const { lostPct: askedPct, combines, offset: askedOffset, lostBelow: askedBelow, ...plain } = input
   const givenPct = lostPctOf(input, model, floorPct, valueOf('lost.speedPct', slot))
   const canCombine = combines !== undefined && combine.includes(combines.how)
+  const lostBelow = valueOf('input.lostBelow', slot) ?? (model.abilities?.liveZero ? askedBelow : undefined)
   const offset = offsets ? (valueOf('input.offset', slot) ?? askedOffset) : undefined
   return given(
     {
       ...plain,
+      ...(lostBelow === undefined || askedBelow === undefined ? {} : { lostBelow }),
       ...(offset === undefined || offset === 0 ? {} : { offset }),
       ...(givenPct === undefined ? {} : { lostPct: givenPct }),
       // What it cannot combine it reads from the first of them.
@@ -66,6 +82,7 @@ function giveInput(
     askedPct !== undefined &&
       givenPct !== askedPct && { kind: 'lost-sensor', input: input.id, askedPct, givenPct: givenPct ?? null },
     combines !== undefined && !canCombine && leftOut('combined-input', input.name),
+    askedBelow !== undefined && lostBelow === undefined && leftOut('live-zero', input.name),
   )
 }
 
@@ -76,7 +93,11 @@ function slotOf(input: Input, { inputs }: Response, model: ControllerModel): num
   return own[index] ?? 0
 }
 
-function giveOverrides({ overrides }: Response, model: ControllerModel): Given<Overrides | undefined> {
+function giveOverrides(
+  { overrides }: Response,
+  model: ControllerModel,
+  valueOf: ValueOf,
+): Given<Overrides | undefined> {
   if (!overrides) return given(undefined)
   const can = model.abilities?.overrides ?? []
   const { isolated, safetyStop, overheat, test } = overrides
@@ -85,8 +106,18 @@ function giveOverrides({ overrides }: Response, model: ControllerModel): Given<O
       // The isolator is beside the controller, not in it.
       ...(isolated === undefined ? {} : { isolated }),
       ...(safetyStop !== undefined && can.includes('safetyStop') ? { safetyStop } : {}),
-      ...(overheat && can.includes('overheat') ? { overheat } : {}),
-      ...(test && can.includes('test') ? { test } : {}),
+      ...(overheat && can.includes('overheat')
+        ? {
+            overheat: {
+              ...overheat,
+              onAt: valueOf('overheat.onAt', 1) ?? overheat.onAt,
+              offBelow: valueOf('overheat.offBelow', 1) ?? overheat.offBelow,
+            },
+          }
+        : {}),
+      ...(test && can.includes('test')
+        ? { test: { ...test, speedPct: valueOf('test.speedPct', 1) ?? test.speedPct } }
+        : {}),
     },
     safetyStop !== undefined && !can.includes('safetyStop') && leftOut('safety-stop'),
     overheat !== undefined && !can.includes('overheat') && leftOut('overheat'),
@@ -101,16 +132,31 @@ function giveStages({ stages }: Response, model: ControllerModel, valueOf: Value
   if (count === 0) return given(undefined, loss)
   const hasJoins = model.settings.some(({ means }) => means === 'stages.joinPct')
   const equal = equalJoins(count)
+  const { percentOf: ofModel, byReading = false, inlets = false } = model.stages!
+  const asksReading = stages.fixed[0]?.joinsWhile !== undefined
+  const inletPct =
+    inlets && stages.inletPct
+      ? stages.inletPct.slice(0, count + 1).map((pct, index) => valueOf('stages.inletPct', index + 1) ?? pct)
+      : undefined
   return given(
     {
-      fixed: stages.fixed.slice(0, count).map(({ fan }, index) => ({
+      fixed: stages.fixed.slice(0, count).map(({ fan, joinsWhile, airPct }, index) => ({
         fan,
         joinsAtPct: hasJoins ? (valueOf('stages.joinPct', index + 1) ?? equal[index]!) : equal[index]!,
+        ...(airPct === undefined ? {} : { airPct }),
+        ...(joinsWhile && byReading
+          ? { joinsWhile: { ...joinsWhile, at: valueOf('stages.joinAt', index + 1) ?? joinsWhile.at } }
+          : {}),
       })),
+      ...(ofModel === 'air' ? { percentOf: ofModel } : {}),
+      ...(inletPct ? { inletPct } : {}),
       offBelowPct: valueOf('stages.offBelowPct', 1) ?? stages.offBelowPct,
       minStageS: valueOf('stages.minStageS', 1) ?? stages.minStageS,
     },
     loss,
+    asksReading && !byReading && leftOut('stages-by-reading'),
+    stages.inletPct !== undefined && !inletPct && leftOut('inlets'),
+    !asksReading && (stages.percentOf ?? 'fans') !== (ofModel ?? 'fans') && leftOut('percent-of'),
   )
 }
 
@@ -126,7 +172,7 @@ function giveReductions({ reductions = [] }: Response, most: number, valueOf: Va
 /** With the figures that the controller is put to, where it has settings for them. */
 function withFigures<T extends object>(
   part: Given<T | undefined>,
-  group: 'light' | 'finalRunOn' | 'heaterPurge',
+  group: 'light' | 'finalRunOn' | 'heaterPurge' | 'startTrim' | 'rate',
   keys: readonly (keyof T & string)[],
   valueOf: ValueOf,
 ): Given<T | undefined> {
@@ -156,18 +202,19 @@ export function giveParts(
   valueOf: ValueOf,
 ): Given<Partial<Response>> {
   const { abilities = {} } = model
-  const { inputs, followers, skipBands = [], otherOutputs = [], keeps } = response
+  const { inputs, followers, skipBands = [], keeps } = response
   const modes = abilities.modes ?? []
   const wins = model.wins ?? 'highest'
   const asked = response.wins ?? 'highest'
-  const hasOutput = ({ kind }: { kind: (typeof otherOutputs)[number]['kind'] }) =>
-    abilities.otherOutputs?.includes(kind) ?? false
   const bands = skipBands.slice(0, abilities.skipBands ?? 0).map((band, index) => ({
     fromPct: valueOf('skipBand.fromPct', index + 1) ?? band.fromPct,
     toPct: valueOf('skipBand.toPct', index + 1) ?? band.toPct,
   }))
   const finalRunOn = orLeft(response.finalRunOn, abilities.finalRunOn ?? false, 'run-on')
   const heaterPurge = orLeft(response.heaterPurge, abilities.heaterPurge ?? false, 'heater-purge')
+  const targets = giveTargets(response, model, valueOf)
+  const year = giveSeasons(response, model, valueOf)
+  const speeds = giveNamedSpeeds(response, model, valueOf)
   const followed = givenList(followers.map((follower, index) => giveFollower(follower, index, model, valueOf)))
   return givenParts<Partial<Response>>({
     startKick: giveKick(response, model, floorPct, valueOf),
@@ -180,10 +227,19 @@ export function giveParts(
       valueOf,
     ),
     reductions: giveReductions(response, abilities.reductions ?? 0, valueOf),
-    otherOutputs: given(
-      someOf(otherOutputs.filter(hasOutput)),
-      ...otherOutputs.map((output) => !hasOutput(output) && ({ kind: 'output-left-out', name: output.name } as const)),
+    targets,
+    seasons: given(year.value.seasons, ...year.losses),
+    seasonNow: given(year.value.seasonNow),
+    otherOutputs: giveOutputs(response, model, targets.value, valueOf),
+    speeds,
+    stepUps: giveStepUps(response, model, speeds.value, valueOf),
+    startTrim: withFigures(
+      orLeft(response.startTrim, abilities.startTrim ?? false, 'start-trim'),
+      'startTrim',
+      ['signalPct'],
+      valueOf,
     ),
+    powerReturn: givePowerReturn(response, model, valueOf),
     keeps: given(
       abilities.keeps,
       keeps?.some((memory) => !abilities.keeps?.includes(memory)) && leftOut('power-memory'),
@@ -194,10 +250,15 @@ export function giveParts(
     ),
     followers: { ...followed, value: followed.value.flat() },
     dayByWeek: orLeft(response.dayByWeek, modes.includes('week'), 'week-modes'),
-    overrides: giveOverrides(response, model),
+    overrides: giveOverrides(response, model, valueOf),
     skipBands: given(someOf(bands)),
     stages: giveStages(response, model, valueOf),
-    rate: orLeft(response.rate, abilities.rate ?? false, 'rate'),
-    scanS: given(abilities.scanS),
+    rate: withFigures(
+      orLeft(response.rate, abilities.rate ?? false, 'rate'),
+      'rate',
+      ['upPctPerS', 'downPctPerS'],
+      valueOf,
+    ),
+    scanS: given(valueOf('scan.everyS', 1) ?? abilities.scanS),
   })
 }

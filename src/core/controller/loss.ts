@@ -23,6 +23,21 @@ export type PartKind =
   | 'min-times'
   | 'power-memory'
   | 'conditions'
+  | 'targets'
+  | 'by-age'
+  | 'named-speeds'
+  | 'step-ups'
+  | 'cut-out'
+  | 'start-trim'
+  | 'power-return'
+  | 'night-limits'
+  | 'output-time'
+  | 'stops-fans'
+  | 'contact-sense'
+  | 'live-zero'
+  | 'percent-of'
+  | 'stages-by-reading'
+  | 'inlets'
 
 /** Where what is given differs from what was asked. The words are made in `lossText`. */
 export type Loss =
@@ -82,6 +97,8 @@ export type Loss =
       readonly given: Follower['atLeadFloor']
     }
   | { readonly kind: 'no-kick' }
+  | { readonly kind: 'season-by-hand'; readonly season: string }
+  | { readonly kind: 'cut-out-built-in'; readonly offBelowPct: number; readonly backAtPct: number }
   | { readonly kind: 'no-on-delay'; readonly rule: string; readonly delayS: number }
   | { readonly kind: 'below-holds'; readonly rule: string }
   | { readonly kind: 'below-stops'; readonly rule: string }
@@ -95,6 +112,7 @@ export type Loss =
     }
   | { readonly kind: 'wins'; readonly asked: 'highest' | 'first' }
   | { readonly kind: 'periods-left-out'; readonly rule: string; readonly kept: number; readonly asked: number }
+  | { readonly kind: 'rows-left-out'; readonly rule: string; readonly kept: number; readonly asked: number }
   | { readonly kind: 'period-moved'; readonly rule: string; readonly stepMin: number }
   /** The calendar cannot be told every point: it takes the nearest on the safe side. */
   | { readonly kind: 'set-points-moved'; readonly rule: string; readonly moved: number; readonly farthest: number }

@@ -55,6 +55,40 @@ const MEANINGS = [
   'stages.minStageS',
   'input.offset',
   'lost.speedPct',
+  'cutOut.offBelowPct',
+  'cutOut.backAtPct',
+  'startTrim.signalPct',
+  'powerReturn.waitS',
+  'night.floorPct',
+  'night.ceilingPct',
+  'target.at',
+  'target.nightAt',
+  'season.now',
+  'named.speedPct',
+  'named.followerPct',
+  'stepUp.by',
+  'byAge.speedPct',
+  'byAge.day',
+  'output.at',
+  'output.release',
+  'output.overTarget',
+  'output.barUnderTarget',
+  'output.delayS',
+  'output.holdS',
+  'output.level',
+  'switch.contact',
+  'follower.floorPct',
+  'follower.atLeadFloor',
+  'stages.joinAt',
+  'stages.inletPct',
+  'scan.everyS',
+  'rate.upPctPerS',
+  'rate.downPctPerS',
+  'overheat.onAt',
+  'overheat.offBelow',
+  'test.speedPct',
+  'input.lostBelow',
+  'input.used',
 ] as const
 export type Meaning = (typeof MEANINGS)[number]
 
@@ -140,7 +174,7 @@ export const Setting = Type.Object(
         ),
       ),
     ),
-    slot: about('which of several parts of that kind, counted from 1', Type.Integer({ minimum: 1, maximum: 8 })),
+    slot: about('which of several parts of that kind, counted from 1', Type.Integer({ minimum: 1, maximum: 24 })),
     quantity: about(
       'what its figures are, in the base unit of the quantity',
       Type.Union((Object.keys(QUANTITIES) as Quantity[]).map((quantity) => Type.Literal(quantity))),
@@ -384,6 +418,45 @@ const Abilities = Type.Object(
         ]),
       ),
     ),
+    nightLimits: about('it has a lowest and a highest speed of the night', Type.Optional(Type.Boolean())),
+    dates: about('it goes by the date itself: seasons need no hand', Type.Optional(Type.Boolean())),
+    targets: about(
+      'how many targets it has to which points may be tied',
+      Type.Optional(Type.Integer({ minimum: 0, maximum: 8 })),
+    ),
+    byAge: about(
+      'most rows of its table of least air by age',
+      Type.Optional(Type.Integer({ minimum: 0, maximum: 24 })),
+    ),
+    speeds: about('how many named speeds it has', Type.Optional(Type.Integer({ minimum: 0, maximum: 9 }))),
+    stepUps: about(
+      'how many reasons it knows to run named speeds more',
+      Type.Optional(Type.Integer({ minimum: 0, maximum: 4 })),
+    ),
+    cutOut: about(
+      'a low-speed cut-out: its figures where they cannot be set, `set` where they can',
+      Type.Optional(
+        Type.Union([
+          Type.Literal('set'),
+          Type.Object(
+            {
+              offBelowPct: about('what is asked below this has the fan stand, percent', Percent),
+              backAtPct: about('what must be asked for it to run again, percent', Percent),
+            },
+            closed,
+          ),
+        ]),
+      ),
+    ),
+    startTrim: about('the lowest speed can be mapped to where the fan just turns', Type.Optional(Type.Boolean())),
+    powerReturnS: about(
+      'how long it stands when power returns: seconds where that is fixed, `set` where it can be set',
+      Type.Optional(Type.Union([Type.Literal('set'), Type.Number({ minimum: 0, maximum: 3600 })])),
+    ),
+    outputTimes: about('its other outputs can be held on for a time', Type.Optional(Type.Boolean())),
+    stopsFans: about('one of its other outputs can stop the fans', Type.Optional(Type.Boolean())),
+    contactSense: about('its switch inputs take normally closed contacts too', Type.Optional(Type.Boolean())),
+    liveZero: about('it knows a lost signal by its living zero', Type.Optional(Type.Boolean())),
     keeps: about('what it still knows when power returns; nothing where nothing is said', Type.Optional(Memories)),
     scanS: about('reads its inputs every so many seconds', Type.Optional(Type.Number({ minimum: 0, maximum: 3600 }))),
   },
@@ -594,7 +667,18 @@ export const ControllerModel = Type.Object(
     stages: about(
       'fixed fans it can bring in beside the variable one; joins in equal parts where it has no setting for them',
       Type.Optional(
-        Type.Object({ fixed: about('how many fixed fans', Type.Integer({ minimum: 1, maximum: 8 })) }, closed),
+        Type.Object(
+          {
+            fixed: about('how many fixed fans', Type.Integer({ minimum: 1, maximum: 8 })),
+            percentOf: about(
+              'what its percent are of; fans of the ladder where nothing is said',
+              Type.Optional(Type.Union([Type.Literal('fans'), Type.Literal('air')])),
+            ),
+            byReading: about('each fan can join by a reading', Type.Optional(Type.Boolean())),
+            inlets: about('inlets open stage by stage', Type.Optional(Type.Boolean())),
+          },
+          closed,
+        ),
       ),
     ),
     followers: about(

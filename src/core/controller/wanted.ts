@@ -1,7 +1,10 @@
 import type { ControllerModel, Meaning, PartSetting } from '@/core/controller/schema'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
-import type { Response } from '@/core/response/schema'
-import type { Rule } from '@/core/rules/table'
+import type { OtherOutput, Response } from '@/core/response/schema'
+import type { ByAge } from '@/core/rules/byAge'
+import type { ReadingCondition } from '@/core/rules/condition'
+import { isMeasured } from '@/core/rules/input'
+import { ruleInputId, type Rule } from '@/core/rules/table'
 
 /** Which rule sits in which slot of a model, by kind; `leftOver` found no place. */
 export type Assignment = {
@@ -77,6 +80,23 @@ export function assign(response: Response, model: ControllerModel): Assignment {
   return { inSlots, replaced, leftOver }
 }
 
+/** What the second fan may do while the first is at its floor, in the order in which a setting counts them. */
+export const AT_LEAD_FLOOR = ['follow', 'floor', 'off'] as const
+
+/** The first reading an output comes on by. */
+const readingOf = (output: OtherOutput | undefined): ReadingCondition | undefined =>
+  output?.onWhen.find((condition): condition is ReadingCondition => condition.kind === 'input')
+
+const ageRule = (rules: readonly Rule[]): ByAge | undefined =>
+  rules.find((rule): rule is ByAge => rule.kind === 'by-age' && !rule.off)
+
+/** The contact that the `slot`-th switch rule of a response reads. */
+function switchInput({ rules, inputs }: Response, slot: number) {
+  const rule = rules.filter(({ kind, off }) => kind === 'switch' && !off)[slot - 1]
+  const input = inputs.find(({ id }) => id === (rule && ruleInputId(rule)))
+  return input && !isMeasured(input) ? input : undefined
+}
+
 type Wants = (response: Response, slot: number, model: ControllerModel) => number | null | undefined
 
 /** What a response wants of the settings that belong to no rule. */
@@ -104,6 +124,64 @@ const PART_WANTS: Partial<Record<Meaning, Wants>> = {
     return input && (input.offset ?? 0)
   },
   'lost.speedPct': (response, slot, model) => modelInput(response, model, slot)?.lostPct,
+  'cutOut.offBelowPct': ({ cutOut }) => cutOut?.offBelowPct,
+  'cutOut.backAtPct': ({ cutOut }) => cutOut?.backAtPct,
+  'startTrim.signalPct': ({ startTrim }) => startTrim?.signalPct,
+  'powerReturn.waitS': ({ powerReturn }) => powerReturn?.waitS,
+  'night.floorPct': ({ floor }) => floor.nightPct,
+  'night.ceilingPct': ({ ceiling }) => ceiling.nightPct,
+  'target.at': ({ targets }, slot) => targets?.[slot - 1]?.at,
+  'target.nightAt': ({ targets }, slot) =>
+    targets?.[slot - 1]?.changes?.find(({ mode, season, spans }) => mode === 'night' && season === undefined && !spans)
+      ?.at,
+  'season.now': ({ seasons = [], seasonNow }) => {
+    const place = seasons.findIndex(({ id }) => id === seasonNow)
+    return place < 0 ? null : place + 1
+  },
+  'named.speedPct': ({ speeds }, slot) => speeds?.[slot - 1]?.pct,
+  'named.followerPct': ({ speeds, followers }, slot) =>
+    speeds?.[slot - 1]?.fans?.find(({ fan }) => fan === followers[0]?.fan)?.pct,
+  'stepUp.by': ({ stepUps }, slot) => stepUps?.[slot - 1]?.by,
+  'byAge.speedPct': ({ rules }, slot) => ageRule(rules)?.rows[slot - 1]?.speedPct,
+  'byAge.day': ({ rules }, slot) => ageRule(rules)?.rows[slot - 1]?.day,
+  'output.at': ({ otherOutputs }, slot) => readingOf(otherOutputs?.[slot - 1])?.at,
+  'output.overTarget': ({ otherOutputs, targets }, slot) => {
+    const reading = readingOf(otherOutputs?.[slot - 1])
+    const at = targets?.find(({ id }) => id === reading?.target)?.at
+    return reading && at !== undefined ? reading.at - at : null
+  },
+  'output.barUnderTarget': ({ otherOutputs, targets }, slot) => {
+    const output = otherOutputs?.[slot - 1]
+    const bar = output?.notWhile.find((condition) => condition.kind === 'input' && condition.target !== undefined)
+    const at = bar?.kind === 'input' ? targets?.find(({ id }) => id === bar.target)?.at : undefined
+    return bar?.kind === 'input' && at !== undefined ? at - bar.at : output && 0
+  },
+  'output.release': ({ otherOutputs }, slot) => readingOf(otherOutputs?.[slot - 1])?.release,
+  'output.delayS': ({ otherOutputs }, slot) => otherOutputs?.[slot - 1]?.delayS,
+  'output.holdS': ({ otherOutputs }, slot) => {
+    const output = otherOutputs?.[slot - 1]
+    return output && (output.holdS ?? 0)
+  },
+  'output.level': ({ otherOutputs }, slot) => otherOutputs?.[slot - 1]?.level,
+  'switch.contact': (response, slot) => {
+    const input = switchInput(response, slot)
+    return input && (input.contact === 'opens' ? 1 : 0)
+  },
+  'follower.floorPct': ({ followers }, slot) => followers[slot - 1]?.floorPct,
+  'follower.atLeadFloor': ({ followers }, slot) => {
+    const follower = followers[slot - 1]
+    return follower && AT_LEAD_FLOOR.indexOf(follower.atLeadFloor)
+  },
+  'stages.joinAt': ({ stages }, slot) => stages?.fixed[slot - 1]?.joinsWhile?.at,
+  'stages.inletPct': ({ stages }, slot) => stages?.inletPct?.[slot - 1],
+  'scan.everyS': ({ scanS }) => scanS,
+  'rate.upPctPerS': ({ rate }) => rate?.upPctPerS,
+  'rate.downPctPerS': ({ rate }) => rate?.downPctPerS,
+  'overheat.onAt': ({ overrides }) => overrides?.overheat?.onAt,
+  'overheat.offBelow': ({ overrides }) => overrides?.overheat?.offBelow,
+  'test.speedPct': ({ overrides }) => overrides?.test?.speedPct,
+  'input.lostBelow': (response, slot, model) => modelInput(response, model, slot)?.lostBelow,
+  'input.used': (response, slot, model) => (modelInput(response, model, slot) ? 1 : 0),
 }
 
 /** The value a response wants of a setting; null when nothing in the response speaks of it.

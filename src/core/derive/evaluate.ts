@@ -2,6 +2,7 @@ import { type Derived, fanFlowLs } from '@/core/derive/derive'
 import type { Machine } from '@/core/machine/compile'
 import { explain, type Explanation } from '@/core/machine/explain'
 import type { MachineState } from '@/core/machine/state'
+import { fanSignal } from '@/core/kit/fanSignal'
 import { type SignalReading, signalAt } from '@/core/physics/signal'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { reasonText } from '@/core/sentences/words'
@@ -44,7 +45,10 @@ export function evaluateAt(
     const derived = fans.find(({ fan }) => fan.id === id)
     const speedPct = state.fansPct[index]!
     if (!derived) return []
-    const [signal, flowLs] = [signalAt(derived.fan.signal, speedPct), fanFlowLs(derived, speedPct)]
+    const [signal, flowLs] = [
+      signalAt(fanSignal(derived.fan, machine.response), speedPct),
+      fanFlowLs(derived, speedPct),
+    ]
     return [
       {
         id,

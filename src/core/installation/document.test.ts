@@ -59,7 +59,7 @@ describe('what does not fit is named by its place, in plain words', () => {
     {
       name: 'a kind nobody knows',
       change: (d: Installation) => void ((d.response.rules[0] as unknown as Record<string, unknown>).kind = 'guess'),
-      line: 'response.rules.0.kind: "guess" does not fit; use one of: ramp, switch, differential, rapid-rise, week, cycle, hold-after-fall, purge.',
+      line: 'response.rules.0.kind: "guess" does not fit; use one of: ramp, switch, differential, rapid-rise, week, cycle, hold-after-fall, purge, by-age.',
     },
     {
       name: 'a missing field of one branch',

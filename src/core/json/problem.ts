@@ -71,6 +71,22 @@ export type Problem = { readonly path: string } & (
   | { readonly code: 'same_time' | 'time_goes_back'; readonly line: number }
   | { readonly code: 'made_of_later'; readonly got: string; readonly name: string }
   | { readonly code: 'two_day_clocks' }
+  | { readonly code: 'age_goes_back'; readonly day: number; readonly before: number }
+  | { readonly code: 'no_placing' | 'moved_twice' | 'change_without_time' | 'mixed_stages' | 'no_speeds' | 'no_night' }
+  | { readonly code: 'target_ring'; readonly got: string }
+  | { readonly code: 'no_such_day'; readonly got: string }
+  | {
+      readonly code: 'seasons_overlap'
+      readonly one: string
+      readonly other: string
+      readonly from: string
+      readonly to: string
+    }
+  | { readonly code: 'seasons_gap'; readonly from: string; readonly to: string }
+  | { readonly code: 'outside_signal'; readonly name: string; readonly got: number }
+  | { readonly code: 'cut_out_with_stages' | 'cut_out_never_off' | 'stop_by_speed' }
+  | { readonly code: 'inlet_count'; readonly got: number; readonly needs: number }
+  | { readonly code: 'no_refrigerant'; readonly got: string; readonly known: readonly string[] }
   | { readonly code: 'overheat_order'; readonly onAt: number; readonly offBelow: number }
   | { readonly code: 'join_order'; readonly fan: string; readonly beforePct: number; readonly gotPct: number }
   | { readonly code: 'no_overheat' }

@@ -2,6 +2,8 @@ import type { Machine } from '@/core/machine/compile'
 import type { MachineState } from '@/core/machine/state'
 import { WEEK_S } from '@/core/rules/week'
 
+const DAY_S = 86_400
+
 type Values = Readonly<Record<string, number>>
 
 /** A stretch of time that passes: the inputs as they stand then, and a switch that is on for its first part. */
@@ -33,10 +35,15 @@ export function playTime(machine: Machine, stretches: readonly Stretch[], now: V
   const state = machine.settledState(machine.inputsFrom(first))
   const trace: TracePoint[] = [{ atS: 0, pct: state.fansPct[0]! }]
   let passedS = 0
+  const startDate = (first.date ?? NaN) + ((startClock || 0) % DAY_S) / DAY_S
   const clockAt = (s: number) => (Number.isNaN(startClock) ? NaN : (startClock + s) % WEEK_S)
   const step = (values: Values, dtS: number) => {
     passedS += dtS
-    machine.step(state, machine.inputsFrom({ ...values, clock: clockAt(passedS) }), dtS)
+    machine.step(
+      state,
+      machine.inputsFrom({ ...values, clock: clockAt(passedS), date: startDate + passedS / DAY_S }),
+      dtS,
+    )
     trace.push({ atS: passedS, pct: state.fansPct[0]! })
   }
   for (const { values, lastsS, pulse } of stretches) {
@@ -55,5 +62,10 @@ export function playTime(machine: Machine, stretches: readonly Stretch[], now: V
     }
   }
   if (stretches.length > 0) step(now, 0)
-  return { state, values: stretches.length > 0 ? { ...now, clock: clockAt(passedS) } : now, trace, passedS }
+  return {
+    state,
+    values: stretches.length > 0 ? { ...now, clock: clockAt(passedS), date: startDate + passedS / DAY_S } : now,
+    trace,
+    passedS,
+  }
 }

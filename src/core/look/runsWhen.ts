@@ -14,7 +14,7 @@ export type RunsWhen = {
  *  that has been running. */
 export function runsWhen(machine: Machine, rest: Readonly<Record<string, number>>): RunsWhen {
   const inputs = machine.inputsFrom({ ...rest, clock: WEEK_S - 86400 })
-  const clockAt = inputs.length - 1
+  const clockAt = machine.inputIds.length
   const state = machine.settledState(inputs)
   const minutesPct = new Float64Array(WEEK_MIN)
   const isStill = new Uint8Array(WEEK_MIN)

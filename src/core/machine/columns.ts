@@ -4,7 +4,7 @@ import { BLOCK_STEPS, type Block } from '@/core/rules/block'
 export type Columns = Block & {
   /** Most rows it holds. */
   readonly length: number
-  /** The inputs as they come, then the clock. A column may be changed for a view of a longer one. */
+  /** The inputs as they come, then the clock and the date. A column may be changed for a view of a longer one. */
   readonly raw: Float64Array[]
   /** Under the ceiling and its reductions. */
   readonly limitedPct: Float64Array
@@ -31,12 +31,15 @@ export type Columns = Block & {
   readonly allowed: Uint8Array
 }
 
+/** Columns behind the inputs that are no inputs: the clock, the date. */
+export const BESIDE_INPUTS = 2
+
 export const HOT_NOW = 1
 export const HAS_BEEN_HOT = 2
 
 type Size = {
   readonly inputs: number
-  /** Whether the rules read something other than the raw inputs, and how many inputs are moved by a set point. */
+  /** Whether the rules read something other than the raw inputs, and how many inputs are moved by a set point or a target. */
   readonly senses: boolean
   readonly moved: number
   readonly fans: number
@@ -52,7 +55,7 @@ type Size = {
 export function newColumns(size: Size, length = BLOCK_STEPS): Columns {
   const figures = (count: number) => Array.from({ length: count }, () => new Float64Array(length))
   const marks = () => new Uint8Array(length)
-  const raw = figures(size.inputs + 1)
+  const raw = figures(size.inputs + BESIDE_INPUTS)
   const fansPct = figures(size.fans)
   // A part that is not there leaves its column as it came: they are one.
   const limitedPct = new Float64Array(length)
@@ -65,7 +68,7 @@ export function newColumns(size: Size, length = BLOCK_STEPS): Columns {
     end: 0,
     raw,
     dtS: new Float64Array(length),
-    inputs: size.senses ? figures(size.inputs + 1 + size.moved) : raw,
+    inputs: size.senses ? figures(size.inputs + BESIDE_INPUTS + size.moved) : raw,
     modes: marks().fill(3),
     modesSeen: 3,
     askingModes: 3,

@@ -1,8 +1,9 @@
 import { fail, ok, type Outcome } from '@/core/json/problem'
 import { checkResponse } from '@/core/machine/check'
-import { newColumns, type Columns } from '@/core/machine/columns'
+import { BESIDE_INPUTS, newColumns, type Columns } from '@/core/machine/columns'
 import { compileAsked } from '@/core/machine/parts/asked'
 import { compileGate, type Gate } from '@/core/machine/parts/conditions'
+import { compileCutOut } from '@/core/machine/parts/cutOut'
 import { compileFollowers } from '@/core/machine/parts/followers'
 import { compileLead } from '@/core/machine/parts/lead'
 import { compileLimits } from '@/core/machine/parts/limits'
@@ -12,6 +13,8 @@ import { compileOverrides, ISOLATED } from '@/core/machine/parts/overrides'
 import { compileSense } from '@/core/machine/parts/sense'
 import { compileSetPoints } from '@/core/machine/parts/setPoints'
 import { compileStages } from '@/core/machine/parts/stages'
+import { compileStepUps } from '@/core/machine/parts/stepUps'
+import { compileTargets } from '@/core/machine/parts/targets'
 import {
   type MachineState,
   ASKED_PCT,
@@ -25,6 +28,7 @@ import {
   IN_CHARGE_FLOOR,
 } from '@/core/machine/state'
 import type { Response } from '@/core/response/schema'
+import type { PartContext } from '@/core/machine/parts/context'
 import { MODES } from '@/core/rules/common'
 import type { CompiledRule } from '@/core/rules/kind'
 import { MemoryPlan } from '@/core/rules/memory'
@@ -52,7 +56,7 @@ export type Machine = {
   /** The supply is away: everything stands, and what the controller does not keep is gone. The next step counts from the supply’s return. */
   losePower(state: MachineState): void
   /** Inputs by name, in the order `step` wants them; a missing one is NaN, a missing switch is off. `clock` is the local time in
-   *  seconds since Monday 00:00. */
+   *  seconds since Monday 00:00, `date` the local date in days since 1970-01-01. */
   inputsFrom(values: Readonly<Record<string, number>>): Float64Array
   /** Whether inputs are sensed (offset, combined, scanned) before they are used: then `state.sensed` holds what was used. */
   readonly senses: boolean
@@ -64,8 +68,12 @@ export type Machine = {
   fixedRunning(state: MachineState): number
   /** Which condition kept a rule from asking in the last step, by its place; −1 where none did. */
   failingCondition(rule: number, state: MachineState): number
-  /** How far a set point has moved this rule's points at a clock (0 where none has). */
-  shiftOf(rule: number, weekS: number): number
+  /** How far a set point or a target has moved this rule's points, after a step (0 where none has). */
+  shiftOf(rule: number, state: MachineState): number
+  /** How far a target has moved, after a step. */
+  targetMovedBy(id: string, state: MachineState): number
+  /** Whether the low-speed cut-out has the fan stand, after a step. */
+  isCutOut(state: MachineState): boolean
 }
 
 /** Bit 1 for day, bit 2 for night: whether a rule speaks in a mode is one look. */
@@ -79,17 +87,30 @@ function compileParts(response: Response) {
   const inputIds = response.inputs.map(({ id }) => id)
   const inputIndex = (id: string) => inputIds.indexOf(id)
   const clockIndex = inputIds.length
+  const dateIndex = clockIndex + 1
   const rules = response.rules.filter(({ off }) => !off)
-  const context = { response, memory: plan, inputIndex, clockIndex }
-  const setPoints = compileSetPoints(rules, context)
+  const plain = { response, memory: plan, inputIndex, clockIndex, dateIndex }
+  const setPoints = compileSetPoints(rules, plain)
+  const targets = compileTargets(response, plan, inputIds.length + BESIDE_INPUTS + setPoints.count)
+  const context: PartContext = {
+    ...plain,
+    tiedIndex: (input, target) => targets.tiedIndex(inputIndex(input), target),
+  }
+  const targetOf = (rule: Rule): string | undefined => ('target' in rule ? rule.target : undefined)
   const compiledRules = rules.map((rule, index) => {
     const place = setPoints.placeOf(index)
-    return ruleKind(rule).compile(rule, place === null ? context : { ...context, inputIndex: () => place })
+    const moved =
+      place !== null
+        ? { ...context, inputIndex: () => place }
+        : { ...context, inputIndex: (id: string) => context.tiedIndex(id, targetOf(rule)) }
+    return ruleKind(rule).compile(rule, targetOf(rule) === undefined && place === null ? context : moved)
   })
-  const sense = compileSense(context, setPoints)
+  const sense = compileSense(context, setPoints, targets.isNeeded)
   const modes = compileModes(context)
   const asked = compileAsked(context)
+  const stepUps = compileStepUps(context)
   const limit = compileLimits(context)
+  const cutOut = compileCutOut(context)
   const overrides = compileOverrides(context)
   const ladder = compileStages(context)
   const lead = compileLead(context)
@@ -104,12 +125,16 @@ function compileParts(response: Response) {
     rules,
     ruleModes: Uint8Array.from(rules, modeBits),
     setPoints,
+    targets,
+    targetOfRule: rules.map(targetOf),
     compiledRules,
     gates,
     sense,
     modes,
     asked,
+    stepUps,
     limit,
+    cutOut,
     overrides,
     ladder,
     lead,
@@ -122,7 +147,7 @@ function compileParts(response: Response) {
     size: {
       inputs: inputIds.length,
       senses: sense !== null,
-      moved: setPoints.count,
+      moved: setPoints.count + targets.count(),
       fans: fanIds.length,
       outputs: otherOutputs.length,
       firstWins: response.wins === 'first',
@@ -136,7 +161,7 @@ type Parts = ReturnType<typeof compileParts>
 
 const newState = ({ plan, size, rules }: Parts): MachineState => ({
   memory: plan.build(),
-  sensed: new Float64Array(size.inputs + 1 + size.moved).fill(NaN),
+  sensed: new Float64Array(size.inputs + BESIDE_INPUTS + size.moved).fill(NaN),
   asksPct: new Float64Array(rules.length).fill(NaN),
   fansPct: new Float64Array(size.fans),
   figures: new Float64Array(FIGURES),
@@ -160,10 +185,12 @@ function askThrough(
   block.modesSeen = modesSeen
 }
 
-function ask(parts: Parts, { memory, asksPct }: MachineState, block: Columns): void {
+function ask(parts: Parts, state: MachineState, block: Columns): void {
+  const { memory, asksPct } = state
   const { compiledRules, ruleModes, gates } = parts
   const { start, end } = block
   parts.modes?.run(memory, block)
+  if (parts.targets.isNeeded) parts.targets.fill(state, block)
   if (end - start === 1) block.askedPct[start] = 0
   else block.askedPct.fill(0, start, end)
   for (let index = 0; index < compiledRules.length; index++) {
@@ -191,28 +218,44 @@ function keepLast({ lead }: Parts, state: MachineState, block: Columns): void {
   for (let fan = 0; fan < fansPct.length; fan++) fansPct[fan] = block.fansPct[fan]![last]!
 }
 
+/** Outputs that stop the fans before anything is given, the others after. */
+function runOutputs(
+  { otherOutputs }: Parts,
+  memory: Float64Array,
+  block: Columns,
+  isSettled: boolean,
+  stopping: boolean,
+): void {
+  for (let index = 0; index < otherOutputs.length; index++) {
+    const output = otherOutputs[index]!
+    if ((output.output.stopsFans ?? false) !== stopping) continue
+    if (isSettled) output.settle(memory)
+    output.run(memory, block, block.outputs[index]!)
+  }
+}
+
 /** The rows of a block from `start` up to `end`, with power, one part at a time. */
 function runParts(parts: Parts, state: MachineState, block: Columns, isSettled: boolean): void {
-  const { overrides, ladder, otherOutputs, wasIsolated } = parts
+  const { overrides, ladder, wasIsolated } = parts
   const { memory, fansPct } = state
   const { start, end, dtS } = block
   const elapsedS = dtS[start]!
   if (memory[wasIsolated] === 1) dtS[start] = memory[wasIsolated] = 0
   parts.sense?.(state, block)
   ask(parts, state, block)
+  parts.stepUps?.run(memory, block)
   parts.limit(block)
+  parts.cutOut?.run(memory, block)
+  runOutputs(parts, memory, block, isSettled, true)
   if (overrides) overrides.run(memory, block)
   else if (parts.isolatedAt >= 0) block.heldBy.fill(0, start, end)
   if (ladder) {
-    if (isSettled) ladder.settle(memory, block.heldPct[start]!)
+    if (isSettled) ladder.settle(memory, block)
     ladder.run(memory, block)
   }
   parts.lead.run(memory, block, fansPct[0]!, isSettled)
   parts.follow(block)
-  for (let index = 0; index < otherOutputs.length; index++) {
-    if (isSettled) otherOutputs[index]!.settle(memory)
-    otherOutputs[index]!.run(memory, block, block.outputs[index]!)
-  }
+  runOutputs(parts, memory, block, isSettled, false)
   keepLast(parts, state, block)
   dtS[start] = elapsedS
 }
@@ -265,6 +308,12 @@ function settle(parts: Parts, state: MachineState, one: Columns, raw: Float64Arr
   sense?.(state, one)
   const inputs = sense ? state.sensed : raw
   modes?.settle(state.memory, inputs)
+  if (parts.targets.isNeeded) {
+    modes?.run(state.memory, one)
+    parts.targets.fill(state, one)
+  }
+  parts.stepUps?.settle(state.memory)
+  parts.cutOut?.settle(state.memory)
   overrides?.settle(state.memory, inputs)
   for (let index = 0; index < compiledRules.length; index++) {
     compiledRules[index]!.settle(inputs, state.memory)
@@ -303,13 +352,18 @@ function compileChecked(response: Response): Machine {
       Float64Array.from([
         ...response.inputs.map(({ id, kind }) => values[id] ?? (kind === 'switch' ? 0 : NaN)),
         values.clock ?? NaN,
+        values.date ?? NaN,
       ]),
     senses: size.senses,
     failingCondition: (rule, { memory }) => parts.gates[rule]?.failing(memory) ?? -1,
     isNight: ({ memory }) => modes?.isNight(memory) ?? false,
     otherOutputs: parts.otherOutputs,
     fixedRunning: ({ memory }) => ladder?.running(memory) ?? 0,
-    shiftOf: parts.setPoints.shiftOf,
+    shiftOf: (rule, state) =>
+      parts.setPoints.shiftOf(rule, state.sensed[parts.inputIds.length]!) +
+      parts.targets.movedBy(parts.targetOfRule[rule], state),
+    targetMovedBy: parts.targets.movedBy,
+    isCutOut: ({ memory }) => parts.cutOut?.isCut(memory) ?? false,
   }
 }
 

@@ -25,6 +25,7 @@ export type Link =
   | { readonly stage: 'mode'; readonly mode: 'day' | 'night'; readonly by: 'light' | 'clock' }
   | { readonly stage: 'ask'; readonly rule: Rule; readonly asksPct: number; readonly why: RuleWhy }
   | { readonly stage: 'ask'; readonly rule: null; readonly asksPct: number; readonly why: { readonly kind: 'floor' } }
+  | { readonly stage: 'limit'; readonly kind: 'cut-out'; readonly backAtPct: number }
   | { readonly stage: 'limit'; readonly kind: 'ceiling'; readonly askedPct: number; readonly limitedPct: number }
   | {
       readonly stage: 'limit'
@@ -66,7 +67,14 @@ export type Link =
       readonly role: 'lead' | 'follower' | 'fixed'
       readonly givenPct: number
     }
-  | { readonly stage: 'give'; readonly kind: 'output'; readonly output: OtherOutput; readonly isOn: boolean }
+  | {
+      readonly stage: 'give'
+      readonly kind: 'output'
+      readonly output: OtherOutput
+      readonly isOn: boolean
+      /** Until it comes on or goes off by itself; null where no time runs. */
+      readonly leftS: number | null
+    }
 
 export type Explanation = {
   readonly chain: readonly Link[]
@@ -74,6 +82,8 @@ export type Explanation = {
   readonly inCharge: Rule | null
   readonly asksPct: number
   readonly givenPct: number
+  /** By id: how far each target has moved from its own value. */
+  readonly targets: Readonly<Record<string, number>>
 }
 
 /** Its figures as the rule's own input has them: a set point moves the input a rule reads, not the points it was written with. */
@@ -90,7 +100,6 @@ function askLinks(machine: Machine, state: MachineState, inputs: Float64Array): 
   const { response, rules, compiledRules } = machine
   const hasModes = response.light !== undefined || response.dayByWeek !== undefined
   const mode = machine.isNight(state) ? 'night' : 'day'
-  const clock = inputs[response.inputs.length]!
   const failing = (rule: number) => machine.failingCondition(rule, state)
   return [
     ...(hasModes ? [{ stage: 'mode', mode, by: response.light ? 'light' : 'clock' } as const] : []),
@@ -109,12 +118,14 @@ function askLinks(machine: Machine, state: MachineState, inputs: Float64Array): 
           ? { kind: 'condition-open', condition: failing(index) }
           : hasModes && rule.modes && !rule.modes.includes(mode)
             ? { kind: 'other-mode' }
-            : unshifted(compiledRules[index]!.why(inputs, state.memory), machine.shiftOf(index, clock)),
+            : unshifted(compiledRules[index]!.why(inputs, state.memory), machine.shiftOf(index, state)),
     })),
   ]
 }
 
-function limitLinks({ response }: Machine, { figures }: MachineState, inputs: Float64Array): Link[] {
+function limitLinks(machine: Machine, state: MachineState, inputs: Float64Array): Link[] {
+  const { response } = machine
+  const { figures } = state
   const links: Link[] = []
   let pct = figures[ASKED_PCT]!
   if (pct > response.ceiling.speedPct) {
@@ -129,7 +140,10 @@ function limitLinks({ response }: Machine, { figures }: MachineState, inputs: Fl
     if (limitedPct < pct) links.push({ stage: 'limit', kind: 'reduction', reduction, askedPct: pct, limitedPct })
     pct = limitedPct
   }
-  return links
+  const { cutOut } = response
+  return cutOut && pct > 0 && machine.isCutOut(state)
+    ? [...links, { stage: 'limit', kind: 'cut-out', backAtPct: cutOut.backAtPct }]
+    : links
 }
 
 function holdLinks({ response }: Machine, { figures, inCharge }: MachineState): Link[] {
@@ -207,11 +221,12 @@ export function explain(machine: Machine, state: MachineState, raw: Float64Array
       role: index === 0 ? 'lead' : index <= followers ? 'follower' : 'fixed',
       givenPct: fansPct[index]!,
     })),
-    ...machine.otherOutputs.map(({ output, isOn }): Link => ({
+    ...machine.otherOutputs.map(({ output, isOn, leftS }): Link => ({
       stage: 'give',
       kind: 'output',
       output,
       isOn: isOn(state.memory),
+      leftS: leftS(state.memory),
     })),
   ]
   return {
@@ -219,5 +234,6 @@ export function explain(machine: Machine, state: MachineState, raw: Float64Array
     inCharge: machine.rules[state.inCharge] ?? null,
     asksPct: figures[ASKED_PCT]!,
     givenPct: fansPct[0]!,
+    targets: Object.fromEntries((response.targets ?? []).map(({ id }) => [id, machine.targetMovedBy(id, state)])),
   }
 }

@@ -7,4 +7,6 @@ export const OUTPUT_STATE: Record<OtherOutput['kind'], readonly [off: string, on
   alarm: ['quiet', 'raised'],
   heater: ['not permitted', 'permitted'],
   lamp: ['dark', 'lit'],
+  valve: ['shut', 'open'],
+  permit: ['withheld', 'given'],
 }

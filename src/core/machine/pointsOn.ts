@@ -14,22 +14,41 @@ export function pointsOn(response: Response, id: string): number[] {
   return [...own(response, id), ...combined].map((x) => x - offset)
 }
 
+/** How far a target may be moved, by changes and by age; 0 first. What it follows moves it too. */
+function movesOf({ targets = [] }: Pick<Response, 'targets'>, id: string | undefined, deep = 0): number[] {
+  const target = targets.find((candidate) => candidate.id === id)
+  if (!target || deep > targets.length) return [0]
+  const own = [...(target.changes ?? []), ...(target.byAge ?? [])].map(({ at }) => at - target.at)
+  return [...new Set([...movesOf({ targets }, target.follows, deep + 1), ...own])]
+}
+
 /** Readings of an input at which a condition comes or goes by that input alone. */
-const conditionPoints = (condition: Condition, id: string): number[] =>
+const conditionPoints = (condition: Condition, id: string, response: Response): number[] =>
   condition.kind === 'input' && condition.input === id
-    ? [condition.at]
+    ? moved(response, [condition.at], condition.target)
     : condition.kind === 'between' && condition.input === id
-      ? [condition.from, condition.to]
+      ? moved(response, [condition.from, condition.to], condition.target)
       : []
 
-function own({ rules, reductions = [], otherOutputs = [], light, overrides }: Response, id: string): number[] {
+const moved = (response: Response, points: readonly number[], target: string | undefined): number[] =>
+  movesOf(response, target).flatMap((by) => points.map((x) => x + by))
+
+function own(response: Response, id: string): number[] {
+  const { rules, reductions = [], otherOutputs = [], stepUps = [], stages, light, overrides } = response
+  const conditions = [
+    ...rules.flatMap(({ off, onlyWhile = [] }) => (off ? [] : onlyWhile)),
+    ...otherOutputs.flatMap(({ onWhen, notWhile }) => [...onWhen, ...notWhile]),
+    ...stepUps.flatMap(({ onlyWhile }) => onlyWhile),
+    ...(stages?.fixed ?? []).flatMap(({ joinsWhile }) => joinsWhile ?? []),
+  ]
   return [
-    ...rules.flatMap((rule) => (rule.off || ruleInputId(rule) !== id ? [] : ruleKind(rule).points(rule))),
-    ...rules.flatMap(({ off, onlyWhile = [] }) => (off ? [] : onlyWhile.flatMap((each) => conditionPoints(each, id)))),
-    ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
-    ...otherOutputs.flatMap(({ onWhen, notWhile }) =>
-      [...onWhen, ...notWhile].flatMap((condition) => conditionPoints(condition, id)),
+    ...rules.flatMap((rule) =>
+      rule.off || ruleInputId(rule) !== id
+        ? []
+        : moved(response, ruleKind(rule).points(rule), 'target' in rule ? rule.target : undefined),
     ),
+    ...conditions.flatMap((condition) => conditionPoints(condition, id, response)),
+    ...reductions.flatMap(({ input, at }) => (input === id ? [at] : [])),
     ...(light?.input === id ? [light.level] : []),
     ...(overrides?.overheat?.input === id ? [overrides.overheat.onAt, overrides.overheat.offBelow] : []),
   ]

@@ -1,7 +1,8 @@
 /** What a machine remembers, and what it gave last. Made by `newState`, changed in place by `step`: one owner at a time. */
 export type MachineState = {
   readonly memory: Float64Array
-  /** The inputs as sensed: offsets added, combined, as of the last scan; then the clock, then inputs moved by a set point. */
+  /** The inputs as sensed: offsets added, combined, as of the last scan; then the clock and the date, then inputs
+   *  moved by a set point or a target. */
   readonly sensed: Float64Array
   /** What each rule asked for in the last step; NaN for nothing. */
   readonly asksPct: Float64Array

@@ -24,7 +24,17 @@ export function withoutInputs(response: Response, ids: readonly string[]): Respo
   const isThere = (id: string | null | undefined): boolean => id == null || !gone.has(id)
   const stands = (condition: Condition): boolean =>
     conditionInputPlaces(condition).every((at) => isThere(String(valueAt(condition, at))))
-  const { overrides, light, heaterPurge, reductions, otherOutputs, switchedOff: _switchedOff, ...rest } = response
+  const {
+    overrides,
+    light,
+    heaterPurge,
+    reductions,
+    otherOutputs,
+    stepUps,
+    stages,
+    switchedOff: _switchedOff,
+    ...rest
+  } = response
   const overheat = overrides?.overheat && isThere(overrides.overheat.input) ? overrides.overheat : undefined
   const outputs = otherOutputs?.flatMap((output): OtherOutput[] => {
     const onWhen = output.onWhen
@@ -36,6 +46,8 @@ export function withoutInputs(response: Response, ids: readonly string[]): Respo
     ...rest,
     inputs,
     rules: response.rules.filter((rule) => ruleInputIds(rule).every(isThere)),
+    ...(stepUps ? { stepUps: stepUps.filter(({ onlyWhile }) => onlyWhile.every(stands)) } : {}),
+    ...(stages && stages.fixed.every(({ joinsWhile }) => !joinsWhile || stands(joinsWhile)) ? { stages } : {}),
     ...(light && isThere(light.input) ? { light } : {}),
     ...(heaterPurge && isThere(heaterPurge.input) ? { heaterPurge } : {}),
     ...(reductions ? { reductions: reductions.filter(({ input }) => isThere(input)) } : {}),

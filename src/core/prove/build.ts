@@ -8,6 +8,7 @@ import { awayFromCycles, playStages, timeUntil } from '@/core/prove/play'
 import type { Stage, Values } from '@/core/prove/stage'
 import { allowedS, HAND_HALF_S, inputHalf } from '@/core/prove/uncertainty'
 import type { StepSays } from '@/core/prove/words'
+import { dateInSeason } from '@/core/response/dates'
 import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
 import type { PlainCondition } from '@/core/rules/condition'
 import { ruleInputId, type Rule } from '@/core/rules/table'
@@ -72,6 +73,19 @@ export function letStand(
     }
     case 'switch':
       return { ...values, [condition.input]: condition.is === 'on' ? 1 : 0 }
+    case 'drier': {
+      // A dry bag outside does not tell of the air: the room is made damp, and both are read.
+      const { input, humidity, outdoor, outdoorHumidity } = condition
+      return [
+        [outdoor, values[input] ?? 20],
+        [humidity, DAMP_RH],
+        [outdoorHumidity, DRY_RH],
+      ].reduce<Values>((so, [id, x]) => brought(context, so, id as string, x as number), values)
+    }
+    case 'season': {
+      const date = dateInSeason(context.response, condition.season)
+      return date === null ? values : { ...values, date }
+    }
     case 'clock': {
       const [{ days, startMin, endMin }] = condition.spans as [WeekSpan]
       const lengthMin = (endMin - startMin + 1440) % 1440 || 1440
@@ -80,6 +94,8 @@ export function letStand(
   }
 }
 
+/** Surely damper than the other at one temperature, %RH; common practice, no source. */
+const [DAMP_RH, DRY_RH] = [85, 35]
 /** Kelvin or percent; common practice, no source. */
 const DIFFERENCE_SPARE = 3
 
@@ -89,6 +105,10 @@ export const standing = (context: ProveContext, values: Values, afterS = 0): Sta
   values,
   forS: settleS(context) + afterS,
 })
+
+/** How far the points of rule number `index` have moved at a moment, by the week or by its target. */
+export const shiftAt = ({ machine, offsets }: ProveContext, index: number, values: Values): number =>
+  machine.shiftOf(index, machine.settledState(terminals({ machine, offsets }, values)))
 
 /** How far past a point an input has to be brought so that the controller is surely past it too. */
 export function beyond(context: ProveContext, id: string, point: number, way: 1 | -1): number {

@@ -26,6 +26,10 @@ export type Check = {
   readonly note?: Note
   /** The local time, in seconds of the week, at which it is done. */
   readonly atClock?: number
+  /** The local date, in days since 1970-01-01, at which it is done. */
+  readonly atDate?: number
+  /** Day or night, where it is done in one of them. */
+  readonly inMode?: 'day' | 'night'
   readonly measure: Measure
   readonly waitS: number
   /** What is done, in the terms of the machine: what a simulated site is put through. */

@@ -54,6 +54,7 @@ const MOST = {
   'rapid-rise': byNothing,
   cycle: byNothing,
   purge: byNothing,
+  'by-age': byNothing,
 } satisfies { [K in Rule['kind']]: Most<Extract<Rule, { kind: K }>> }
 
 /** What makes a rule ask for all it can; null where only time does. */

@@ -63,6 +63,11 @@ function wayTo(context: ProveContext, input: MeasuredInput, x: number): Way {
         how: x > 0 ? 'Shine a lamp on the sensor, or cover it in part.' : 'Cover the sensor well; any light counts.',
         isReal: true,
       }
+    case 'volts':
+      return {
+        how: 'With a signal source of 0 to 10 V at the terminals, its lead to the main controller off.',
+        isReal: true,
+      }
     case 'pressure':
       return { how: 'At the test port, with a hand pump and a gauge on a tee; read while it is steady.', isReal: true }
   }
@@ -129,6 +134,7 @@ const REFERENCES: Record<MeasuredInput['kind'], string> = {
   humidity: 'a reference hygrometer beside the sensor',
   pressure: 'a gauge on the same port',
   light: 'a light meter beside the sensor, where there is one',
+  volts: 'a voltmeter at the same terminals',
 }
 
 export const meters = (context: ProveContext, input: MeasuredInput | undefined): string =>

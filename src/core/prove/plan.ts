@@ -17,6 +17,7 @@ import {
 } from '@/core/prove/kinds/parts'
 import { peopleChecks } from '@/core/prove/kinds/people'
 import { checksOfRule } from '@/core/prove/kinds/rules'
+import { targetChecks } from '@/core/prove/kinds/target'
 import { setPointChecks } from '@/core/prove/kinds/week'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 
@@ -29,6 +30,7 @@ export function provePlan(context: ProveContext): Check[] {
     ...machine.rules.flatMap((rule, index) => [
       ...checksOfRule(context, rule, index),
       ...setPointChecks(context, rule, index),
+      ...targetChecks(context, rule, index),
     ]),
     ...ladderChecks(context),
     ...modeChecks(context),

@@ -8,6 +8,7 @@ import { asksPct } from '@/core/prove/play'
 import type { Values } from '@/core/prove/stage'
 import { inputHalf } from '@/core/prove/uncertainty'
 import type { Response } from '@/core/response/schema'
+import { datesOf } from '@/core/response/dates'
 import { weekSpans } from '@/core/response/weekSpans'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { pulsesOf } from '@/core/rules/table'
@@ -84,7 +85,12 @@ export function quietMoment(
     }
     return best
   }
-  let values: Values = { ...quietInputs(response), clock: USUAL_MINUTE * 60 }
+  const dates = datesOf(response)
+  let values: Values = {
+    ...quietInputs(response),
+    clock: USUAL_MINUTE * 60,
+    ...(dates.length > 0 ? { date: dates[0]! } : {}),
+  }
   const groups = readTogether(response)
   for (let sweep = 0; sweep < 2; sweep++) {
     for (const group of groups)
@@ -98,6 +104,12 @@ export function quietMoment(
       ['clock'],
       clocks(response).map((x) => ({ x, off: 0 })),
     )
+    if (dates.length > 0)
+      values = quietest(
+        values,
+        ['date'],
+        dates.map((x) => ({ x, off: 0 })),
+      )
   }
   return values
 

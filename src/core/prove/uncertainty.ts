@@ -21,14 +21,15 @@ export function together(halves: readonly number[]): number {
 }
 
 /** Common practice, no source: what a probe is good for whose leaflet is not at hand, ± K, %RH, share of the reading. */
-const PROBE_HALF = { temperature: 0.5, humidity: 3, pressure: 2, light: 0 } as const
+const PROBE_HALF = { temperature: 0.5, humidity: 3, pressure: 2, light: 0, volts: 0.1 } as const
 /** Common practice, no source: what a hand instrument of a careful person is good for. */
-const REFERENCE_HALF = { temperature: 0.3, humidity: 2, pressure: 1, light: 0 } as const
+const REFERENCE_HALF = { temperature: 0.3, humidity: 2, pressure: 1, light: 0, volts: 0.05 } as const
 const REFERENCE_KIND = {
   temperature: 'thermometer',
   humidity: 'hygrometer',
   pressure: 'manometer',
   light: null,
+  volts: 'voltmeter',
 } as const
 
 /** Common practice, no source: what a hand meter or a controller's own display is good for, in points of speed. */

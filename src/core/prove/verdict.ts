@@ -1,3 +1,4 @@
+import { fanSignal } from '@/core/kit/fanSignal'
 import { speedFromSignal } from '@/core/physics/signal'
 import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, measuredOf, type ProveContext } from '@/core/prove/context'
@@ -23,12 +24,13 @@ type Judged = SpeedExpectation & { readonly step: number; readonly readPct: numb
 
 /** The percent that was read of a fan, from volts by the fan's own signal where those were read; undefined where nothing was. */
 export function readPct(
-  { installation }: ProveContext,
+  { installation, response }: ProveContext,
   reading: StepReading | undefined,
   fan: string,
 ): number | undefined {
   const volts = reading?.fansV?.[fan]
-  const signal = installation.kit.fans.find(({ id }) => id === fan)?.signal
+  const fitted = installation.kit.fans.find(({ id }) => id === fan)
+  const signal = fitted && fanSignal(fitted, response)
   return volts !== undefined && signal ? speedFromSignal(signal, volts) : reading?.fansPct[fan]
 }
 

@@ -4,6 +4,7 @@ import { clockText } from '@/core/quantity/clock'
 import { formatNumber, formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import { weekClockText } from '@/core/rules/localClock'
+import { dateText, yearDayText } from '@/core/rules/yearDay'
 import { periodText, type Period } from '@/core/rules/week'
 import { capital, ruleName, uncapital } from '@/core/sentences/words'
 import { coderOf, textOf, type Coded } from '@/core/words/coded'
@@ -433,6 +434,11 @@ const WORDS = {
       : `Leave it on for ${formatTime(f.onForS)} first. It runs on for ${formatTime(f.expectS)}, however long it was on.`,
     ifFails: 'Overrun not kept, or another rule still asks for this speed.',
   }),
+  'by-age': (f: { from: number; to: number }) => ({
+    title: `Put the day of growth from ${f.from} to ${f.to}.`,
+    how: 'On the counter of days, or by the day on which it was begun. Put the right day back afterwards.',
+    ifFails: 'A row of the table was not kept, or the days are counted from another day.',
+  }),
   period: (f: { period: Period }) => ({
     title: `Set the clock into and out of the period ${periodText(f.period)}.`,
     how: PUT_BACK,
@@ -494,6 +500,7 @@ const STEPS = {
   'in-hours': (f: { clock: number }) => `Set the clock to ${weekClockText(f.clock)}: it runs.`,
   'come-down': (f: { input: string; x: number }, say) =>
     `Bring ${say.bring(f.input, f.x)}: it has come down, and the purge ends.`,
+  'day-of-growth': (f: { day: number }) => `Put the day of growth to ${f.day}.`,
   'leave-off': (f: { rule: string }, say) => `Leave the ${say.rule(f.rule)} off.`,
   'switch-on': (f: { rule: string }, say) => `Switch the ${say.rule(f.rule)} on.`,
 } satisfies Record<string, (facts: never, say: Say) => string>
@@ -538,22 +545,33 @@ type Sayable = {
   readonly says: CheckSays
   readonly note?: Note
   readonly atClock?: number
+  readonly atDate?: number
+  readonly inMode?: 'day' | 'night'
   readonly measure: Measure
   readonly steps?: readonly { readonly bring: StepSays }[]
 }
 
 export type CheckText = Required<Text> & { readonly steps: readonly string[] }
 
+/** The time a check is done at, where that matters: “by night, with the clock at Tue 14:20 and the date at 12 Jan”. */
+function whenText({ atClock, atDate, inMode }: Sayable): string {
+  const put = [
+    ...(atClock === undefined ? [] : [`the clock at ${weekClockText(atClock)}`]),
+    ...(atDate === undefined ? [] : [`the date at ${yearDayText(dateText(atDate).slice(5))}`]),
+  ]
+  return [...(inMode ? [`by ${inMode}`] : []), ...(put.length > 0 ? [`with ${put.join(' and ')}`] : [])].join(', ')
+}
+
 /** What a check says, in words: what to do, how, with what to measure, what it means where it fails, and what to bring about at each step. */
 export function checkText(context: ProveContext, check: Sayable): CheckText {
   const say = sayOf(context)
   const text = textOf<Say, Text, CheckSays['code']>(WORDS, check.says, say)
-  const { atClock, note, measure, steps = [] } = check
-  const title =
-    atClock === undefined ? text.title : `With the clock at ${weekClockText(atClock)}: ${uncapital(text.title)}`
+  const { note, measure, steps = [] } = check
+  const when = whenText(check)
+  const isPutForward = check.atClock !== undefined || check.atDate !== undefined
   return {
-    title,
-    how: [text.how, note && noteText(note), atClock === undefined ? undefined : PUT_BACK].filter(Boolean).join(' '),
+    title: when === '' ? text.title : `${capital(when)}: ${uncapital(text.title)}`,
+    how: [text.how, note && noteText(note), isPutForward ? PUT_BACK : undefined].filter(Boolean).join(' '),
     ifFails: text.ifFails,
     // A speed is read with a meter, whatever the words of a check name for those who only look.
     measureWith: (measure.kind === 'speeds' ? undefined : text.measureWith) ?? measureText(context, measure),

@@ -14,7 +14,11 @@ import { ruleKind, ruleInputId, boostOf } from '@/core/rules/table'
 import { problemLine } from '@/core/words/problems'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
-export const OVERVIEW_VERSION = 1
+const OVERVIEW_VERSION = 2
+
+/** What an overview was derived by: the program's version of it, and the day, as a season put in by hand may be over since yesterday.
+ *  @param today YYYY-MM-DD */
+export const overviewMadeBy = (today: string): number => OVERVIEW_VERSION * 100_000 + dateOf(today)
 
 /** What an installation shows in a list: figures, not words in somebody’s units. */
 export type Overview = {
@@ -54,7 +58,12 @@ export type Overviewed = {
  *  @param data the working copy as it is stored
  *  @param sealed what was sealed last, as it is stored; null where nothing was
  *  @param onFault hears of a fault of the program itself */
-export function overviewOf(data: unknown, sealed: unknown, onFault: (error: unknown) => void): Overviewed {
+export function overviewOf(
+  data: unknown,
+  sealed: unknown,
+  onFault: (error: unknown) => void,
+  today: string | null = null,
+): Overviewed {
   const opened = openInstallation(data)
   const bad = (name: string, wrong: string): Overviewed => ({
     name,
@@ -65,7 +74,7 @@ export function overviewOf(data: unknown, sealed: unknown, onFault: (error: unkn
   if (opened.kind === 'unreadable') return bad(nameIn(data), opened.problems.slice(0, 3).map(problemLine).join(' '))
   const { document } = opened
   try {
-    const overview = shown(document, opened.kind === 'marked' ? opened.problems : [])
+    const overview = shown(document, opened.kind === 'marked' ? opened.problems : [], today)
     const before = sealed === null ? null : openInstallation(sealed)
     return {
       name: document.name,
@@ -79,7 +88,7 @@ export function overviewOf(data: unknown, sealed: unknown, onFault: (error: unkn
   }
 }
 
-function shown(document: Installation, problems: readonly Problem[]): Overview {
+function shown(document: Installation, problems: readonly Problem[], today: string | null): Overview {
   const derived = derive(document)
   const { brief, response } = document
   const values = Object.fromEntries(
@@ -93,7 +102,7 @@ function shown(document: Installation, problems: readonly Problem[]): Overview {
   const rule = instant?.explanation.inCharge ?? null
   const input = response.inputs.find((candidate) => rule !== null && candidate.id === ruleInputId(rule))
   const boost = boostOf(response.rules)
-  const concern = judgeInstallation(document, derived).find(
+  const concern = judgeInstallation(document, derived, null, today).find(
     ({ severity }) => severity === 'hurts' || severity === 'fails',
   )
   return {

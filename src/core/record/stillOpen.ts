@@ -93,8 +93,9 @@ export const stillOpen = (
   derived: Derived,
   results: readonly ReadVerdict[],
   preference?: UnitPreference,
+  today: string | null = null,
 ): OpenItem[] => [
-  ...judgeInstallation(installation, derived).flatMap((judgement): OpenItem[] => {
+  ...judgeInstallation(installation, derived, null, today).flatMap((judgement): OpenItem[] => {
     const { id, severity } = judgement
     const { title, detail } = judgementText(judgement, preference)
     return severity === 'know' ? [] : [{ kind: severity === 'hurts' ? 'danger' : 'warning', key: id, title, detail }]

@@ -8,7 +8,7 @@ export const writeMoment = (values: Readonly<Record<string, number>>): string =>
 
 /** The inputs of an address, as far as this response knows them; what cannot be read is left out. */
 export function readMoment(text: string, { inputs }: Pick<Response, 'inputs'>): Readonly<Record<string, number>> {
-  const known = new Set([...inputs.map(({ id }) => id), 'clock'])
+  const known = new Set([...inputs.map(({ id }) => id), 'clock', 'date'])
   return Object.fromEntries(
     text.split(',').flatMap((part): [string, number][] => {
       const [id = '', written = ''] = part.split(':')

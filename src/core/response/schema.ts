@@ -1,10 +1,12 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox'
 import { about, Id, Name, Percent, Seconds, closed, documentSchema } from '@/core/json/vocabulary'
 import { WeekSpan } from '@/core/rules/weekSpan'
-import { PlainCondition } from '@/core/rules/condition'
+import { PlainCondition, ReadingCondition } from '@/core/rules/condition'
 import { Input, when } from '@/core/rules/input'
 import { Memories } from '@/core/rules/memory'
 import { Rule } from '@/core/rules/table'
+import { Season } from '@/core/rules/yearDay'
+import { Target } from '@/core/response/target'
 
 const FLOOR_REASONS = [
   'turns',
@@ -36,12 +38,14 @@ const Floor = Type.Object(
       'with nothing asking the fan stands still; between 0 and the floor there is nothing. Not allowed where nothing is said',
       Type.Optional(Type.Boolean()),
     ),
+    nightPct: about('what it runs at least by night, percent; not below the floor', Type.Optional(Percent)),
   },
   closed,
 )
 const Ceiling = Type.Object(
   {
     speedPct: about('highest speed, percent of the fan’s own range', Percent),
+    nightPct: about('highest speed by night, percent; not below the floor of the night', Type.Optional(Percent)),
     how: about(
       '`clip`: what is asked above it is cut off; `rescale`: ramps end at it',
       Type.Union([Type.Literal('clip'), Type.Literal('rescale')]),
@@ -189,7 +193,15 @@ export const Stages = Type.Object(
         Type.Object(
           {
             fan: about('the fan that joins, an id of the kit', Id),
-            joinsAtPct: about('demand at which it joins, percent of all fans together', Percent),
+            joinsAtPct: about(
+              'demand at which it joins, percent of all fans together (of all air where `percentOf` says so)',
+              Percent,
+            ),
+            airPct: about('its share of all air, percent; equal shares where nothing is said', Type.Optional(Percent)),
+            joinsWhile: about(
+              'it joins by a reading instead of by the demand. Then every fan of the ladder does, points rising, and the demand is of the variable fan alone',
+              Type.Optional(ReadingCondition),
+            ),
           },
           closed,
         ),
@@ -198,6 +210,14 @@ export const Stages = Type.Object(
     ),
     offBelowPct: about('how far under its join a fan leaves again, percent of all fans together', Percent),
     minStageS: about('least time between two changes of the number of fans, seconds', Seconds),
+    percentOf: about(
+      'what the percent of a demand are of: fans of the ladder, or air that they move; fans where nothing is said',
+      Type.Optional(Type.Union([Type.Literal('fans'), Type.Literal('air')])),
+    ),
+    inletPct: about(
+      'how far the inlets are open with no fixed fan, with one, with two…; percent',
+      Type.Optional(Type.Array(Percent, { minItems: 2, maxItems: 9 })),
+    ),
   },
   closed,
 )
@@ -223,8 +243,10 @@ export const Condition = Type.Union([
 ])
 export type Condition = Static<typeof Condition>
 
-export const OUTPUT_KINDS = ['bypass', 'shutter', 'alarm', 'heater', 'lamp'] as const
-/** An output that moves no fan: on when any of `onWhen` has stood for `delayS`, and none of `notWhile` stands. */
+export const OUTPUT_KINDS = ['bypass', 'shutter', 'alarm', 'heater', 'lamp', 'valve', 'permit'] as const
+const LongSeconds = Type.Number({ minimum: 0, maximum: 400 * 86_400, description: 'seconds' })
+/** An output that moves no fan: on when any of `onWhen` has stood for `delayS`, and `holdS` longer; not while any of `notWhile` stands. It may
+ *  stop the fans. */
 export const OtherOutput = Type.Object(
   {
     id: Id,
@@ -232,11 +254,81 @@ export const OtherOutput = Type.Object(
     name: Name,
     onWhen: about('on when any of these has stood for the delay', Type.Array(Condition, { minItems: 1, maxItems: 8 })),
     notWhile: about('off whatever stands above while any of these does', Type.Array(Condition, { maxItems: 8 })),
-    delayS: about('how long a reason must have stood, seconds', Seconds),
+    delayS: about('how long a reason must have stood, seconds; up to 400 days', LongSeconds),
+    holdS: about('how long it stays on when no reason stands any more, seconds', Type.Optional(LongSeconds)),
+    level: about(
+      'of one that has levels: which of them, 1 the lowest',
+      Type.Optional(Type.Integer({ minimum: 1, maximum: 9 })),
+    ),
+    stopsFans: about('every fan stands while it is on', Type.Optional(Type.Boolean())),
   },
   closed,
 )
 export type OtherOutput = Static<typeof OtherOutput>
+
+/** Below `offBelowPct` the fan is off; it comes back at `backAtPct`. No floor: nothing is raised to it. */
+export const CutOut = Type.Object(
+  {
+    offBelowPct: about('what is asked below this has the fan stand, percent of its own range', Percent),
+    backAtPct: about('what must be asked for it to run again, percent; not below `offBelowPct`', Percent),
+  },
+  closed,
+)
+export type CutOut = Static<typeof CutOut>
+
+/** A speed under a name, with what each follower runs at then: supply and extract trimmed apart. */
+export const NamedSpeed = Type.Object(
+  {
+    id: Id,
+    name: Name,
+    pct: about('speed of the lead, percent of its own range; the speeds of the list rise', Percent),
+    fromPct: about('the lowest it may be put to', Type.Optional(Percent)),
+    toPct: about('the highest it may be put to', Type.Optional(Percent)),
+    fans: about(
+      'what followers run at meanwhile; between two named speeds in a straight line, above the highest in its ratio',
+      Type.Optional(
+        Type.Array(
+          Type.Object(
+            { fan: about('the follower', Id), pct: about('its speed, percent of its own range', Percent) },
+            closed,
+          ),
+          { minItems: 1, maxItems: 4 },
+        ),
+      ),
+    ),
+  },
+  closed,
+)
+export type NamedSpeed = Static<typeof NamedSpeed>
+
+/** So many named speeds more than is asked, up to the highest of them. */
+export const StepUp = Type.Object(
+  {
+    onlyWhile: about('while all of these stand', Type.Array(PlainCondition, { minItems: 1, maxItems: 6 })),
+    by: about('how many speeds more', Type.Integer({ minimum: 1, maximum: 8 })),
+  },
+  closed,
+)
+export type StepUp = Static<typeof StepUp>
+
+const StartTrim = Type.Object(
+  {
+    signalPct: about(
+      'signal at which the fan just turns, percent of the output; it is given for 1 %, and the rest of the range lies above it',
+      Type.Number({ minimum: 0, maximum: 80 }),
+    ),
+  },
+  closed,
+)
+const PowerReturn = Type.Object(
+  {
+    waitS: about(
+      'how long everything stands when the supply comes back, so that fans start one after the other',
+      Seconds,
+    ),
+  },
+  closed,
+)
 
 /** How fast the given speed may change, percent a second. */
 const Rate = Type.Object(
@@ -275,6 +367,10 @@ export const SwitchedOff = Type.Union([
   switchedOffAt('skipBands\\.\\d', SkipBand),
   switchedOffAt('rate', Rate),
   switchedOffAt('keeps', Memories),
+  switchedOffAt('cutOut', CutOut),
+  switchedOffAt('stepUps\\.\\d', StepUp),
+  switchedOffAt('startTrim', StartTrim),
+  switchedOffAt('powerReturn', PowerReturn),
   switchedOffAt('scanS', Type.Number({ minimum: 0, maximum: 3600 })),
   switchedOffAt(`inputs\\.${SHORT}\\.lostPct`, Percent),
   switchedOffAt('heaterPurge', HeaterPurge),
@@ -322,12 +418,33 @@ export const Response = Type.Object(
       Type.Optional(Type.Array(SkipBand, { maxItems: 6 })),
     ),
     stages: about('fixed fans that join the variable one', Type.Optional(Stages)),
-    otherOutputs: about('dampers, alarms, heaters and lamps', Type.Optional(Type.Array(OtherOutput, { maxItems: 8 }))),
+    otherOutputs: about('dampers, alarms, heaters and lamps', Type.Optional(Type.Array(OtherOutput, { maxItems: 16 }))),
+    cutOut: about('a low-speed cut-out', Type.Optional(CutOut)),
+    speeds: about('speeds under names, rising', Type.Optional(Type.Array(NamedSpeed, { minItems: 1, maxItems: 9 }))),
+    stepUps: about('named speeds more while something stands', Type.Optional(Type.Array(StepUp, { maxItems: 4 }))),
+    startTrim: about('the signal that stands for the lowest speed', Type.Optional(StartTrim)),
+    powerReturn: about('what happens when the supply comes back', Type.Optional(PowerReturn)),
     rate: about('how fast the given speed may change', Type.Optional(Rate)),
     scanS: about('inputs are read every so many seconds', Type.Optional(Type.Number({ minimum: 0, maximum: 3600 }))),
     keeps: about(
       'what the controller still knows when its supply comes back; nothing where nothing is said',
       Type.Optional(Memories),
+    ),
+    seasons: about(
+      'parts of the year, together all of it: each day is in one of them',
+      Type.Optional(Type.Array(Season, { minItems: 2, maxItems: 8 })),
+    ),
+    seasonNow: about(
+      'the season it is put to by hand, on a controller that knows no date; then the date does not count',
+      Type.Optional(Id),
+    ),
+    targets: about(
+      'what the room is to have; points tied to a target move with it',
+      Type.Optional(Type.Array(Target, { minItems: 1, maxItems: 8 })),
+    ),
+    placedOn: about(
+      'the day from which growth is counted, YYYY-MM-DD: the day the animals or plants came',
+      Type.Optional(Type.String({ pattern: '^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$' })),
     ),
     switchedOff: about(
       'behaviours that are switched off without being lost',

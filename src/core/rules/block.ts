@@ -9,7 +9,7 @@ export type Block = {
   /** Seconds since the step before. */
   readonly dtS: Float64Array
   /** What the rules read: the inputs in the order of the response, as they come or what is made of them; then the clock (seconds since Monday
-   *  00:00; NaN: none); then inputs moved by a set point. */
+   *  00:00; NaN: none), the date (days since 1970-01-01; NaN: none), and inputs moved by a set point or a target. */
   readonly inputs: readonly Float64Array[]
   /** 1 by day, 2 by night, 3 where a response knows neither. */
   modes: Uint8Array

@@ -14,6 +14,7 @@ export const MEASURED_ROLES = [
   'body',
   'light',
   'pressure',
+  'request',
 ] as const
 export const SWITCH_ROLES = [
   'request',
@@ -29,15 +30,26 @@ export const SWITCH_ROLES = [
 export type Role = (typeof MEASURED_ROLES)[number] | (typeof SWITCH_ROLES)[number]
 
 /** What the response can sense. `from` and `to` are the range shown on charts and sliders, in the base unit of the kind. */
-export const MEASURED = ['temperature', 'humidity', 'pressure', 'light'] as const
+export const MEASURED = ['temperature', 'humidity', 'pressure', 'light', 'volts'] as const
 export const MeasuredInput = Type.Object(
   {
     id: Id,
-    kind: about('what it measures: °C, %RH, Pa, lx', Type.Union(MEASURED.map((kind) => Type.Literal(kind)))),
+    kind: about(
+      'what it measures: °C, %RH, Pa, lx, V of a 0–10 V signal',
+      Type.Union(MEASURED.map((kind) => Type.Literal(kind))),
+    ),
     name: Name,
     from: about('lower end of the range shown, in its base unit', Type.Number()),
     to: about('upper end of the range shown, in its base unit', Type.Number()),
     offset: about('added to what the sensor says', Type.Optional(Type.Number())),
+    lostBelow: about(
+      'a reading below this is none: a signal with a living zero (2–10 V) says so when its lead is cut',
+      Type.Optional(Type.Number()),
+    ),
+    refrigerant: about(
+      'of a pressure: the refrigerant whose saturation it shows, a name of its table',
+      Type.Optional(Type.String({ pattern: '^R[0-9A-Za-z()]{2,12}$' })),
+    ),
     combines: about(
       'made of other inputs instead of read; readings that are lost are left out, but a difference needs both',
       Type.Optional(
@@ -74,6 +86,10 @@ const SwitchInput = Type.Object(
     id: Id,
     kind: about('a switch or contact, on or off', Type.Literal('switch')),
     name: Name,
+    contact: about(
+      'what the contact does when it comes on: closes (normally open) or opens (normally closed); closes where nothing is said. A cut lead reads as open',
+      Type.Optional(Type.Union([Type.Literal('closes'), Type.Literal('opens')])),
+    ),
     role: about(
       'what it tells; proposed by duty where nothing is said',
       Type.Optional(Type.Union(SWITCH_ROLES.map((role) => Type.Literal(role)))),

@@ -31,13 +31,21 @@ export type SentencePart =
     }
   /** A time of the day, in minutes from midnight. */
   | { readonly kind: 'clock'; readonly path: string; readonly label: string; readonly value: number }
+  /** A day of every year (MM-DD), or one date (YYYY-MM-DD). */
+  | {
+      readonly kind: 'day'
+      readonly path: string
+      readonly label: string
+      readonly value: string
+      readonly isDate: boolean
+    }
   /** Days of the week, 0 for Monday. */
   | { readonly kind: 'days'; readonly path: string; readonly label: string; readonly value: readonly number[] }
 
 export const text = (wording: string): SentencePart => ({ kind: 'text', text: wording })
 
 /** What colours a rule, its handle and its slider: the cause it answers to. */
-export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'light' | 'switch' | 'time'
+export type Cause = 'speed' | 'temperature' | 'humidity' | 'pressure' | 'light' | 'volts' | 'switch' | 'time'
 
 /** What a rule answers to: how high a reading is, a reading past a point, a quick rise of it, its fall, how two readings differ, a contact,
  *  the clock. */
@@ -48,6 +56,8 @@ export type Surroundings = {
   readonly inputs: readonly Input[]
   readonly floor: { readonly speedPct: number }
   readonly ceiling: { readonly speedPct: number; readonly how: 'clip' | 'rescale' }
+  /** The day from which growth is counted, YYYY-MM-DD. */
+  readonly placedOn?: string | undefined
 }
 
 type RuleContext = { readonly response: Surroundings; readonly path: string }
@@ -58,6 +68,8 @@ export type CompileContext = {
   readonly inputIndex: (id: string) => number
   /** Where the local time stands: seconds since Monday 00:00, NaN where there is no clock. */
   readonly clockIndex: number
+  /** Where the local date stands: days since 1970-01-01, NaN where it is not known. */
+  readonly dateIndex: number
 }
 
 /** Raises what is asked for in each row of a block, and puts what the rule, number `rule`, asks for in the last (percent, NaN for nothing)
@@ -73,7 +85,7 @@ export type CompiledRule<W> = {
 }
 
 /** What every kind may say of why it asks for nothing. */
-type CommonWhy = { readonly kind: 'input-lost' } | { readonly kind: 'no-clock' }
+type CommonWhy = { readonly kind: 'input-lost' } | { readonly kind: 'no-clock' } | { readonly kind: 'no-date' }
 
 /** How figures of a rule's input are said. */
 type WhyWords = {
@@ -114,6 +126,8 @@ export type OfferContext = {
   readonly ensureOwn: (made: Input) => string
   /** This input, added under a free id. */
   readonly added: (made: Input) => string
+  /** Sees to it that growth is counted from some day. */
+  readonly placedOn: () => void
 }
 
 /** Everything the program knows of one kind of rule, so that the next kind is a new file and one line in a table. `W` is why it asks what it asks. */

@@ -141,6 +141,7 @@ test('what is offered makes a rule that passes, with an input of its own for the
       floorPct: 20,
       ceilingPct: 100,
       ensure: (made, besides) => ensure(made as (typeof INPUTS)[number], besides),
+      placedOn: () => undefined,
       ensureOwn: (made) => {
         inputs.push(made as (typeof INPUTS)[number])
         return made.id

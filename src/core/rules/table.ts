@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { putAt, valueAt } from '@/core/json/path'
+import { ByAge, byAgeKind } from '@/core/rules/byAge'
 import { conditionInputPlaces, conditionSpans } from '@/core/rules/condition'
 import { Cycle, cycleKind } from '@/core/rules/cycle'
 import { Differential, differentialKind } from '@/core/rules/differential'
@@ -12,7 +13,7 @@ import { SwitchRule, switchKind } from '@/core/rules/switchRule'
 import { Week, weekKind } from '@/core/rules/week'
 import type { WeekSpan } from '@/core/rules/weekSpan'
 
-export const Rule = Type.Union([Ramp, SwitchRule, Differential, RapidRise, Week, Cycle, HoldAfterFall, Purge])
+export const Rule = Type.Union([Ramp, SwitchRule, Differential, RapidRise, Week, Cycle, HoldAfterFall, Purge, ByAge])
 export type Rule = Static<typeof Rule>
 
 const RULE_KINDS = {
@@ -24,6 +25,7 @@ const RULE_KINDS = {
   cycle: cycleKind,
   'hold-after-fall': holdAfterFallKind,
   purge: purgeKind,
+  'by-age': byAgeKind,
 } satisfies { [K in Rule['kind']]: { readonly check: RuleKind<Extract<Rule, { kind: K }>>['check'] } }
 
 /** Why a rule asks what it asks, with figures. */

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { Problem } from '@/core/json/problem'
-import { about, closed } from '@/core/json/vocabulary'
+import { about, closed, Id } from '@/core/json/vocabulary'
 
 const DAYS = Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { minItems: 1, maxItems: 7 })
 export const span = {
@@ -28,6 +28,10 @@ export const setPoints = {
   setPoints: about(
     'times of the week with another point; the width of the rule stays',
     Type.Optional(Type.Array(SetPoint, { minItems: 1, maxItems: 28 })),
+  ),
+  target: about(
+    'the target its points are tied to: they keep their distance from it, whatever moves it. Not together with `setPoints`',
+    Type.Optional(Id),
   ),
 }
 

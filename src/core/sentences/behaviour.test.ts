@@ -30,7 +30,7 @@ const addBy = (document: Installation, sentence: string, figure: number | null =
   produce(document, (draft) =>
     offers(document)
       .find((offer) => offer.sentence === sentence)
-      ?.add(draft, figure),
+      ?.add(draft, figure, '2026-05-04'),
   )
 
 /** One with two fans and three temperatures, to which everything there is has been added. */
@@ -38,7 +38,9 @@ const full = [
   ...new Set(
     offers(demoInstallation('duckling-brooder'))
       .concat(offers(shed))
-      .map(({ sentence }) => sentence),
+      .map(({ sentence }) => sentence)
+      // Offered once there are named speeds.
+      .concat('Some speeds more while the door is open'),
   ),
 ].reduce((document, sentence) => addBy(document, sentence), demoInstallation('duckling-brooder'))
 
@@ -110,6 +112,13 @@ test('everything there is to say can stand in one response', () => {
       'skipBand',
       'rule',
       'finalRunOn',
+      'growth',
+      'namedSpeed',
+      'powerReturn',
+      'seasons',
+      'startTrim',
+      'stepUp',
+      'target',
       'safetyStop',
       'scan',
       'stages',

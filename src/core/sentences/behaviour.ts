@@ -20,7 +20,8 @@ export type Offer = {
   /** What leaflets and people call it besides. */
   readonly also?: readonly string[]
   readonly figure?: { readonly quantity: Quantity; readonly typedUnit: string }
-  readonly add: (draft: Installation, figure: number | null) => void
+  /** @param today the date where somebody adds it, YYYY-MM-DD: what counts days begins there */
+  readonly add: (draft: Installation, figure: number | null, today: string) => void
 }
 
 /** Everything the program says of one kind of behaviour, so that the next one is a new file and one line in a table: its fields,
@@ -52,7 +53,7 @@ export const onceAt =
 
 /** The places of the items of a list. */
 export const eachOf =
-  (place: 'reductions' | 'skipBands') =>
+  (place: 'reductions' | 'skipBands' | 'stepUps') =>
   (response: Response): readonly Path[] =>
     (response[place] ?? []).map((_item, index) => `${place}.${index}`)
 

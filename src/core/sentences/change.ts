@@ -2,12 +2,21 @@ import { freeId } from '@/core/json/freeId'
 import { dropAt, insertAt, keysOf, putAt, valueAt, type Path } from '@/core/json/path'
 import { plainCopy } from '@/core/json/plainCopy'
 import type { SwitchedOff, Response } from '@/core/response/schema'
+import { moveTarget } from '@/core/response/target'
 import type { Rule } from '@/core/rules/table'
 import type { Line } from '@/core/sentences/table'
 
 /** Where the part of a line stands in the response, in force or set aside. */
 export const standsAt = ({ place, switchedOffAt }: Pick<Line, 'place' | 'switchedOffAt'>): Path =>
   switchedOffAt === null ? place : `switchedOff.${switchedOffAt}.value`
+
+/** Puts a figure, a choice or a day of a sentence; a target takes with it what is tied to it. */
+export function putFigure(draft: Response, at: Path, value: unknown): void {
+  const [list, id, key] = keysOf(at)
+  if (list === 'targets' && key === 'at' && keysOf(at).length === 3 && typeof value === 'number')
+    moveTarget(draft, id!, value)
+  else putAt(draft, at, value)
+}
 
 /** Switches a behaviour off without losing it: rules stay in the list, all else is set aside. */
 export function switchOff(draft: Response, line: Line): void {

@@ -3,6 +3,7 @@ import type { Response } from '@/core/response/schema'
 import type { PlainCondition } from '@/core/rules/condition'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
 import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
+import { distanceParts, seasonPart, tieConditionActions } from '@/core/sentences/tie'
 import {
   field,
   inputName,
@@ -17,7 +18,7 @@ import {
 } from '@/core/rules/sentence'
 import type { Rule } from '@/core/rules/table'
 
-type Inputs = Pick<Response, 'inputs'>
+type Inputs = Pick<Response, 'inputs' | 'targets' | 'seasons'>
 
 /** A condition as the middle of a sentence, with its blanks: “room is at or above 20 °C”. */
 export function conditionParts(path: string, condition: PlainCondition, response: Inputs): readonly SentencePart[] {
@@ -32,6 +33,7 @@ export function conditionParts(path: string, condition: PlainCondition, response
         pastPart(under('when'), `${name}, which side`, condition.when),
         text(' '),
         field(under('at'), `${name}, point`, quantity, condition.at),
+        ...distanceParts(response, condition.target, [condition.at]),
         text(' (until '),
         field(under('release'), `${name}, way back`, differenceOf(quantity), condition.release),
         text(' back from it)'),
@@ -46,6 +48,7 @@ export function conditionParts(path: string, condition: PlainCondition, response
         field(under('from'), `${name}, lowest`, quantity, condition.from),
         text(' to '),
         field(under('to'), `${name}, highest`, quantity, condition.to),
+        ...distanceParts(response, condition.target, [condition.from, condition.to]),
       ]
     }
     case 'difference': {
@@ -80,6 +83,33 @@ export function conditionParts(path: string, condition: PlainCondition, response
           ],
         },
       ]
+    case 'drier':
+      return [
+        text('the air outside holds '),
+        ...(condition.by > 0
+          ? [
+              text('at least '),
+              field(under('by'), 'how much less water outside', 'humidityRatio', condition.by),
+              text(' less water than inside ('),
+            ]
+          : [text('no more water than inside (')]),
+        inputPart(response, under('input'), 'temperature inside', condition.input, measures('temperature')),
+        text(', '),
+        inputPart(response, under('humidity'), 'humidity inside', condition.humidity, measures('humidity')),
+        text('; '),
+        inputPart(response, under('outdoor'), 'temperature outside', condition.outdoor, measures('temperature')),
+        text(', '),
+        inputPart(
+          response,
+          under('outdoorHumidity'),
+          'humidity outside',
+          condition.outdoorHumidity,
+          measures('humidity'),
+        ),
+        text(')'),
+      ]
+    case 'season':
+      return [text('it is '), seasonPart(response, under('season'), condition.season)]
     case 'clock':
       return [
         text('it is '),
@@ -110,6 +140,30 @@ function twoAlike({ inputs }: Inputs): readonly [string, string] | null {
   const outdoor = temperatures.find(({ id, name }) => /out/i.test(`${id} ${name}`))
   const room = temperatures.find(({ id }) => id !== outdoor?.id)
   return room && outdoor ? [room.id, outdoor.id] : null
+}
+
+/** Temperature and humidity inside and outside, where all four are read. */
+function drierChoice(response: Inputs): readonly { readonly words: string; readonly condition: PlainCondition }[] {
+  const pair = (kind: 'temperature' | 'humidity') => {
+    const all = response.inputs.filter((input) => input.kind === kind)
+    const outdoor = all.find(({ id, name }) => /out/i.test(`${id} ${name}`))
+    return { outdoor, inside: all.find(({ id }) => id !== outdoor?.id) }
+  }
+  const [temperature, humidity] = [pair('temperature'), pair('humidity')]
+  if (!temperature.inside || !temperature.outdoor || !humidity.inside || !humidity.outdoor) return []
+  return [
+    {
+      words: 'the air outside holds less water',
+      condition: {
+        kind: 'drier',
+        input: temperature.inside.id,
+        humidity: humidity.inside.id,
+        outdoor: temperature.outdoor.id,
+        outdoorHumidity: humidity.outdoor.id,
+        by: 0.001,
+      },
+    },
+  ]
 }
 
 /** Conditions that can be begun with here, as the end of “only while …”. Figures to start from: common practice, no source. */
@@ -148,6 +202,15 @@ export function conditionChoices(
           },
         ]
       : []),
+    ...drierChoice(response),
+    ...(response.seasons?.[0]
+      ? [
+          {
+            words: `it is ${response.seasons[0].name}`,
+            condition: { kind: 'season', season: response.seasons[0].id } as const,
+          },
+        ]
+      : []),
     ...(contact
       ? [{ words: 'a switch is on', condition: { kind: 'switch', input: contact.id, is: 'on' } as const }]
       : []),
@@ -160,6 +223,7 @@ export const conditionActions = ({ onlyWhile = [] }: Rule, response: Inputs): re
     label: `Only while ${words}`,
     change: (draft) => void (draft.onlyWhile = [...(draft.onlyWhile ?? []), condition]),
   })),
+  ...tieConditionActions('onlyWhile', onlyWhile, response),
   ...(onlyWhile.length > 0
     ? [
         {

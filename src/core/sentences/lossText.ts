@@ -46,6 +46,33 @@ const PART_WORDS: Record<PartKind, readonly [title: string, detail: string]> = {
     'It asks whatever else is.',
     'What the rule was to hang on has no place: it may run where you did not want it.',
   ],
+  targets: [
+    'Not every target has a place.',
+    'What was tied to it stays where it is written, by day and by night and all the year.',
+  ],
+  'by-age': ['No table of ages.', 'Least air does not grow by itself: raise the floor by hand as they grow.'],
+  'named-speeds': [
+    'Not every named speed has a place.',
+    'What is asked by that name runs by the ratio of the other fan, not as it was trimmed.',
+  ],
+  'step-ups': ['It knows no speeds more.', 'While the door is open it runs what it ran before.'],
+  'cut-out': [
+    'No low-speed cut-out.',
+    'It runs on down to its floor: see that bearings and motor bear that, or raise the floor.',
+  ],
+  'start-trim': ['No start trim.', 'The lowest part of its range may not turn the fan.'],
+  'power-return': ['It does not wait when power returns.', 'All fans of one supply start together.'],
+  'night-limits': ['No limits of the night.', 'By night it runs between the same lowest and highest speed as by day.'],
+  'output-time': ['That output is not held on.', 'It goes off as soon as no reason stands.'],
+  'stops-fans': ['That output does not stop the fans.', 'They run on; the stop needs a contact in their supply.'],
+  'contact-sense': ['It takes normally open contacts only.', 'Use the other contact of that switch, or a relay.'],
+  'live-zero': ['It cannot tell a lost signal from none.', 'A cut lead reads as the lowest signal.'],
+  'percent-of': [
+    'Its percent are of something else.',
+    'A demand moves another share of the air than you asked: look at the ladder.',
+  ],
+  'stages-by-reading': ['Its fans join by the demand, not by a reading.', 'They join in equal parts of the demand.'],
+  inlets: ['It moves no inlets.', 'Set the inlets by hand for the fans that run.'],
   'power-memory': ['It forgets more without power.', 'After an outage it begins anew where you asked it to go on.'],
 }
 
@@ -58,6 +85,7 @@ type Say = {
   readonly input: (id: string) => string
   readonly inputWith: (id: string) => Input | undefined
   readonly inputOfRule: (id: string) => Input | undefined
+  readonly season: (id: string) => string
 }
 
 const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, say: Say) => Text } = {
@@ -68,6 +96,18 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
   'beyond-range': (loss, say) => ({
     title: `${loss.setting.name} cannot be ${settingValueText(loss.setting, loss.asked, say.preference)}.`,
     detail: `It goes from ${settingValueText(loss.setting, loss.setting.min, say.preference)} to ${settingValueText(loss.setting, loss.setting.max, say.preference)}; it gets ${settingValueText(loss.setting, loss.given, say.preference)}.`,
+  }),
+  'season-by-hand': (loss, say) => ({
+    title: `It knows no date: it stands in the ${say.season(loss.season)} until someone changes over.`,
+    detail: 'Say which season it is put to, and have it changed over on the first day of the next.',
+  }),
+  'cut-out-built-in': ({ offBelowPct, backAtPct }) => ({
+    title: `Below ${formatPct(offBelowPct)} % it stands, until ${formatPct(backAtPct)} % is asked.`,
+    detail: 'Its low-speed cut-out is built in. It is no floor: what is asked below it gives no air at all.',
+  }),
+  'rows-left-out': (loss) => ({
+    title: `Its table of ages has ${loss.kept} rows, you asked ${loss.asked}.`,
+    detail: 'The last days are not there: it stays at its last row.',
   }),
   'rule-left-out': (loss, say) => ({
     title: `No place for the ${say.rule(loss.rule)}.`,
@@ -221,6 +261,7 @@ export function lossText(loss: Loss, response: Response, preference: UnitPrefere
       return rule ? ruleName(response, rule) : id
     },
     input: (id) => inputWith(id)?.name ?? id,
+    season: (id) => response.seasons?.find((season) => season.id === id)?.name ?? id,
   }
   return (TEXTS[loss.kind] as (loss: Loss, say: Say) => Text)(loss, say)
 }

@@ -1,4 +1,5 @@
 import type { Response } from '@/core/response/schema'
+import { goesByDate } from '@/core/response/dates'
 import { weekSpans } from '@/core/response/weekSpans'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 
@@ -6,11 +7,12 @@ import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 export function missingAt(
   response: Response,
   values: Readonly<Record<string, number>>,
-): { readonly inputs: readonly MeasuredInput[]; readonly clock: boolean } {
+): { readonly inputs: readonly MeasuredInput[]; readonly clock: boolean; readonly date: boolean } {
   return {
     inputs: response.inputs.filter(
       (input): input is MeasuredInput => isMeasured(input) && !input.combines && !(input.id in values),
     ),
     clock: weekSpans(response).length > 0 && !('clock' in values),
+    date: goesByDate(response) && !('date' in values),
   }
 }

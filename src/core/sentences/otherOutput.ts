@@ -1,6 +1,7 @@
 import type { Installation } from '@/core/installation/installation'
 import { freeId } from '@/core/json/freeId'
 import { findLink } from '@/core/machine/findLink'
+import { outputStateText } from '@/core/sentences/words'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
 import type { Condition, OtherOutput } from '@/core/response/schema'
 import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
@@ -8,6 +9,7 @@ import { field, inputPart, listed, measures, pastPart } from '@/core/rules/sente
 import { OUTDOOR, ROOM_TEMP } from '@/core/rules/usualInputs'
 import { ofCommonPractice, type BehaviourKind, type SentenceContext } from '@/core/sentences/behaviour'
 import { conditionChoices, conditionParts } from '@/core/sentences/condition'
+import { tieConditionActions } from '@/core/sentences/tie'
 import { ensureInput, ensureOwnInput } from '@/core/sentences/ensureInput'
 
 function outputConditionParts(
@@ -34,6 +36,8 @@ function outputConditionParts(
       return [text('it has been too hot since power came')]
     case 'input':
     case 'between':
+    case 'drier':
+    case 'season':
     case 'difference':
     case 'switch':
     case 'clock':
@@ -43,14 +47,23 @@ function outputConditionParts(
 
 type Listed = 'onWhen' | 'notWhile'
 
-/** What a reason or a bar may be begun with: what rules hang on too, and the lead’s speed. */
-const additions = (list: Listed, lead: string, { response }: SentenceContext): readonly MoreAction<OtherOutput>[] =>
+/** What a reason or a bar may be begun with: what rules hang on too, and the lead’s speed where the output does not stop it. */
+const additions = (
+  list: Listed,
+  lead: string,
+  { response }: SentenceContext,
+  stopsFans = false,
+): readonly MoreAction<OtherOutput>[] =>
   [
     ...conditionChoices(response),
-    {
-      words: 'the fan runs fast enough',
-      condition: { kind: 'speed', fan: response.lead, when: 'at-or-above', atPct: 50 } as const,
-    },
+    ...(stopsFans
+      ? []
+      : [
+          {
+            words: 'the fan runs fast enough',
+            condition: { kind: 'speed', fan: response.lead, when: 'at-or-above', atPct: 50 } as const,
+          },
+        ]),
   ].map(({ words, condition }) => ({
     label: `${lead} ${words}`,
     change: (draft) => void draft[list].push(condition),
@@ -70,15 +83,20 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
   places: ({ otherOutputs = [] }) => otherOutputs.map(({ id }) => `otherOutputs.${id}`),
   name: ({ name }) => name,
   cause: () => 'switch',
-  sentence: ({ kind, name, onWhen, notWhile, delayS }, context) => [
+  sentence: ({ kind, name, onWhen, notWhile, delayS, holdS, level, stopsFans }, context) => [
     { kind: 'input', name },
-    text(` is ${OUTPUT_STATE[kind][1]} when `),
+    text(` is ${OUTPUT_STATE[kind][1]}${level === undefined ? '' : ' at level '}`),
+    ...(level === undefined ? [] : [field('level', `${name}, level`, 'count', level)]),
+    text(' when '),
     ...listed(
       ' or ',
       onWhen.map((condition, index) => outputConditionParts(`onWhen.${index}`, condition, context)),
     ),
     text(' for '),
     field('delayS', `${name}, delay`, 'time', delayS),
+    ...(holdS === undefined
+      ? []
+      : [text(', and '), field('holdS', `${name}, held on`, 'time', holdS), text(' longer')]),
     ...(notWhile.length === 0
       ? []
       : [
@@ -88,16 +106,43 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
             notWhile.map((condition, index) => outputConditionParts(`notWhile.${index}`, condition, context)),
           ),
         ]),
-    text('.'),
+    text(stopsFans ? '. While it is, every fan stands.' : '.'),
   ],
-  now({ id, kind }, { chain }) {
+  now({ id }, { chain }) {
     const link = findLink(chain, 'give', 'output', ({ output }) => output.id === id)
-    return link ? OUTPUT_STATE[kind][link.isOn ? 1 : 0] : '–'
+    return link ? outputStateText(link) : '–'
   },
   why: () => ({ formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice }),
-  more: ({ onWhen, notWhile }, context) => [
-    ...additions('onWhen', 'Or while', context),
-    ...additions('notWhile', 'But not while', context),
+  more: ({ onWhen, notWhile, holdS, level, stopsFans }, context) => [
+    ...additions('onWhen', 'Or while', context, stopsFans),
+    ...additions('notWhile', 'But not while', context, stopsFans),
+    {
+      label: holdS === undefined ? 'Hold it on for a time' : 'Off as soon as no reason stands',
+      change: (draft) => {
+        if (holdS === undefined) draft.holdS = 300
+        else delete draft.holdS
+      },
+    },
+    {
+      label: level === undefined ? 'It has levels' : 'It has no levels',
+      change: (draft) => {
+        if (level === undefined) draft.level = 1
+        else delete draft.level
+      },
+    },
+    ...([...onWhen, ...notWhile].some(({ kind }) => kind === 'speed')
+      ? []
+      : [
+          {
+            label: stopsFans ? 'It stops no fan' : 'It stops the fans',
+            change: (draft) => {
+              if (stopsFans) delete draft.stopsFans
+              else draft.stopsFans = true
+            },
+          } satisfies MoreAction<OtherOutput>,
+        ]),
+    ...tieConditionActions('onWhen', onWhen, context.response),
+    ...tieConditionActions('notWhile', notWhile, context.response),
     ...(onWhen.length > 1
       ? [{ label: 'Take the last reason away', change: (draft: OtherOutput) => void draft.onWhen.pop() }]
       : []),
@@ -165,6 +210,50 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
           onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: figurePct ?? 45 }],
           notWhile: [],
           delayS: 10,
+        }),
+    },
+    {
+      sentence: 'Stop the fans so many days after the filter alarm',
+      words: 'filter stop alarm days service output',
+      figure: { quantity: 'time', typedUnit: 'h' },
+      add(draft, figureS) {
+        const input = ensureOwnInput(draft, { id: 'filterAlarm', kind: 'switch', name: 'filter alarm', role: 'alarm' })
+        add(draft, {
+          id: 'filterStop',
+          kind: 'alarm',
+          name: 'filter stop',
+          onWhen: [{ kind: 'switch', input, is: 'on' }],
+          notWhile: [],
+          delayS: figureS ?? 14 * 86_400,
+          stopsFans: true,
+        })
+      },
+    },
+    {
+      sentence: 'Heat the hot water by the clock, once a week',
+      words: 'hot water valve clock weekly cycle output',
+      add: (draft) =>
+        add(draft, {
+          id: 'hotWater',
+          kind: 'valve',
+          name: 'hot water',
+          onWhen: [{ kind: 'clock', spans: [{ days: [6], startMin: 180, endMin: 300 }] }],
+          notWhile: [],
+          delayS: 0,
+        }),
+    },
+    {
+      sentence: 'Let the heat pump run only with enough air',
+      words: 'heat pump permission permit least flow output',
+      figure: { quantity: 'speed', typedUnit: '%' },
+      add: (draft, figurePct) =>
+        add(draft, {
+          id: 'heatPump',
+          kind: 'permit',
+          name: 'heat pump permission',
+          onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: figurePct ?? 35 }],
+          notWhile: [],
+          delayS: 20,
         }),
     },
     {

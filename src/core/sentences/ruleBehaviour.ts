@@ -9,6 +9,7 @@ import { RULE_OFFERS, ruleKind, ruleInputId, type Rule } from '@/core/rules/tabl
 import { ofCommonPractice, type BehaviourKind, type Offer, type SentenceContext } from '@/core/sentences/behaviour'
 import { ensureInput, ensureOwnInput, newInput } from '@/core/sentences/ensureInput'
 import { conditionActions } from '@/core/sentences/condition'
+import { tieRuleActions } from '@/core/sentences/tie'
 import { ruleName, ruleSentenceParts } from '@/core/sentences/words'
 
 function modeActions({ modes }: Rule, { response }: SentenceContext): readonly MoreAction<Rule>[] {
@@ -23,7 +24,7 @@ function modeActions({ modes }: Rule, { response }: SentenceContext): readonly M
 const offered = ({ make, kind, ...offer }: (typeof RULE_OFFERS)[number]): Offer => ({
   ...offer,
   also: alsoCalled(kind),
-  add(draft, figure) {
+  add(draft, figure, today) {
     const { floor, ceiling, rules } = draft.response
     const rule = make({
       figure,
@@ -32,6 +33,7 @@ const offered = ({ make, kind, ...offer }: (typeof RULE_OFFERS)[number]): Offer 
       ensure: (made, besides) => ensureInput(draft, made, besides),
       ensureOwn: (made) => ensureOwnInput(draft, made),
       added: (made) => newInput(draft.response, made),
+      placedOn: () => void (draft.response.placedOn ??= today),
     })
     const taken = rules.map(({ id }) => id)
     rules.push({ ...rule, id: freeId(taken, rule.id) })
@@ -65,6 +67,7 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
   more: (rule, context) => [
     ...ruleKind(rule).more(rule),
     ...modeActions(rule, context),
+    ...tieRuleActions(rule, context.response),
     ...conditionActions(rule, context.response),
   ],
   offers: () => OFFERS,

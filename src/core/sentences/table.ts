@@ -23,23 +23,39 @@ import { skipBand } from '@/core/sentences/skipBand'
 import { stages } from '@/core/sentences/stages'
 import { startKick } from '@/core/sentences/startKick'
 import { isolated, safetyStop } from '@/core/sentences/stops'
+import { seasons } from '@/core/sentences/seasons'
+import { growth } from '@/core/sentences/growth'
+import { target } from '@/core/sentences/target'
+import { namedSpeed } from '@/core/sentences/namedSpeed'
+import { stepUp } from '@/core/sentences/stepUp'
+import { cutOut } from '@/core/sentences/cutOut'
+import { startTrim } from '@/core/sentences/startTrim'
+import { powerReturn } from '@/core/sentences/powerReturn'
 import { testOverride } from '@/core/sentences/testOverride'
 
 /** Every kind of behaviour, in the order in which they are said. */
 const BEHAVIOURS = {
   bounds,
   startKick,
+  seasons,
+  growth,
+  target,
   combined,
   lightMode,
   clockMode,
   rule: ruleBehaviour,
+  namedSpeed,
+  stepUp,
   follower,
   stages,
   finalRunOn,
   reduction,
   skipBand,
+  cutOut,
+  startTrim,
   rate,
   scan,
+  powerReturn,
   powerMemory,
   lostSensor,
   heaterPurge,
@@ -83,6 +99,14 @@ function behaviourAt(place: Path): BehaviourName {
       return 'reduction'
     case 'skipBands':
       return 'skipBand'
+    case 'targets':
+      return 'target'
+    case 'speeds':
+      return 'namedSpeed'
+    case 'stepUps':
+      return 'stepUp'
+    case 'placedOn':
+      return 'growth'
     case 'otherOutputs':
       return 'otherOutput'
     case 'light':
@@ -100,7 +124,16 @@ function behaviourAt(place: Path): BehaviourName {
     case '':
       return 'bounds'
     default:
-      return first as 'startKick' | 'stages' | 'finalRunOn' | 'rate' | 'heaterPurge'
+      return first as
+        | 'seasons'
+        | 'cutOut'
+        | 'startTrim'
+        | 'powerReturn'
+        | 'startKick'
+        | 'stages'
+        | 'finalRunOn'
+        | 'rate'
+        | 'heaterPurge'
   }
 }
 

@@ -1,6 +1,7 @@
 import { assertNever } from '@/core/json/assertNever'
 import type { Explanation, Link } from '@/core/machine/explain'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
+import { tieParts } from '@/core/sentences/tie'
 import type { OverrideKind } from '@/core/machine/parts/overrides'
 import { clockText } from '@/core/quantity/clock'
 import { formatPct, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
@@ -9,6 +10,7 @@ import { inputQuantity, type Input, type Side } from '@/core/rules/input'
 import { text, type SentencePart } from '@/core/rules/kind'
 import { ruleKind, ruleInputId, type Rule, type RuleWhy } from '@/core/rules/table'
 import { daysText } from '@/core/rules/week'
+import { dayText, yearDayText } from '@/core/rules/yearDay'
 import { conditionParts, onlyWhileParts } from '@/core/sentences/condition'
 
 const inputOf = (response: Response, rule: Rule): Input | undefined =>
@@ -27,6 +29,7 @@ export const ruleName = (response: Response, rule: Rule): string => ruleKind(rul
 export const ruleSentenceParts = (response: Response, rule: Rule): readonly SentencePart[] => [
   ...(rule.modes?.length === 1 ? [text(`By ${rule.modes[0]} only: `)] : []),
   ...ruleKind(rule).sentence(rule, { input: inputOf(response, rule), response }),
+  ...tieParts(rule, response),
   ...onlyWhileParts(rule, response),
 ]
 
@@ -46,6 +49,8 @@ const partText = (part: SentencePart, preference: UnitPreference): string => {
       return part.options.find(([value]) => value === part.value)?.[1] ?? part.value
     case 'clock':
       return clockText(part.value)
+    case 'day':
+      return part.isDate ? dayText(part.value) : yearDayText(part.value)
     case 'days':
       return daysText(part.value)
     default:
@@ -70,6 +75,7 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
     input?.kind === 'temperature' ? formatQuantity(x, 'temperatureDifference', preference) : point(x)
   if (why.kind === 'input-lost') return `${name} has no reading`
   if (why.kind === 'no-clock') return 'the clock is not known'
+  if (why.kind === 'no-date') return 'the date is not known'
   if (why.kind === 'other-mode') return `${name} belongs to the other mode`
   if (why.kind === 'condition-open') {
     const condition = rule.onlyWhile?.[why.condition]
@@ -115,14 +121,25 @@ export const HELD_WORDS: Record<OverrideKind, string> = {
   'lost-sensor': 'A probe has no reading',
   'heater-purge': 'Heat was given, and the heater must not be left without air',
   overheat: 'The controller itself is too hot',
+  'output-stop': 'An output stops the fans',
+  'power-return': 'Power has just come back, and it waits',
   'safety-stop': 'The safety stop is on',
   isolated: 'It is isolated',
+}
+
+/** What another output is now, and how long until that changes by itself. */
+export function outputStateText({ output, isOn, leftS }: Extract<Link, { stage: 'give'; kind: 'output' }>): string {
+  const [off, on] = OUTPUT_STATE[output.kind]
+  const left = leftS === null ? '' : isOn ? `, ${formatTime(leftS)} left` : `, ${on} in ${formatTime(leftS)}`
+  return `${isOn ? on : off}${isOn && output.level !== undefined ? ` at level ${output.level}` : ''}${left}`
 }
 
 /** What a limit, a hold or the output did to the speed; null for links that say nothing of their own. */
 function consequenceText(response: Response, link: Link, preference: UnitPreference): string | null {
   if (link.stage === 'limit') {
     if (link.kind === 'ceiling') return `The ceiling holds it to ${formatPct(link.limitedPct)} %.`
+    if (link.kind === 'cut-out')
+      return `That is below its low-speed cut-out, so it stands until ${formatPct(link.backAtPct)} % is asked.`
     const { input, when, at } = link.reduction
     const measured = response.inputs.find(({ id }) => id === input)
     const point = formatQuantity(at, inputQuantity(measured), preference)
@@ -146,7 +163,7 @@ function consequenceText(response: Response, link: Link, preference: UnitPrefere
     case 'rate':
       return `It moves no faster than its rate: ${formatPct(link.givenPct)} % on its way to ${formatPct(link.wantedPct)} %.`
     case 'output':
-      return `${capital(link.output.name)} is ${OUTPUT_STATE[link.output.kind][link.isOn ? 1 : 0]}.`
+      return `${capital(link.output.name)} is ${outputStateText(link)}.`
     case 'fan':
       return null
   }

@@ -2,6 +2,7 @@ import type { Brief } from '@/core/brief/schema'
 import { roleOf } from '@/core/duty/role'
 import { quietInputs } from '@/core/machine/quietInputs'
 import type { Response } from '@/core/response/schema'
+import { datesOf } from '@/core/response/dates'
 import { isMeasured, type Input, type MeasuredInput } from '@/core/rules/input'
 import { ruleInputId } from '@/core/rules/table'
 import type { Series } from '@/core/space/series'
@@ -72,13 +73,14 @@ export function builtInDay(where: Where): Series {
   const read = where.response.inputs.filter((input) => !(isMeasured(input) && input.combines))
   return {
     atS,
-    inputs: [...read.map(({ id }) => id), 'clock'],
+    inputs: [...read.map(({ id }) => id), 'clock', 'date'],
     values: [
       ...read.map((input) => {
         const at = overTheDay(input, where)
         return atS.map((s) => at((s / 3600) % 24))
       }),
       atS.map((s) => 86400 + s),
+      atS.map((s) => (datesOf(where.response)[0] ?? NaN) + s / 86400),
     ],
   }
 }

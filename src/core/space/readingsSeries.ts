@@ -37,10 +37,11 @@ export function readingsSeries({ atMs, values, zone }: ReadingTable, feeds: Feed
   const wall = wallClock(zone)
   // 1 January 1970 was a Thursday.
   const clock = Float64Array.from(atMs, (ms) => (wall(ms) / 1000 + 3 * 86400) % 604800)
+  const date = Float64Array.from(atMs, (ms) => Math.floor(wall(ms) / 86_400_000))
   return {
     atS: Float64Array.from(atMs, (ms) => (ms - first) / 1000),
-    inputs: [...fed.map(({ id }) => id), 'clock'],
-    values: [...fed.map((column) => column.values), clock],
+    inputs: [...fed.map(({ id }) => id), 'clock', 'date'],
+    values: [...fed.map((column) => column.values), clock, date],
   }
 }
 

@@ -32,6 +32,8 @@ export type ReplayOptions = {
 // Between two readings the response goes on in steps of at most this, so that overruns and kicks end when they should.
 const LONGEST_STEP_S = 10
 const PROGRESS_EVERY = 5000
+/** What stands behind the inputs of a machine, in its order. */
+const BESIDE = ['clock', 'date']
 
 /** Runs readings through a response, open loop: the readings do not answer to the fan.
  *  @throws {RangeError} when the times do not rise */
@@ -43,7 +45,9 @@ export function replay(
   const state = machine.newState()
   const columns = machine.newColumns()
   const now = machine.inputsFrom({})
-  const places = inputs.map((id) => (id === 'clock' ? machine.inputIds.length : machine.inputIds.indexOf(id)))
+  const places = inputs.map((id) =>
+    BESIDE.includes(id) ? machine.inputIds.length + BESIDE.indexOf(id) : machine.inputIds.indexOf(id),
+  )
   const watched = watch ? columns.inputs[machine.inputIds.indexOf(watch.input)] : undefined
   const ceilingPct = machine.response.ceiling.speedPct
   const fansPct = machine.fanIds.map(() => new Float64Array(atS.length))

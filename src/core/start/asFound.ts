@@ -18,6 +18,7 @@ const RANGES: Record<MeasuredInput['kind'], readonly [from: number, to: number, 
   humidity: [30, 100, 'humidity'],
   pressure: [0, 200, 'pressure'],
   light: [0, 200, 'light'],
+  volts: [0, 10, 'signal'],
 }
 
 /** The input a slot answers to: the first of its kind here, else a new one. */

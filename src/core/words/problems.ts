@@ -56,6 +56,31 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   length: ({ got, of, isMost, limit }) => `${got} must not have ${isMost ? 'more' : 'fewer'} than ${limit} ${of}.`,
   does_not_fit: ({ got, rule }) => `${got} does not fit (${rule}).`,
   wrong_kind: ({ what, got, needs }) => `${what} is a ${got}; this needs a ${needs}.`,
+  age_goes_back: ({ day, before }) => `Day ${day} comes after day ${before}: the days of the table must rise.`,
+  no_placing: () =>
+    'This goes by days of growth, and no day is given from which they are counted: say when the animals or plants came.',
+  moved_twice: () => 'These points are moved by hours of the week and by a target: take one of the two away.',
+  change_without_time: () =>
+    'Nothing says when this value of the target counts: name day or night, a season, or hours.',
+  no_night: () =>
+    'There is a limit of the night, and nothing says when it is night: let it go by light or by the clock.',
+  mixed_stages: () =>
+    'Some fans of the ladder join by a reading and some by the demand: let all join by one of the two, their points rising.',
+  no_speeds: () => 'There are no named speeds to step up by: name some first.',
+  target_ring: ({ got }) => `“${got}” follows a target that follows it: end the ring somewhere.`,
+  no_such_day: ({ got }) => `There is no day ${got} in any year.`,
+  seasons_overlap: ({ one, other, from, to }) =>
+    `${one} and ${other} both hold ${from === to ? from : `${from} to ${to}`}: let one end the day before the other begins.`,
+  seasons_gap: ({ from, to }) =>
+    `No season holds ${from === to ? from : `${from} to ${to}`}: together they must be the whole year.`,
+  outside_signal: ({ name, got }) => `${name} is a signal of 0 to 10 V; ${got} V is outside it.`,
+  cut_out_with_stages: () => 'A ladder of fans has no low-speed cut-out: its variable fan goes to its floor instead.',
+  cut_out_never_off: () =>
+    'The fan may never stand, and the low-speed cut-out has it stand: let it stand when nothing asks, or take the cut-out away.',
+  stop_by_speed: () => 'An output that stops the fans cannot hang on their speed: it would let them go again at once.',
+  inlet_count: ({ got, needs }) =>
+    `There are ${got} openings of the inlets; with none of the fixed fans, with one and so on there must be ${needs}.`,
+  no_refrigerant: ({ got, known }) => `“${got}” is no refrigerant of the table; known: ${known.join(', ')}.`,
   order: orderText,
   too_many_values: ({ most }) => `More than ${most} values; no document holds so many.`,
   too_deep: ({ most }) => `Nested more than ${most} deep; no document is.`,

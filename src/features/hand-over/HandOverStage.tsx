@@ -16,6 +16,7 @@ import { WriteLog } from '@/features/hand-over/WriteLog'
 import { formatDayAndClock } from '@/ui/clock'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
+import { today } from '@/ui/clock'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 type SealedRevision = {
@@ -51,7 +52,7 @@ export function HandOverStage(props: Props) {
     [lastSealed, document, preference],
   )
   const open = useMemo(
-    () => stillOpen(document, derived, results, preference),
+    () => stillOpen(document, derived, results, preference, today()),
     [document, derived, results, preference],
   )
   return (

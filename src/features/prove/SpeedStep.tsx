@@ -9,6 +9,7 @@ import Typography from '@mui/material/Typography'
 import type { CheckOf } from '@/core/prove/check'
 import { fanName, measuredOf, type ProveContext } from '@/core/prove/context'
 import { expectStep, type SpeedExpectation } from '@/core/prove/expect'
+import { fanSignal } from '@/core/kit/fanSignal'
 import { signalAt } from '@/core/physics/signal'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import { inputCause } from '@/core/rules/sentence'
@@ -27,8 +28,10 @@ type Props = {
   onChange: (entry: StepEntry) => void
 }
 
-const signalOf = ({ installation }: ProveContext, fan: string) =>
-  installation.kit.fans.find(({ id }) => id === fan)?.signal
+const signalOf = ({ installation, response }: ProveContext, id: string) => {
+  const fan = installation.kit.fans.find((candidate) => candidate.id === id)
+  return fan && fanSignal(fan, response)
+}
 
 const takesVolts = (context: ProveContext, fan: string): boolean => signalOf(context, fan)?.kind === 'volts'
 /** Without control: it stands or it runs. */

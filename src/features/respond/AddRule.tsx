@@ -1,5 +1,6 @@
 'use client'
 
+import { today } from '@/ui/clock'
 import Autocomplete from '@mui/material/Autocomplete'
 import Box from '@mui/material/Box'
 import TextField from '@mui/material/TextField'
@@ -77,7 +78,7 @@ export const AddRule = memo(function AddRule() {
         autoHighlight
         onChange={(_event, choice) => {
           if (!choice) return
-          edit(`add: ${choice.offer.sentence}`, (draft) => choice.offer.add(draft, choice.figure))
+          edit(`add: ${choice.offer.sentence}`, (draft) => choice.offer.add(draft, choice.figure, today()))
           setTyped('')
           setTurn(turn + 1)
         }}

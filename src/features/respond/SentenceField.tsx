@@ -1,11 +1,14 @@
 'use client'
 
-import { joinPaths, putAt, type Path } from '@/core/json/path'
+import { putFigure } from '@/core/sentences/change'
+import { joinPaths, type Path } from '@/core/json/path'
 import type { SentencePart } from '@/core/rules/kind'
 import { memo } from 'react'
 import { sameData } from '@/ui/sameData'
 import { Choice } from '@/ui/Choice'
 import { ClockField } from '@/ui/ClockField'
+import { DateField } from '@/ui/DateField'
+import { YearDayField } from '@/ui/YearDayField'
 import { DaysField } from '@/ui/DaysField'
 import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
@@ -21,7 +24,7 @@ export const SentenceField = memo(function SentenceField({ part, place, colour }
   const edit = useWorkingCopy((state) => state.edit)
   const endGesture = useWorkingCopy((state) => state.endGesture)
   const at = joinPaths(place, part.path)
-  const put = (value: unknown) => edit(part.label, ({ response }) => putAt(response, at, value), at)
+  const put = (value: unknown) => edit(part.label, ({ response }) => putFigure(response, at, value), at)
   const putAtOnce = (value: unknown) => {
     put(value)
     endGesture()
@@ -47,6 +50,12 @@ export const SentenceField = memo(function SentenceField({ part, place, colour }
           onChange={put}
           onDone={endGesture}
         />
+      )
+    case 'day':
+      return part.isDate ? (
+        <DateField label={part.label} value={part.value} onChange={(day) => day !== null && putAtOnce(day)} />
+      ) : (
+        <YearDayField label={part.label} value={part.value} colour={colour} onChange={putAtOnce} />
       )
     case 'days':
       return <DaysField label={part.label} value={part.value} colour={colour} onChange={putAtOnce} />

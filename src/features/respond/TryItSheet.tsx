@@ -5,13 +5,14 @@ import Box from '@mui/material/Box'
 import Slider from '@mui/material/Slider'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
-import { memo } from 'react'
+import { memo, useState } from 'react'
 import { inputCause } from '@/core/rules/sentence'
 import { signalText } from '@/core/physics/signalText'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { weekClockText } from '@/core/rules/localClock'
-import { ruleKind } from '@/core/rules/table'
-import type { Response } from '@/core/response/schema'
+import { goesByDate } from '@/core/response/dates'
+import { weekSpans } from '@/core/response/weekSpans'
+import { dateOf, dateText, dayText } from '@/core/rules/yearDay'
 import { capital, ruleName } from '@/core/sentences/words'
 import { Moments } from '@/features/respond/Moments'
 import { TimeControl } from '@/features/respond/TimeControl'
@@ -21,6 +22,7 @@ import { Ruled } from '@/ui/Ruled'
 import { TextButton } from '@/ui/TextButton'
 import { SideHeading } from '@/ui/StageLayout'
 import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
+import { today } from '@/ui/clock'
 import { usePreference } from '@/ui/preference'
 import { useDocument, usePart } from '@/ui/workingCopy/context'
 
@@ -37,7 +39,8 @@ export function TryItSheet() {
         .map((input) => (
           <InputControl key={input.id} input={input} held={values[input.id] ?? 0} set={set} />
         ))}
-      {goesByClock(response) && <ClockControl />}
+      {weekSpans(response).length > 0 && <ClockControl />}
+      {goesByDate(response) && <DateControl />}
       <TimeControl />
       <Answer />
       <Moments />
@@ -45,10 +48,6 @@ export function TryItSheet() {
     </>
   )
 }
-
-/** Whether anything in a response looks at the clock. */
-const goesByClock = ({ rules, dayByWeek }: Response): boolean =>
-  dayByWeek !== undefined || rules.some((rule) => ruleKind(rule).spans(rule).length > 0)
 
 type ControlProps = { input: Input; held: number; set: (input: string, value: number) => void }
 
@@ -137,6 +136,37 @@ function ClockControl() {
         step={600}
         value={value}
         onChange={(_event, x) => set('clock', x)}
+        sx={{ color: 'cause.time', py: { xs: 1.5, md: 0.75 } }}
+      />
+    </Box>
+  )
+}
+
+/** The date, where something goes by the season or by age: a year around the day it is tried on. */
+function DateControl() {
+  const { values, set } = useTryIt()
+  const value = values.date ?? dateOf(today())
+  const [middle] = useState(value)
+  const wording = (date: number) => dayText(dateText(date))
+  return (
+    <Box sx={{ mb: 0.25 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        <Typography variant="body2" sx={{ color: 'cause.time' }}>
+          Date
+        </Typography>
+        <Typography variant="figure" sx={{ fontSize: '0.875rem' }}>
+          {wording(value)}
+        </Typography>
+      </Box>
+      <Slider
+        size="small"
+        aria-label="Date"
+        getAriaValueText={wording}
+        min={middle - 183}
+        max={middle + 183}
+        step={1}
+        value={value}
+        onChange={(_event, x) => set('date', x)}
         sx={{ color: 'cause.time', py: { xs: 1.5, md: 0.75 } }}
       />
     </Box>

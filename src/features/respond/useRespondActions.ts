@@ -1,3 +1,4 @@
+import { today } from '@/ui/clock'
 import { useDeferredValue, useMemo } from 'react'
 import { offers } from '@/core/sentences/table'
 import { VIEW_IDS, VIEWS } from '@/features/respond/views/table'
@@ -16,7 +17,7 @@ export function useRespondActions(look: (view: string) => void): void {
       ...offers(document).map((offer) => ({
         label: `Add: ${offer.sentence}`,
         group: 'Do here',
-        run: () => edit(`add: ${offer.sentence}`, (draft) => offer.add(draft, null)),
+        run: () => edit(`add: ${offer.sentence}`, (draft) => offer.add(draft, null, today())),
       })),
       ...VIEW_IDS.filter((id) => VIEWS[id].fits(document)).map((id) => ({
         label: `Look at: ${VIEWS[id].name}`,

@@ -5,6 +5,7 @@ import { readControllerModel, readInstallationText } from '@/core/installation/r
 import { canonicalJson } from '@/core/json/canonical'
 import { parseJson } from '@/core/json/parseJson'
 import { overviewOf } from '@/core/record/overview'
+import { utcToday } from '@/server/utcToday'
 import { stillOpen } from '@/core/record/stillOpen'
 
 /** What can take longer than a request may hold the others: run in a worker. Arguments and results are plain data. */
@@ -15,9 +16,9 @@ export const TASKS = {
     const data = parseJson(text)
     return data.ok ? readControllerModel(data.value) : data
   },
-  overview: (data: unknown, sealed: unknown) => overviewOf(data, sealed, (error) => console.error(error)),
+  overview: (data: unknown, sealed: unknown) => overviewOf(data, sealed, (error) => console.error(error), utcToday()),
   stillOpen: (document: Installation, results: Parameters<typeof stillOpen>[2]) =>
-    stillOpen(document, derive(document), results),
+    stillOpen(document, derive(document), results, undefined, utcToday()),
   canonicalJson,
 } as const
 

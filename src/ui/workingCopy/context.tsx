@@ -1,6 +1,7 @@
 'use client'
 
 import { enqueueSnackbar } from 'notistack'
+import { today } from '@/ui/clock'
 import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { useStore } from 'zustand'
 import { judgeInstallation } from '@/core/advise/judge'
@@ -78,7 +79,7 @@ function WithDerived({ sealed, children }: Pick<Props, 'sealed' | 'children'>) {
   const value = useMemo(() => {
     const derived = derive(document)
     const changes = sealedFacts && compareFacts(sealedFacts, facts(document)).length
-    return { derived, changes, judgements: judgeInstallation(document, derived, changes) }
+    return { derived, changes, judgements: judgeInstallation(document, derived, changes, today()) }
   }, [document, sealedFacts])
   return <DerivedContext.Provider value={value}>{children}</DerivedContext.Provider>
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { OVERVIEW_VERSION } from '@/core/record/overview'
+import { overviewMadeBy } from '@/core/record/overview'
 import type { Scope } from '@/db/client'
 import { listSetAside } from '@/db/queries/installation'
 import { listYard, YARD_PAGE, type YardPage as YardPageRows } from '@/db/queries/installationLine'
@@ -10,6 +10,7 @@ import { Yard } from '@/features/yard/Yard'
 import { yardLine } from '@/features/yard/yardLine'
 import { importInstallationAction, makeInstallationAction } from '@/server/actions'
 import { readListQuery } from '@/server/listQuery'
+import { utcToday } from '@/server/utcToday'
 import { refreshLines } from '@/server/refreshLines'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
@@ -21,7 +22,7 @@ type Query = { new?: string; holds?: string; page?: string }
 
 /** A page of the yard whose lines are of now; those of other pages are derived by the job. */
 async function yardOfNow(scope: Scope, ask: { holds: string; offset: number }): Promise<YardPageRows> {
-  const list = () => listYard(scope, { ...ask, madeBy: OVERVIEW_VERSION })
+  const list = () => listYard(scope, { ...ask, madeBy: overviewMadeBy(utcToday()) })
   const yard = await list()
   if (yard.stale.length === 0) return yard
   await refreshLines(scope, yard.stale.length, yard.stale)

@@ -27,7 +27,7 @@ export type SlotKind<R extends Rule, S> = {
 
 /** The speed a slot runs at: its own setting, or what it takes where it has none. */
 export function slotSpeed(
-  rule: Exclude<Rule, { kind: 'ramp' | 'week' }>,
+  rule: Exclude<Rule, { kind: 'ramp' | 'week' | 'by-age' }>,
   takes: 'own' | 'ceiling' | 'full' | 'floor',
   means: Meaning,
   { valueOf, floorPct, ceilingPct }: GiveContext,

@@ -1,5 +1,6 @@
 import { given } from '@/core/controller/given'
 import type { Setting } from '@/core/controller/schema'
+import { byAgeSlot } from '@/core/controller/slots/byAgeSlot'
 import { cycleSlot } from '@/core/controller/slots/cycleSlot'
 import { differentialSlot } from '@/core/controller/slots/differentialSlot'
 import { holdAfterFallSlot } from '@/core/controller/slots/holdAfterFallSlot'
@@ -18,6 +19,7 @@ const SLOT_KINDS: { readonly [K in Rule['kind']]?: unknown } = {
   week: weekSlot,
   cycle: cycleSlot,
   'hold-after-fall': holdAfterFallSlot,
+  'by-age': byAgeSlot,
 }
 
 type AnySlotKind = SlotKind<Rule, unknown>
@@ -43,4 +45,5 @@ const GROUPS: Readonly<Record<string, Rule['kind']>> = {
 }
 
 /** The kind of rule whose slot a setting belongs to; null for settings of the whole controller. */
-export const ruleKindOf = (means: Setting['means']): Rule['kind'] | null => GROUPS[means.split('.')[0] ?? ''] ?? null
+export const ruleKindOf = (means: Setting['means']): Rule['kind'] | null =>
+  means === 'switch.contact' ? null : (GROUPS[means.split('.')[0] ?? ''] ?? null)

@@ -1,5 +1,6 @@
 import type { Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
+import { NIGHT_BIT } from '@/core/machine/parts/modes'
 import { IN_CHARGE_FLOOR, IN_CHARGE_RUN_ON } from '@/core/machine/state'
 import { runDown } from '@/core/rules/block'
 
@@ -42,8 +43,15 @@ export function compileAsked(context: PartContext): Pass {
   const figures: Floor = { floorPct, idlePct: floor.offAllowed ? 0 : floorPct }
   const finalRunOn = compileFinalRunOn(context, figures)
 
-  function putFloorIn({ start, end, askedPct, inCharge }: Columns): void {
+  const nightPct = floor.nightPct ?? 0
+  function putFloorIn({ start, end, askedPct, inCharge, modes }: Columns): void {
     const { idlePct } = figures
+    if (nightPct > idlePct)
+      for (let row = start; row < end; row++)
+        if (modes[row] === NIGHT_BIT && !(askedPct[row]! > nightPct)) {
+          askedPct[row] = nightPct
+          inCharge[row] = IN_CHARGE_FLOOR
+        }
     for (let row = start; row < end; row++)
       if (!(askedPct[row]! > idlePct)) {
         askedPct[row] = idlePct

@@ -1,10 +1,12 @@
 import { HAS_BEEN_HOT, type Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
 import { isBeyond, isPast, turnedPoint } from '@/core/machine/past'
-import type { Condition } from '@/core/response/schema'
+import type { Condition, Response } from '@/core/response/schema'
 import type { PlainCondition } from '@/core/rules/condition'
+import { humidityRatio } from '@/core/physics/moistAir'
 import { exact } from '@/core/rules/exact'
 import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
+import { placeOfDate, seasonOfDays } from '@/core/rules/yearDay'
 
 /** Marks the rows in which a condition stands. */
 export type Mark = (memory: Float64Array, block: Columns, marks: Uint8Array) => void
@@ -40,10 +42,31 @@ function markPast(
   }
 }
 
+/** The season of a date by its place in the list: the one it is put to by hand, where it is. −1 where that is not known. */
+export function seasonNow({
+  seasons = [],
+  seasonNow: byHand,
+}: Pick<Response, 'seasons' | 'seasonNow'>): (date: number) => number {
+  if (byHand !== undefined) {
+    const place = seasons.findIndex(({ id }) => id === byHand)
+    return () => place
+  }
+  const ofDays = seasonOfDays(seasons)
+  // A day is many rows.
+  let [lastDate, last] = [NaN, -1]
+  return (date) => {
+    if (date !== lastDate) {
+      lastDate = date
+      last = Number.isNaN(date) ? -1 : ofDays[placeOfDate(date)]!
+    }
+    return last
+  }
+}
+
 /** @param remembers takes the places of memory that settling clears */
 export function compileCondition(
   condition: Condition,
-  { memory: plan, inputIndex, clockIndex }: PartContext,
+  { memory: plan, inputIndex, clockIndex, dateIndex, tiedIndex, response }: PartContext,
   fanIds: readonly string[],
   remembers: number[],
 ): Mark {
@@ -54,7 +77,7 @@ export function compileCondition(
   }
   switch (condition.kind) {
     case 'input':
-      return markPast(condition, inputIndex(condition.input), null, latch())
+      return markPast(condition, tiedIndex(condition.input, condition.target), null, latch())
     case 'difference':
       return markPast(
         { ...condition, at: condition.by },
@@ -63,7 +86,7 @@ export function compileCondition(
         latch(),
       )
     case 'between': {
-      const at = inputIndex(condition.input)
+      const at = tiedIndex(condition.input, condition.target)
       const [from, to] = [exact(condition.from), exact(condition.to)]
       return markWhere(
         ({ inputs }) => inputs[at]!,
@@ -76,6 +99,30 @@ export function compileCondition(
       return markWhere(
         ({ inputs }) => inputs[at]!,
         (x) => x >= 0.5 === wanted,
+      )
+    }
+    case 'drier': {
+      const { input, humidity, outdoor, outdoorHumidity, by } = condition
+      const [inC, inRh, outC, outRh] = [input, humidity, outdoor, outdoorHumidity].map(inputIndex) as [
+        number,
+        number,
+        number,
+        number,
+      ]
+      return (_memory, { start, end, inputs }, marks) => {
+        for (let row = start; row < end; row++) {
+          const inside = humidityRatio(inputs[inC]![row]!, inputs[inRh]![row]!)
+          const outside = humidityRatio(inputs[outC]![row]!, inputs[outRh]![row]!)
+          if (outside <= inside - by) marks[row] = 1
+        }
+      }
+    }
+    case 'season': {
+      const wanted = response.seasons?.findIndex(({ id }) => id === condition.season) ?? -1
+      const isSeason = seasonNow(response)
+      return markWhere(
+        ({ inputs }) => inputs[dateIndex]!,
+        (date) => isSeason(date) === wanted,
       )
     }
     case 'clock': {

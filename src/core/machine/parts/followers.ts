@@ -9,7 +9,8 @@ export function compileFollowers({
   stages,
   floor,
   steps,
-}: Pick<Response, 'followers' | 'stages' | 'floor' | 'steps'>): (block: Columns) => void {
+  speeds,
+}: Pick<Response, 'followers' | 'stages' | 'floor' | 'steps' | 'speeds'>): (block: Columns) => void {
   const ownSteps = inOneShape(steps)
   return ({ start, end, heat, running, fansPct }) => {
     const lead = fansPct[0]!
@@ -20,7 +21,7 @@ export function compileFollowers({
         // Much of the time the lead stands still.
         if (lead[row] !== lastLead) {
           lastLead = lead[row]!
-          last = followerPct(followers[index]!, lastLead, floor.speedPct, ownSteps)
+          last = followerPct(followers[index]!, lastLead, floor.speedPct, ownSteps, speeds)
         }
         given[row] = (heat[row]! & HOT_NOW) !== 0 ? 0 : last
       }

@@ -1,7 +1,7 @@
 import type { Columns } from '@/core/machine/columns'
 import { givableAbove, givableBelow, givenFor, isInSkipBand, leadBounds, type Bounds } from '@/core/machine/givable'
 import type { PartContext } from '@/core/machine/parts/context'
-import { SAFETY_STOP } from '@/core/machine/parts/overrides'
+import { STOPS } from '@/core/machine/parts/overrides'
 import { stepAbove, stepBelow, toStep } from '@/core/machine/steps'
 import type { Response } from '@/core/response/schema'
 
@@ -95,7 +95,7 @@ export function compileLead({ response, memory: plan }: PartContext): CompiledLe
     const given = fansPct[0]!
     let position = memory[positionAt]!
     for (let row = start; row < end; row++) {
-      if (heldBy[row] === SAFETY_STOP) {
+      if (heldBy[row]! >= STOPS) {
         given[row] = position = 0
         continue
       }

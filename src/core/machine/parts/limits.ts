@@ -1,6 +1,7 @@
 import type { Columns } from '@/core/machine/columns'
 import type { PartContext } from '@/core/machine/parts/context'
 import { isBeyond, turnedPoint } from '@/core/machine/past'
+import { NIGHT_BIT } from '@/core/machine/parts/modes'
 import type { Reduction } from '@/core/response/schema'
 
 /** What a reduction leaves of a speed: points off it, or a share of the present value off it. */
@@ -16,9 +17,14 @@ export function compileLimits({ response, inputIndex }: PartContext): (block: Co
     place: inputIndex(reduction.input),
     point: turnedPoint(reduction.when, reduction.at),
   }))
-  return ({ start, end, inputs, askedPct, limitedPct }) => {
+  const nightPct = ceiling.nightPct ?? ceiling.speedPct
+  const hasNight = nightPct < ceiling.speedPct
+  return ({ start, end, inputs, askedPct, limitedPct, modes }) => {
     const { ceilingPct, floorPct } = figures
     for (let row = start; row < end; row++) limitedPct[row] = askedPct[row]! > ceilingPct ? ceilingPct : askedPct[row]!
+    if (hasNight)
+      for (let row = start; row < end; row++)
+        if (modes[row] === NIGHT_BIT && limitedPct[row]! > nightPct) limitedPct[row] = nightPct
     for (let index = 0; index < conditions.length; index++) {
       const { reduction, place, point } = conditions[index]!
       const xs = inputs[place]!

@@ -4,6 +4,8 @@ import { fillSpan, minuteOf, WEEK_MIN } from '@/core/rules/week'
 
 const DAY = 0
 const NIGHT = 1
+/** Night among the modes of a row. */
+export const NIGHT_BIT = 1 << NIGHT
 
 export type CompiledModes = {
   /** Fills in the mode of each row: 1 by day, 2 by night. */

@@ -10,13 +10,17 @@ export const OVERRIDE_KINDS = [
   'lost-sensor',
   'heater-purge',
   'overheat',
+  'output-stop',
+  'power-return',
   'safety-stop',
   'isolated',
 ] as const
 export type OverrideKind = (typeof OVERRIDE_KINDS)[number]
 const placeOf = (kind: OverrideKind): number => OVERRIDE_KINDS.indexOf(kind)
-/** Nothing may turn: stopped for safety. The controller itself goes on. */
-export const SAFETY_STOP = placeOf('safety-stop')
+/** From this one on nothing may turn: an output stops the fans, they wait after power came, or are stopped for safety. The controller itself
+ *  goes on. */
+export const STOPS = placeOf('output-stop')
+const SAFETY_STOP = placeOf('safety-stop')
 export const ISOLATED = placeOf('isolated')
 
 /** Puts what it holds into `heldPct`, and itself into `heldBy` where that changes anything. */
@@ -132,18 +136,57 @@ function overheatPart({ response: { overrides }, memory: plan, inputIndex }: Par
   ]
 }
 
+/** Nothing turns in a row, whatever was asked. */
+function stop({ heldPct, heldBy }: Columns, row: number, by: number): void {
+  heldPct[row] = 0
+  heldBy[row] = by
+}
+
+function outputStopPart({ response: { otherOutputs = [] } }: PartContext): Part[] {
+  return otherOutputs.flatMap(({ stopsFans }, index) =>
+    stopsFans
+      ? [
+          {
+            run(_memory, block) {
+              const isOn = block.outputs[index]!
+              for (let row = block.start; row < block.end; row++) if (isOn[row] === 1) stop(block, row, STOPS)
+            },
+          },
+        ]
+      : [],
+  )
+}
+
+/** Everything stands for a time from the first moment with power on. */
+function powerReturnPart({ response: { powerReturn }, memory: plan }: PartContext): Part[] {
+  if (!powerReturn) return []
+  const leftAt = plan.slot(powerReturn.waitS)
+  const by = placeOf('power-return')
+  return [
+    {
+      run(memory, block) {
+        let left = memory[leftAt]!
+        for (let row = block.start; row < block.end; row++) {
+          left = runDown(left, block.dtS[row]!)
+          if (left > 0) stop(block, row, by)
+        }
+        memory[leftAt] = left
+      },
+      settle(memory) {
+        memory[leftAt] = 0
+      },
+    },
+  ]
+}
+
 function stopPart({ response: { overrides }, inputIndex }: PartContext): Part[] {
   if (overrides?.safetyStop === undefined) return []
   const at = inputIndex(overrides.safetyStop)
   return [
     {
-      run(_memory, { start, end, inputs, heldPct, heldBy }) {
-        const xs = inputs[at]!
-        for (let row = start; row < end; row++)
-          if (xs[row]! >= 0.5) {
-            heldPct[row] = 0
-            heldBy[row] = SAFETY_STOP
-          }
+      run(_memory, block) {
+        const xs = block.inputs[at]!
+        for (let row = block.start; row < block.end; row++) if (xs[row]! >= 0.5) stop(block, row, SAFETY_STOP)
       },
     },
   ]
@@ -152,7 +195,9 @@ function stopPart({ response: { overrides }, inputIndex }: PartContext): Part[] 
 /** What must be, whatever was asked, applied weakest first so that the strongest has the last word. Null where there is none.
  *  Source: the order is that of docs/control-laws.md. */
 export function compileOverrides(context: PartContext): CompiledHolds | null {
-  const parts = [testPart, lostPart, heaterPurgePart, overheatPart, stopPart].flatMap((part) => part(context))
+  const parts = [testPart, lostPart, heaterPurgePart, overheatPart, outputStopPart, powerReturnPart, stopPart].flatMap(
+    (part) => part(context),
+  )
   if (parts.length === 0) return null
   return {
     run(memory, block) {

@@ -23,10 +23,11 @@ function combine(
   return how === 'average' ? sum / count : best
 }
 
-/** Offsets, combined inputs, the scan interval and moved set points; null where an input is simply what it reads. */
+/** Offsets, living zeros, combined inputs, the scan interval and moved set points; null where an input is simply what it reads. */
 export function compileSense(
-  { response, memory: plan, inputIndex, clockIndex }: PartContext,
+  { response, memory: plan, inputIndex, clockIndex, dateIndex }: PartContext,
   setPoints: { readonly count: number; readonly fill: (block: Columns) => void },
+  hasTargets: boolean,
 ): ((state: MachineState, block: Columns) => void) | null {
   const { inputs, scanS = 0 } = response
   const offsets = Float64Array.from(inputs, (input) => (isMeasured(input) ? (input.offset ?? 0) : 0))
@@ -35,15 +36,23 @@ export function compileSense(
       ? [{ place, how: input.combines.how, of: input.combines.of.map(inputIndex) }]
       : [],
   )
+  const lostBelow = Float64Array.from(inputs, (input) =>
+    isMeasured(input) ? (input.lostBelow ?? -Infinity) : -Infinity,
+  )
+  const isPlain = offsets.every((offset) => offset === 0) && lostBelow.every((edge) => edge === -Infinity)
   const movesPoints = setPoints.count > 0
-  if (scanS === 0 && !movesPoints && combined.length === 0 && offsets.every((offset) => offset === 0)) return null
+  if (scanS === 0 && !movesPoints && !hasTargets && combined.length === 0 && isPlain) return null
   const sinceAt = plan.slot(Infinity)
 
   /** Every row as if it were scanned. */
   function read({ start, end, raw, inputs: sensed }: Columns): void {
     for (let index = 0; index < offsets.length; index++) {
       const [from, to, offset] = [raw[index]!, sensed[index]!, offsets[index]!]
-      for (let row = start; row < end; row++) to[row] = offset === 0 ? from[row]! : exact(from[row]! + offset)
+      const edge = lostBelow[index]!
+      for (let row = start; row < end; row++) {
+        const x = from[row]!
+        to[row] = x < edge ? NaN : offset === 0 ? x : exact(x + offset)
+      }
     }
     for (const { place, how, of } of combined) {
       const [to, offset] = [sensed[place]!, offsets[place]!]
@@ -68,9 +77,11 @@ export function compileSense(
     const { start, end } = block
     read(block)
     if (scanS > 0) hold(state, block)
-    // The clock runs between scans.
-    const [clock, shown] = [block.raw[clockIndex]!, block.inputs[clockIndex]!]
-    for (let row = start; row < end; row++) shown[row] = clock[row]!
+    // The clock and the date run between scans.
+    for (const index of [clockIndex, dateIndex]) {
+      const [told, shown] = [block.raw[index]!, block.inputs[index]!]
+      for (let row = start; row < end; row++) shown[row] = told[row]!
+    }
     if (movesPoints) setPoints.fill(block)
     for (let index = 0; index < block.inputs.length; index++) state.sensed[index] = block.inputs[index]![end - 1]!
   }

@@ -22,12 +22,15 @@ function compileShift(rule: Rule): Shift | null {
 
 /** Moves each such rule's input instead of its points: the rule then reads a place of its own behind the clock.
  *  @returns the place of a rule's input, and what fills those places in a block */
-export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockIndex }: PartContext) {
+export function compileSetPoints(
+  rules: readonly Rule[],
+  { inputIndex, clockIndex, dateIndex }: Omit<PartContext, 'tiedIndex'>,
+) {
   const shifts = rules.map(compileShift)
   const moved = shifts.flatMap((shift, rule) => (shift ? [{ shift, rule, from: inputIndex(shift.input) }] : []))
   const placeOf = (rule: number): number | null => {
     const index = moved.findIndex((candidate) => candidate.rule === rule)
-    return index < 0 ? null : clockIndex + 1 + index
+    return index < 0 ? null : dateIndex + 1 + index
   }
   return {
     count: moved.length,
@@ -36,7 +39,7 @@ export function compileSetPoints(rules: readonly Rule[], { inputIndex, clockInde
     fill({ start, end, inputs }: Block): void {
       const clock = inputs[clockIndex]!
       for (const [index, { from, shift }] of moved.entries()) {
-        const [own, read] = [inputs[clockIndex + 1 + index]!, inputs[from]!]
+        const [own, read] = [inputs[dateIndex + 1 + index]!, inputs[from]!]
         for (let row = start; row < end; row++) own[row] = exact(read[row]! - shift.at(clock[row]!))
       }
     },

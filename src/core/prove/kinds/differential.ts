@@ -1,4 +1,4 @@
-import { beyond, restFor, speedCheck, standing, tells } from '@/core/prove/build'
+import { beyond, restFor, shiftAt, speedCheck, standing, tells } from '@/core/prove/build'
 import type { Check } from '@/core/prove/check'
 import { brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import type { Values } from '@/core/prove/stage'
@@ -14,7 +14,7 @@ export function differentialChecks(
   suffix = '',
 ): Check[] {
   if (!measuredOf(context, rule.input)) return []
-  const shift = context.machine.shiftOf(index, base.clock ?? NaN)
+  const shift = shiftAt(context, index, base)
   const [on, off] = [rule.onAt + shift, rule.offAt + shift]
   const way = rule.action === 'direct' ? 1 : -1
   const onX = beyond(context, rule.input, on, way)

@@ -5,8 +5,10 @@ import { bring, says } from '@/core/prove/words'
 import type { MeasuredInput } from '@/core/rules/input'
 import { ruleInputId } from '@/core/rules/table'
 
-/** The input that drives the demand: that of the first ramp. */
+/** The input that brings the fans in: the reading by which they join, or that of the first ramp, which drives the demand. */
 function driverOf(context: ProveContext): MeasuredInput | undefined {
+  const byReading = context.response.stages?.fixed[0]?.joinsWhile
+  if (byReading) return measuredOf(context, byReading.input)
   const ramp = context.machine.rules.find((rule) => 'fullAt' in rule)
   return ramp && measuredOf(context, ruleInputId(ramp) ?? '')
 }

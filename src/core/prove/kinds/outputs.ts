@@ -76,8 +76,10 @@ function bringAbout(context: ProveContext, condition: Condition, base: Values): 
         says: { kind: 'lost', inputs },
       }
     }
-    // Nobody waits for an hour of the week, or heats a controller, to prove a lamp.
+    // Nobody waits for an hour of the week or for dry air, or heats a controller, to prove a lamp.
     case 'clock':
+    case 'season':
+    case 'drier':
     case 'overheated':
       return null
   }

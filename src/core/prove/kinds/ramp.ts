@@ -1,4 +1,14 @@
-import { beyond, leadAfter, resting, restFor, speedCheck, standing, stateAfter, tells } from '@/core/prove/build'
+import {
+  beyond,
+  leadAfter,
+  restFor,
+  resting,
+  shiftAt,
+  speedCheck,
+  standing,
+  stateAfter,
+  tells,
+} from '@/core/prove/build'
 import type { Check, CheckOf } from '@/core/prove/check'
 import { bringsFor, brought, measuredOf, type ProveContext } from '@/core/prove/context'
 import { expectStep, type SpeedExpectation } from '@/core/prove/expect'
@@ -89,7 +99,7 @@ export function rampChecks(
   suffix = '',
 ): Check[] {
   if (!measuredOf(context, ramp.input)) return []
-  const [start, full] = edges(context, ramp, context.machine.shiftOf(index, base.clock ?? NaN), base)
+  const [start, full] = edges(context, ramp, shiftAt(context, index, base), base)
   const way = ramp.fullAt > ramp.startAt ? 1 : -1
   const course: Course = { ramp, index, base, id: `${ramp.id}${suffix}`, start, full, way }
   const startX = beyond(context, ramp.input, start, way === 1 ? -1 : 1)

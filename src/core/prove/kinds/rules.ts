@@ -1,5 +1,6 @@
 import type { Check } from '@/core/prove/check'
 import type { ProveContext } from '@/core/prove/context'
+import { byAgeChecks } from '@/core/prove/kinds/byAge'
 import { cycleChecks } from '@/core/prove/kinds/cycle'
 import { differentialChecks } from '@/core/prove/kinds/differential'
 import { holdAfterFallChecks } from '@/core/prove/kinds/holdAfterFall'
@@ -21,6 +22,7 @@ const CHECKS = {
   cycle: cycleChecks,
   'hold-after-fall': holdAfterFallChecks,
   purge: purgeChecks,
+  'by-age': byAgeChecks,
 } satisfies { [K in Rule['kind']]: ChecksOf<Extract<Rule, { kind: K }>> }
 
 /** What proves one rule, rule number `index` of the machine. */
