@@ -227,74 +227,161 @@ const anyRule: fc.Arbitrary<Rule> = fc
 /** Growth is counted from here in every one of them. */
 const PLACED_ON = '2026-03-02'
 
-/** Up to six rules with everything that stands beside rules now there, now not. */
-export const anyResponse: fc.Arbitrary<Response> = fc
-  .record({
-    rules: fc.array(anyRule, { maxLength: 6 }),
-    bounds: fc.tuple(pct, pct),
-    offAllowed: fc.boolean(),
-    wins: fc.constantFrom<'highest' | 'first'>('highest', 'highest', 'first'),
-    steps: fc.record({
-      stepPct: fc.constantFrom(0, 0, 5, 10, 12.5, 100 / 3),
-      rounding: fc.constantFrom('nearest' as const, 'nearest' as const, 'up' as const, 'down' as const),
-      levelsPct: fc.constantFrom<number[] | undefined>(undefined, undefined, undefined, [35, 48, 61, 74, 87, 100]),
+/** Up to six rules, and what stands beside rules. */
+const anyParts = fc.record({
+  rules: fc.array(anyRule, { maxLength: 6 }),
+  bounds: fc.tuple(pct, pct),
+  offAllowed: fc.boolean(),
+  wins: fc.constantFrom<'highest' | 'first'>('highest', 'highest', 'first'),
+  steps: fc.record({
+    stepPct: fc.constantFrom(0, 0, 5, 10, 12.5, 100 / 3),
+    rounding: fc.constantFrom('nearest' as const, 'nearest' as const, 'up' as const, 'down' as const),
+    levelsPct: fc.constantFrom<number[] | undefined>(undefined, undefined, undefined, [35, 48, 61, 74, 87, 100]),
+  }),
+  ceilingHow: fc.constantFrom('clip' as const, 'clip' as const, 'rescale' as const),
+  rate: fc.constantFrom(undefined, undefined, { upPctPerS: 0.5, downPctPerS: 1 }, { upPctPerS: 3, downPctPerS: 0.7 }),
+  keeps: fc.subarray([...MEMORIES]),
+  hasModes: fc.constantFrom('light', 'week', 'none'),
+  day: fc.record(weekSpan),
+  delayS: seconds,
+  finalRunOn: fc.constantFrom(undefined, { holdS: 60, speedPct: null }, { holdS: 30, speedPct: 35 }),
+  reduction: fc.constantFrom<Reduction['how'] | 'none'>('none', 'points', 'relative'),
+  side: fc.constantFrom(...SIDES),
+  bands: fc.constantFrom<SkipBand[]>(
+    [],
+    [],
+    [{ fromPct: 43, toPct: 58 }],
+    [{ fromPct: 20, toPct: 37 }],
+    [{ fromPct: 80, toPct: 97 }],
+    [
+      { fromPct: 60, toPct: 72 },
+      { fromPct: 40, toPct: 61 },
+    ],
+    [
+      { fromPct: 30, toPct: 45 },
+      { fromPct: 45, toPct: 55 },
+    ],
+  ),
+  hasKick: fc.boolean(),
+  overrides: fc.subarray(['test', 'lost', 'cool', 'hot', 'stop', 'isolated'] as const),
+  offset: fc.constantFrom(0, 0, -2, 3),
+  follower: fc.constantFrom<Follower['atLeadFloor'] | 'none'>('none', 'follow', 'floor', 'off'),
+  heat: target,
+  night: fc.boolean(),
+  cool: target,
+  follows: fc.boolean(),
+  seasons,
+  seasonNow: fc.constantFrom(undefined, undefined, 'warm', 'cool'),
+  lostBelow: fc.constantFrom(undefined, undefined, 12),
+  cutOut: fc.option(fc.tuple(pct, pct), { freq: 3 }),
+  speeds: fc.option(fc.uniqueArray(pct, { minLength: 1, maxLength: 4 })),
+  stepUps: fc.array(
+    fc.record({ by: fc.integer({ min: 1, max: 3 }), onlyWhile: fc.array(condition, { minLength: 1, maxLength: 2 }) }),
+    {
+      maxLength: 2,
+    },
+  ),
+  waitS: fc.constantFrom(undefined, undefined, 25),
+  stages: fc.option(
+    fc.record({
+      offBelowPct: fc.constantFrom(0, 5, 20),
+      minStageS: seconds,
+      count: fc.integer({ min: 1, max: 3 }),
+      percentOf: fc.constantFrom(undefined, 'fans' as const, 'air' as const),
+      byReading: fc.constantFrom(false, false, true),
     }),
-    ceilingHow: fc.constantFrom('clip' as const, 'clip' as const, 'rescale' as const),
-    rate: fc.constantFrom(undefined, undefined, { upPctPerS: 0.5, downPctPerS: 1 }, { upPctPerS: 3, downPctPerS: 0.7 }),
-    keeps: fc.subarray([...MEMORIES]),
-    hasModes: fc.constantFrom('light', 'week', 'none'),
-    day: fc.record(weekSpan),
-    delayS: seconds,
-    finalRunOn: fc.constantFrom(undefined, { holdS: 60, speedPct: null }, { holdS: 30, speedPct: 35 }),
-    reduction: fc.constantFrom<Reduction['how'] | 'none'>('none', 'points', 'relative'),
-    side: fc.constantFrom(...SIDES),
-    bands: fc.constantFrom<SkipBand[]>(
-      [],
-      [],
-      [{ fromPct: 43, toPct: 58 }],
-      [{ fromPct: 20, toPct: 37 }],
-      [{ fromPct: 80, toPct: 97 }],
-      [
-        { fromPct: 60, toPct: 72 },
-        { fromPct: 40, toPct: 61 },
-      ],
-      [
-        { fromPct: 30, toPct: 45 },
-        { fromPct: 45, toPct: 55 },
-      ],
-    ),
-    hasKick: fc.boolean(),
-    overrides: fc.subarray(['test', 'lost', 'cool', 'hot', 'stop', 'isolated'] as const),
-    offset: fc.constantFrom(0, 0, -2, 3),
-    follower: fc.constantFrom<Follower['atLeadFloor'] | 'none'>('none', 'follow', 'floor', 'off'),
-    heat: target,
-    night: fc.boolean(),
-    cool: target,
-    follows: fc.boolean(),
-    seasons,
-    seasonNow: fc.constantFrom(undefined, undefined, 'warm', 'cool'),
-    lostBelow: fc.constantFrom(undefined, undefined, 12),
-    cutOut: fc.option(fc.tuple(pct, pct), { freq: 3 }),
-    speeds: fc.option(fc.uniqueArray(pct, { minLength: 1, maxLength: 4 })),
-    stepUps: fc.array(
-      fc.record({ by: fc.integer({ min: 1, max: 3 }), onlyWhile: fc.array(condition, { minLength: 1, maxLength: 2 }) }),
-      {
-        maxLength: 2,
-      },
-    ),
-    waitS: fc.constantFrom(undefined, undefined, 25),
-    stages: fc.option(
-      fc.record({
-        offBelowPct: fc.constantFrom(0, 5, 20),
-        minStageS: seconds,
-        count: fc.integer({ min: 1, max: 3 }),
-        percentOf: fc.constantFrom(undefined, 'fans' as const, 'air' as const),
-        byReading: fc.constantFrom(false, false, true),
-      }),
-    ),
-  })
-  .map(({ rules, bounds: [a, b], overrides, ...has }) =>
-    exampleResponse({
+  ),
+})
+
+type Parts = typeof anyParts extends fc.Arbitrary<infer T> ? T : never
+
+/** What goes by the date: seasons, targets, growth. */
+const ofTheYear = (has: Parts): Partial<Response> => ({
+  seasons: has.seasons,
+  ...(has.seasonNow ? { seasonNow: has.seasonNow } : {}),
+  placedOn: PLACED_ON,
+  targets: (['heat', 'cool'] as const).map((id) => {
+    const { at, changes, byAge: days, ageTo } = has[id]
+    const told = changes.filter(({ mode, season, spans }) => mode ?? season ?? spans)
+    return {
+      id,
+      name: id,
+      kind: 'temperature' as const,
+      at,
+      ...(told.length > 0 ? { changes: told } : {}),
+      ...(days
+        ? {
+            byAge: [
+              { day: days[0], at },
+              { day: days[1], at: ageTo },
+            ],
+          }
+        : {}),
+      ...(id === 'cool' && has.follows ? { follows: 'heat' } : {}),
+    }
+  }),
+})
+
+/** Speeds under names, and the low-speed cut-out. */
+const ofSpeeds = (has: Parts, [low, high]: readonly [number, number]): Partial<Response> => ({
+  ...(has.cutOut && has.offAllowed && !has.stages
+    ? {
+        cutOut: {
+          offBelowPct: Math.min(...has.cutOut),
+          backAtPct: Math.min(high, Math.max(low, ...has.cutOut)),
+        },
+      }
+    : {}),
+  ...(has.speeds
+    ? {
+        speeds: has.speeds
+          .sort((x, y) => x - y)
+          .map((speed, index) => ({
+            id: `s${index}`,
+            name: `speed ${index}`,
+            pct: speed,
+            ...(has.follower === 'none' ? {} : { fans: [{ fan: 'second', pct: Math.min(100, speed + 7) }] }),
+          })),
+        stepUps: has.stepUps,
+      }
+    : {}),
+})
+
+const ofStages = (has: Parts): Partial<Response> =>
+  has.stages
+    ? {
+        stages: {
+          offBelowPct: has.stages.offBelowPct,
+          minStageS: has.stages.minStageS,
+          ...(has.stages.percentOf ? { percentOf: has.stages.percentOf } : {}),
+          fixed: [25, 50, 75].slice(0, has.stages.count).map((joinsAtPct) => ({
+            fan: `f${joinsAtPct}`,
+            joinsAtPct,
+            ...(has.stages?.byReading
+              ? {
+                  joinsWhile: {
+                    kind: 'input' as const,
+                    input: 'temp',
+                    when: 'at-or-above' as const,
+                    at: joinsAtPct / 5 + 10,
+                    release: 2,
+                  },
+                }
+              : {}),
+          })),
+        },
+      }
+    : {}
+
+/** Up to six rules with everything that stands beside rules now there, now not. */
+export const anyResponse: fc.Arbitrary<Response> = anyParts
+  .map((has) => {
+    const {
+      rules,
+      bounds: [a, b],
+      overrides,
+    } = has
+    return exampleResponse({
       inputs: [
         {
           id: 'temp',
@@ -319,59 +406,21 @@ export const anyResponse: fc.Arbitrary<Response> = fc
         speedPct: Math.min(a, b),
         reasons: [],
         offAllowed: has.offAllowed,
-        ...(has.night ? { nightPct: Math.round((Math.min(a, b) * 3 + Math.max(a, b)) / 4) } : {}),
+        ...(has.night && has.hasModes !== 'none'
+          ? { nightPct: Math.round((Math.min(a, b) * 3 + Math.max(a, b)) / 4) }
+          : {}),
       },
       ceiling: {
         speedPct: Math.max(a, b),
         how: has.ceilingHow,
-        ...(has.night ? { nightPct: Math.round((Math.min(a, b) + Math.max(a, b)) / 2) } : {}),
+        ...(has.night && has.hasModes !== 'none'
+          ? { nightPct: Math.round((Math.min(a, b) + Math.max(a, b)) / 2) }
+          : {}),
       },
       steps: has.steps,
       ...(has.rate ? { rate: has.rate } : {}),
-      seasons: has.seasons,
-      ...(has.seasonNow ? { seasonNow: has.seasonNow } : {}),
-      placedOn: PLACED_ON,
-      targets: (['heat', 'cool'] as const).map((id) => {
-        const { at, changes, byAge: days, ageTo } = has[id]
-        const told = changes.filter(({ mode, season, spans }) => mode ?? season ?? spans)
-        return {
-          id,
-          name: id,
-          kind: 'temperature' as const,
-          at,
-          ...(told.length > 0 ? { changes: told } : {}),
-          ...(days
-            ? {
-                byAge: [
-                  { day: days[0], at },
-                  { day: days[1], at: ageTo },
-                ],
-              }
-            : {}),
-          ...(id === 'cool' && has.follows ? { follows: 'heat' } : {}),
-        }
-      }),
-      ...(has.cutOut && has.offAllowed && !has.stages
-        ? {
-            cutOut: {
-              offBelowPct: Math.min(...has.cutOut),
-              backAtPct: Math.min(Math.max(a, b), Math.max(...has.cutOut)),
-            },
-          }
-        : {}),
-      ...(has.speeds
-        ? {
-            speeds: has.speeds
-              .sort((x, y) => x - y)
-              .map((speed, index) => ({
-                id: `s${index}`,
-                name: `speed ${index}`,
-                pct: speed,
-                ...(has.follower === 'none' ? {} : { fans: [{ fan: 'second', pct: Math.min(100, speed + 7) }] }),
-              })),
-            stepUps: has.stepUps,
-          }
-        : {}),
+      ...ofTheYear(has),
+      ...ofSpeeds(has, [Math.min(a, b), Math.max(a, b)]),
       ...(has.waitS === undefined ? {} : { powerReturn: { waitS: has.waitS } }),
       keeps: has.keeps,
       wins: has.wins,
@@ -392,32 +441,9 @@ export const anyResponse: fc.Arbitrary<Response> = fc
       },
       followers:
         has.follower === 'none' ? [] : [{ fan: 'second', ratio: 0.8, floorPct: 15, atLeadFloor: has.follower }],
-      ...(has.stages
-        ? {
-            stages: {
-              offBelowPct: has.stages.offBelowPct,
-              minStageS: has.stages.minStageS,
-              ...(has.stages.percentOf ? { percentOf: has.stages.percentOf } : {}),
-              fixed: [25, 50, 75].slice(0, has.stages.count).map((joinsAtPct) => ({
-                fan: `f${joinsAtPct}`,
-                joinsAtPct,
-                ...(has.stages?.byReading
-                  ? {
-                      joinsWhile: {
-                        kind: 'input' as const,
-                        input: 'temp',
-                        when: 'at-or-above' as const,
-                        at: joinsAtPct / 5 + 10,
-                        release: 2,
-                      },
-                    }
-                  : {}),
-              })),
-            },
-          }
-        : {}),
-    }),
-  )
+      ...ofStages(has),
+    })
+  })
   // What its bounds leave no speed for is refused.
   .filter((response) => checkResponse(response).length === 0)
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
-import { overviewOf, OVERVIEW_VERSION } from '@/core/record/overview'
+import { overviewOf, overviewMadeBy } from '@/core/record/overview'
 import { closePool, database, inWorkspace, type Scope } from '@/db/client'
 import { migrateDatabase } from '@/db/migrate'
 import { addMember } from '@/db/queries/member'
@@ -95,7 +95,7 @@ async function fill(scope: Scope, count: number, revisions: number): Promise<voi
             select ${workspaceId}::uuid, id, 1, ${JSON.stringify(document)}::jsonb, gen_random_uuid(), 'Seed' from made
           ), lines as (
             insert into installation_line (workspace_id, installation_id, name, duty, needs, seal_number, is_as_sealed, line, made_by, version)
-            select ${workspaceId}::uuid, id, ${document.name} || ' ' || left(id::text, 4), ${document.brief.duty}, ${needs}, ${revisions}, true, ${JSON.stringify(overview)}::jsonb, ${OVERVIEW_VERSION}, 1 from made
+            select ${workspaceId}::uuid, id, ${document.name} || ' ' || left(id::text, 4), ${document.brief.duty}, ${needs}, ${revisions}, true, ${JSON.stringify(overview)}::jsonb, ${overviewMadeBy(new Date().toISOString().slice(0, 10))}, 1 from made
           ), entries as (
             insert into log_entry (workspace_id, id, installation_id, kind, text, written_by)
             select ${workspaceId}::uuid, gen_random_uuid(), id, 'sealed', 'Sealed revision ' || n, 'Seed' from made, generate_series(1, ${revisions}) as n

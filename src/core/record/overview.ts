@@ -10,6 +10,7 @@ import type { Problem } from '@/core/json/problem'
 import { METRIC } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
 import type { Cause } from '@/core/rules/kind'
+import { dateOf } from '@/core/rules/yearDay'
 import { ruleKind, ruleInputId, boostOf } from '@/core/rules/table'
 import { problemLine } from '@/core/words/problems'
 

@@ -2,7 +2,7 @@ import { freeId } from '@/core/json/freeId'
 import { followerPct } from '@/core/machine/follower'
 import type { NamedSpeed, Response } from '@/core/response/schema'
 import { text, type MoreAction } from '@/core/rules/kind'
-import { field, listed } from '@/core/rules/sentence'
+import { field } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 const NAMES = ['low', 'medium', 'high'] as const

@@ -7,7 +7,7 @@ import type { Condition, OtherOutput } from '@/core/response/schema'
 import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
 import { field, inputPart, listed, measures, pastPart } from '@/core/rules/sentence'
 import { OUTDOOR, ROOM_TEMP } from '@/core/rules/usualInputs'
-import { ofCommonPractice, type BehaviourKind, type SentenceContext } from '@/core/sentences/behaviour'
+import { ofCommonPractice, type BehaviourKind, type Offer, type SentenceContext } from '@/core/sentences/behaviour'
 import { conditionChoices, conditionParts } from '@/core/sentences/condition'
 import { tieConditionActions } from '@/core/sentences/tie'
 import { ensureInput, ensureOwnInput } from '@/core/sentences/ensureInput'
@@ -77,6 +77,130 @@ function add(draft: Installation, made: OtherOutput): void {
   )
   draft.response.otherOutputs = [...outputs, { ...made, id }]
 }
+
+/** Figures to begin with: common practice, no source. */
+const OFFERS: readonly Offer[] = [
+  {
+    sentence: 'Raise an alarm when it gets too hot, or a probe is lost',
+    words: 'alarm contact warn too hot lost output',
+    figure: { quantity: 'temperature', typedUnit: '°C' },
+    add(draft, figureC) {
+      const input = ensureInput(draft, ROOM_TEMP)
+      add(draft, {
+        id: 'alarm',
+        kind: 'alarm',
+        name: 'alarm contact',
+        onWhen: [
+          { kind: 'input', input, when: 'at-or-above', at: figureC ?? 32, release: 1 },
+          { kind: 'lost', input },
+        ],
+        notWhile: [],
+        delayS: 60,
+      })
+    },
+  },
+  {
+    sentence: 'Open a bypass when it is warm inside, unless it is cold outside',
+    words: 'bypass summer damper output heat recovery',
+    add(draft) {
+      const [room, outdoor] = [ensureInput(draft, ROOM_TEMP), ensureOwnInput(draft, OUTDOOR)]
+      add(draft, {
+        id: 'bypass',
+        kind: 'bypass',
+        name: 'bypass',
+        onWhen: [{ kind: 'input', input: room, when: 'at-or-above', at: 24, release: 1 }],
+        notWhile: [{ kind: 'input', input: outdoor, when: 'at-or-below', at: 13, release: 1 }],
+        delayS: 0,
+      })
+    },
+  },
+  {
+    sentence: 'Open a shutter while the fan runs',
+    words: 'shutter damper open output',
+    add: (draft) =>
+      add(draft, {
+        id: 'shutter',
+        kind: 'shutter',
+        name: 'shutter',
+        onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: 1 }],
+        notWhile: [],
+        delayS: 0,
+      }),
+  },
+  {
+    sentence: 'Permit heat only while the fan runs fast enough',
+    words: 'heater permission interlock heat output',
+    figure: { quantity: 'speed', typedUnit: '%' },
+    add: (draft, figurePct) =>
+      add(draft, {
+        id: 'heater',
+        kind: 'heater',
+        name: 'heat',
+        onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: figurePct ?? 45 }],
+        notWhile: [],
+        delayS: 10,
+      }),
+  },
+  {
+    sentence: 'Stop the fans so many days after the filter alarm',
+    words: 'filter stop alarm days service output',
+    figure: { quantity: 'time', typedUnit: 'h' },
+    add(draft, figureS) {
+      const input = ensureOwnInput(draft, { id: 'filterAlarm', kind: 'switch', name: 'filter alarm', role: 'alarm' })
+      add(draft, {
+        id: 'filterStop',
+        kind: 'alarm',
+        name: 'filter stop',
+        onWhen: [{ kind: 'switch', input, is: 'on' }],
+        notWhile: [],
+        delayS: figureS ?? 14 * 86_400,
+        stopsFans: true,
+      })
+    },
+  },
+  {
+    sentence: 'Heat the hot water by the clock, once a week',
+    words: 'hot water valve clock weekly cycle output',
+    add: (draft) =>
+      add(draft, {
+        id: 'hotWater',
+        kind: 'valve',
+        name: 'hot water',
+        onWhen: [{ kind: 'clock', spans: [{ days: [6], startMin: 180, endMin: 300 }] }],
+        notWhile: [],
+        delayS: 0,
+      }),
+  },
+  {
+    sentence: 'Let the heat pump run only with enough air',
+    words: 'heat pump permission permit least flow output',
+    figure: { quantity: 'speed', typedUnit: '%' },
+    add: (draft, figurePct) =>
+      add(draft, {
+        id: 'heatPump',
+        kind: 'permit',
+        name: 'heat pump permission',
+        onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: figurePct ?? 35 }],
+        notWhile: [],
+        delayS: 20,
+      }),
+  },
+  {
+    sentence: 'Light a lamp when it gets too hot',
+    words: 'lamp warn light signal output',
+    add(draft) {
+      const input = ensureInput(draft, ROOM_TEMP)
+      add(draft, {
+        id: 'lamp',
+        kind: 'lamp',
+        name: 'warning lamp',
+        onWhen: [{ kind: 'input', input, when: 'at-or-above', at: 32, release: 1 }],
+        notWhile: [],
+        delayS: 0,
+      })
+    },
+  },
+]
 
 /** Damper, shutter, alarm contact, heater permission, lamp. */
 export const otherOutput: BehaviourKind<OtherOutput> = {
@@ -150,126 +274,5 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
       ? [{ label: 'Take the last bar away', change: (draft: OtherOutput) => void draft.notWhile.pop() }]
       : []),
   ],
-  offers: () => [
-    {
-      sentence: 'Raise an alarm when it gets too hot, or a probe is lost',
-      words: 'alarm contact warn too hot lost output',
-      figure: { quantity: 'temperature', typedUnit: '°C' },
-      add(draft, figureC) {
-        const input = ensureInput(draft, ROOM_TEMP)
-        add(draft, {
-          id: 'alarm',
-          kind: 'alarm',
-          name: 'alarm contact',
-          onWhen: [
-            { kind: 'input', input, when: 'at-or-above', at: figureC ?? 32, release: 1 },
-            { kind: 'lost', input },
-          ],
-          notWhile: [],
-          delayS: 60,
-        })
-      },
-    },
-    {
-      sentence: 'Open a bypass when it is warm inside, unless it is cold outside',
-      words: 'bypass summer damper output heat recovery',
-      add(draft) {
-        const [room, outdoor] = [ensureInput(draft, ROOM_TEMP), ensureOwnInput(draft, OUTDOOR)]
-        add(draft, {
-          id: 'bypass',
-          kind: 'bypass',
-          name: 'bypass',
-          onWhen: [{ kind: 'input', input: room, when: 'at-or-above', at: 24, release: 1 }],
-          notWhile: [{ kind: 'input', input: outdoor, when: 'at-or-below', at: 13, release: 1 }],
-          delayS: 0,
-        })
-      },
-    },
-    {
-      sentence: 'Open a shutter while the fan runs',
-      words: 'shutter damper open output',
-      add: (draft) =>
-        add(draft, {
-          id: 'shutter',
-          kind: 'shutter',
-          name: 'shutter',
-          onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: 1 }],
-          notWhile: [],
-          delayS: 0,
-        }),
-    },
-    {
-      sentence: 'Permit heat only while the fan runs fast enough',
-      words: 'heater permission interlock heat output',
-      figure: { quantity: 'speed', typedUnit: '%' },
-      add: (draft, figurePct) =>
-        add(draft, {
-          id: 'heater',
-          kind: 'heater',
-          name: 'heat',
-          onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: figurePct ?? 45 }],
-          notWhile: [],
-          delayS: 10,
-        }),
-    },
-    {
-      sentence: 'Stop the fans so many days after the filter alarm',
-      words: 'filter stop alarm days service output',
-      figure: { quantity: 'time', typedUnit: 'h' },
-      add(draft, figureS) {
-        const input = ensureOwnInput(draft, { id: 'filterAlarm', kind: 'switch', name: 'filter alarm', role: 'alarm' })
-        add(draft, {
-          id: 'filterStop',
-          kind: 'alarm',
-          name: 'filter stop',
-          onWhen: [{ kind: 'switch', input, is: 'on' }],
-          notWhile: [],
-          delayS: figureS ?? 14 * 86_400,
-          stopsFans: true,
-        })
-      },
-    },
-    {
-      sentence: 'Heat the hot water by the clock, once a week',
-      words: 'hot water valve clock weekly cycle output',
-      add: (draft) =>
-        add(draft, {
-          id: 'hotWater',
-          kind: 'valve',
-          name: 'hot water',
-          onWhen: [{ kind: 'clock', spans: [{ days: [6], startMin: 180, endMin: 300 }] }],
-          notWhile: [],
-          delayS: 0,
-        }),
-    },
-    {
-      sentence: 'Let the heat pump run only with enough air',
-      words: 'heat pump permission permit least flow output',
-      figure: { quantity: 'speed', typedUnit: '%' },
-      add: (draft, figurePct) =>
-        add(draft, {
-          id: 'heatPump',
-          kind: 'permit',
-          name: 'heat pump permission',
-          onWhen: [{ kind: 'speed', fan: draft.response.lead, when: 'at-or-above', atPct: figurePct ?? 35 }],
-          notWhile: [],
-          delayS: 20,
-        }),
-    },
-    {
-      sentence: 'Light a lamp when it gets too hot',
-      words: 'lamp warn light signal output',
-      add(draft) {
-        const input = ensureInput(draft, ROOM_TEMP)
-        add(draft, {
-          id: 'lamp',
-          kind: 'lamp',
-          name: 'warning lamp',
-          onWhen: [{ kind: 'input', input, when: 'at-or-above', at: 32, release: 1 }],
-          notWhile: [],
-          delayS: 0,
-        })
-      },
-    },
-  ],
+  offers: () => OFFERS,
 }

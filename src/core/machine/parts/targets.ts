@@ -1,5 +1,4 @@
 import { BESIDE_INPUTS, type Columns } from '@/core/machine/columns'
-import type { PartContext } from '@/core/machine/parts/context'
 import { seasonNow } from '@/core/machine/parts/conditions'
 import { NIGHT_BIT } from '@/core/machine/parts/modes'
 import type { MachineState } from '@/core/machine/state'
