@@ -9,7 +9,7 @@ import { compileLead } from '@/core/machine/parts/lead'
 import { compileLimits } from '@/core/machine/parts/limits'
 import { compileModes } from '@/core/machine/parts/modes'
 import { compileOtherOutputs, type CompiledOutput } from '@/core/machine/parts/otherOutputs'
-import { compileOverrides, ISOLATED } from '@/core/machine/parts/overrides'
+import { compileOverrides, ISOLATED, OVERRIDE_KINDS } from '@/core/machine/parts/overrides'
 import { compileSense } from '@/core/machine/parts/sense'
 import { compileSetPoints } from '@/core/machine/parts/setPoints'
 import { compileStages } from '@/core/machine/parts/stages'
@@ -33,6 +33,14 @@ import { MODES } from '@/core/rules/common'
 import type { CompiledRule } from '@/core/rules/kind'
 import { MemoryPlan } from '@/core/rules/memory'
 import { ruleKind, type Rule, type RuleWhy } from '@/core/rules/table'
+
+/** Seconds that run down by themselves; 0 (for the mode null) where none do. */
+export type TimeLeft = {
+  readonly runOnS: number
+  readonly holdS: number
+  readonly stageS: number
+  readonly modeS: number | null
+}
 
 export type Machine = {
   readonly response: Response
@@ -64,6 +72,8 @@ export type Machine = {
   isNight(state: MachineState): boolean
   /** Damper, alarm and the like, in the order of the response, with their state after a step. */
   readonly otherOutputs: readonly CompiledOutput[]
+  /** What still runs by itself after a step, s: the run-on, a hold, until the next fan may join, until the other mode comes. */
+  timeLeft(state: MachineState): TimeLeft
   /** How many fixed fans run after a step; 0 where there are no stages. */
   fixedRunning(state: MachineState): number
   /** Which condition kept a rule from asking in the last step, by its place; −1 where none did. */
@@ -200,7 +210,7 @@ function ask(parts: Parts, state: MachineState, block: Columns): void {
     else compiledRules[index]!.ask(block, memory, asksPct, index)
     if ((ruleModes[index]! & (gate ? block.allowed : block.modes)[end - 1]!) === 0) asksPct[index] = NaN
   }
-  parts.asked(memory, block)
+  parts.asked.run(memory, block)
 }
 
 /** What stands in the last row, for those who look at a state. */
@@ -358,6 +368,12 @@ function compileChecked(response: Response): Machine {
     failingCondition: (rule, { memory }) => parts.gates[rule]?.failing(memory) ?? -1,
     isNight: ({ memory }) => modes?.isNight(memory) ?? false,
     otherOutputs: parts.otherOutputs,
+    timeLeft: ({ memory, figures }) => ({
+      runOnS: parts.asked.runOnLeftS(memory),
+      holdS: parts.overrides?.leftS(OVERRIDE_KINDS[figures[HELD_BY]!] ?? 'none', memory) ?? 0,
+      stageS: ladder?.waitS(memory) ?? 0,
+      modeS: modes?.leftS(memory) ?? null,
+    }),
     fixedRunning: ({ memory }) => ladder?.running(memory) ?? 0,
     shiftOf: (rule, state) =>
       parts.setPoints.shiftOf(rule, state.sensed[parts.inputIds.length]!) +

@@ -22,7 +22,12 @@ import type { RuleWhy, Rule } from '@/core/rules/table'
 /** One link of the chain from what is sensed to what is given, in the fixed order. */
 export type Link =
   | { readonly stage: 'sense'; readonly input: string; readonly value: number }
-  | { readonly stage: 'mode'; readonly mode: 'day' | 'night'; readonly by: 'light' | 'clock' }
+  | {
+      readonly stage: 'mode'
+      readonly mode: 'day' | 'night'
+      readonly by: 'light' | 'clock'
+      readonly leftS: number | null
+    }
   | { readonly stage: 'ask'; readonly rule: Rule; readonly asksPct: number; readonly why: RuleWhy }
   | { readonly stage: 'ask'; readonly rule: null; readonly asksPct: number; readonly why: { readonly kind: 'floor' } }
   | { readonly stage: 'limit'; readonly kind: 'cut-out'; readonly backAtPct: number }
@@ -34,13 +39,15 @@ export type Link =
       readonly askedPct: number
       readonly limitedPct: number
     }
-  | { readonly stage: 'hold'; readonly kind: 'run-on'; readonly speedPct: number }
+  | { readonly stage: 'hold'; readonly kind: 'run-on'; readonly speedPct: number; readonly leftS: number }
   | {
       readonly stage: 'hold'
       readonly kind: 'held'
       readonly by: OverrideKind
       readonly limitedPct: number
       readonly heldPct: number
+      /** 0 where no time runs. */
+      readonly leftS: number
     }
   | { readonly stage: 'hold'; readonly kind: 'start-kick'; readonly speedPct: number; readonly leftS: number }
   /** Demand in percent of the whole ladder. */
@@ -50,6 +57,8 @@ export type Link =
       readonly demandPct: number
       readonly running: number
       readonly leadPct: number
+      /** Until the next fan may come or go; 0 where one may now. */
+      readonly waitS: number
     }
   | {
       readonly stage: 'give'
@@ -102,7 +111,9 @@ function askLinks(machine: Machine, state: MachineState, inputs: Float64Array): 
   const mode = machine.isNight(state) ? 'night' : 'day'
   const failing = (rule: number) => machine.failingCondition(rule, state)
   return [
-    ...(hasModes ? [{ stage: 'mode', mode, by: response.light ? 'light' : 'clock' } as const] : []),
+    ...(hasModes
+      ? [{ stage: 'mode', mode, by: response.light ? 'light' : 'clock', leftS: machine.timeLeft(state).modeS } as const]
+      : []),
     {
       stage: 'ask',
       rule: null,
@@ -146,10 +157,15 @@ function limitLinks(machine: Machine, state: MachineState, inputs: Float64Array)
     : links
 }
 
-function holdLinks({ response }: Machine, { figures, inCharge }: MachineState): Link[] {
+function holdLinks(machine: Machine, state: MachineState): Link[] {
+  const { response } = machine
+  const { figures, inCharge } = state
+  const left = machine.timeLeft(state)
   const [asked, limited, held] = [figures[ASKED_PCT]!, figures[LIMITED_PCT]!, figures[HELD_PCT]!]
   return [
-    ...(inCharge === IN_CHARGE_RUN_ON ? [{ stage: 'hold', kind: 'run-on', speedPct: asked } as const] : []),
+    ...(inCharge === IN_CHARGE_RUN_ON
+      ? [{ stage: 'hold', kind: 'run-on', speedPct: asked, leftS: left.runOnS } as const]
+      : []),
     ...(figures[HELD_BY]! > 0
       ? [
           {
@@ -158,6 +174,7 @@ function holdLinks({ response }: Machine, { figures, inCharge }: MachineState): 
             by: OVERRIDE_KINDS[figures[HELD_BY]!] ?? 'none',
             limitedPct: limited,
             heldPct: held,
+            leftS: left.holdS,
           } as const,
         ]
       : []),
@@ -210,6 +227,7 @@ export function explain(machine: Machine, state: MachineState, raw: Float64Array
             demandPct: figures[HELD_PCT]!,
             running: machine.fixedRunning(state),
             leadPct: figures[LEAD_PCT]!,
+            waitS: machine.timeLeft(state).stageS,
           } as const,
         ]
       : []),

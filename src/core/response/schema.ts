@@ -373,6 +373,9 @@ export const SwitchedOff = Type.Union([
   switchedOffAt('powerReturn', PowerReturn),
   switchedOffAt('scanS', Type.Number({ minimum: 0, maximum: 3600 })),
   switchedOffAt(`inputs\\.${SHORT}\\.lostPct`, Percent),
+  switchedOffAt(`inputs\\.${SHORT}\\.lostBelow`, Type.Number()),
+  switchedOffAt(`inputs\\.${SHORT}\\.contact`, Type.Union([Type.Literal('closes'), Type.Literal('opens')])),
+  switchedOffAt(`inputs\\.${SHORT}\\.refrigerant`, Type.String({ maxLength: 20 })),
   switchedOffAt('heaterPurge', HeaterPurge),
   switchedOffAt('overrides\\.overheat', Overheat),
   switchedOffAt('overrides\\.test', TestOverride),
@@ -387,7 +390,7 @@ export const Response = Type.Object(
   {
     schema: documentSchema(RESPONSE_SCHEMA),
     lead: about('the fan whose speed the rules ask for, an id of the kit', Id),
-    inputs: about('what can be sensed', Type.Array(Input, { maxItems: 16 })),
+    inputs: about('what can be sensed', Type.Array(Input, { maxItems: 24 })),
     floor: about('the lowest speed, and why', Floor),
     ceiling: about('the highest speed, and what happens to what is asked above it', Ceiling),
     rules: about('what asks for a speed', Type.Array(Rule, { maxItems: 40 })),

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
+import { formatTime } from '@/core/quantity/format'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { setPoints } from '@/core/rules/weekSpan'
@@ -62,7 +63,10 @@ const onOff =
     minOffS: 0,
   })
 
-type Why = { readonly kind: 'differential-on' | 'differential-off'; readonly x: number; readonly edge: number }
+type Why =
+  | { readonly kind: 'differential-on' | 'differential-off'; readonly x: number; readonly edge: number }
+  /** A least time keeps it as it is. */
+  | { readonly kind: 'differential-held'; readonly on: boolean; readonly leftS: number }
 
 export const differentialKind: RuleKind<Differential, Why> = {
   ...PLAIN,
@@ -130,9 +134,10 @@ export const differentialKind: RuleKind<Differential, Why> = {
       why(inputs, memory) {
         const x = inputs[at]!
         if (Number.isNaN(x)) return { kind: 'input-lost' }
-        return memory[isOn] === 1
-          ? { kind: 'differential-on', x, edge: rule.offAt }
-          : { kind: 'differential-off', x, edge: rule.onAt }
+        const on = memory[isOn] === 1
+        const leftS = (on ? minOnS : minOffS) - memory[forS]!
+        if (leftS > 0 && isDifferentialOn(points, x, on) !== on) return { kind: 'differential-held', on, leftS }
+        return on ? { kind: 'differential-on', x, edge: rule.offAt } : { kind: 'differential-off', x, edge: rule.onAt }
       },
       settle(inputs, memory) {
         memory[isOn] = isDifferentialOn(points, inputs[at]!, false) ? 1 : 0
@@ -172,10 +177,15 @@ export const differentialKind: RuleKind<Differential, Why> = {
   trade: ({ onAt, offAt, action }, { difference }) =>
     `differential ${difference(Math.abs(onAt - offAt))}, ${action === 'direct' ? 'direct' : 'reverse'} action`,
   formula: 'on at or past one point, off at or past the other, between them as it was',
-  whyText: ({ kind, x, edge }, { name, point }) =>
-    kind === 'differential-on'
-      ? `${name} is ${point(x)} and on until ${point(edge)}`
-      : `${name} is ${point(x)} and comes on at ${point(edge)}`,
+  whyText(why, { name, point }) {
+    if (why.kind === 'differential-held')
+      return why.on
+        ? `${name} says off, and it stays on for ${formatTime(why.leftS)} more`
+        : `${name} says on, and it stays off for ${formatTime(why.leftS)} more`
+    return why.kind === 'differential-on'
+      ? `${name} is ${point(why.x)} and on until ${point(why.edge)}`
+      : `${name} is ${point(why.x)} and comes on at ${point(why.edge)}`
+  },
   more(rule) {
     const holds = rule.minOnS > 0 || rule.minOffS > 0
     return [

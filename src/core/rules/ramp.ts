@@ -4,10 +4,10 @@ import { about, closed, Id, Percent } from '@/core/json/vocabulary'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { setPoints } from '@/core/rules/weekSpan'
-import { inputQuantity, type MeasuredInput } from '@/core/rules/input'
+import { inputQuantity, isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { text, type RuleKind, type RuleOffer, type SentencePart, type Surroundings, PLAIN } from '@/core/rules/kind'
 import { setPointActions, setPointParts } from '@/core/rules/sentence'
-import { HUMIDITY, ROOM_TEMP } from '@/core/rules/usualInputs'
+import { HUMIDITY, ROOM_TEMP, SIGNAL } from '@/core/rules/usualInputs'
 
 /** Speed in proportion to an input. `startAt` and `fullAt` are in the input's base unit (°C, %RH, Pa); a falling ramp has `fullAt` below `startAt`. */
 export const Ramp = Type.Object(
@@ -89,6 +89,23 @@ type Why =
     }
 
 /** Source: definition, docs/control-laws.md; cases in reference-values `ctl.ramp`. */
+/** A main controller asks by volts: from `startV`, which stands for `fromPct`, to 10 V; below it asks for nothing. Of 2–10 V a cut lead is told
+ *  from a low signal. Both readings of 2–10 V are common practice, no source. */
+const following = (sentence: string, startV: number, fromPct: number): RuleOffer<Ramp> => ({
+  sentence,
+  words: 'volts signal main controller request follow building management 0-10 2-10',
+  make: ({ ensure }) => ({
+    id: 'signal',
+    kind: 'ramp',
+    input: ensure(startV > 0 && fromPct === 0 ? { ...SIGNAL, lostBelow: 1 } : SIGNAL),
+    startAt: startV,
+    fullAt: 10,
+    fromPct,
+    toPct: 100,
+    below: 'nothing',
+  }),
+})
+
 export const rampKind: RuleKind<Ramp, Why> = {
   ...PLAIN,
 
@@ -172,7 +189,7 @@ export const rampKind: RuleKind<Ramp, Why> = {
       text('.'),
     ]
   },
-  cause: (input) => (input?.kind === 'humidity' ? 'humidity' : input?.kind === 'pressure' ? 'pressure' : 'temperature'),
+  cause: (input) => (input && isMeasured(input) ? input.kind : 'temperature'),
   name: (input) => `${input} ramp`,
   trigger: 'level',
   title: 'ramp',
@@ -192,6 +209,9 @@ export const rampKind: RuleKind<Ramp, Why> = {
   offers: [
     climbing('roomTemp', ROOM_TEMP, 22, 5, 'temp ramp heat hot', '°C'),
     climbing('humidity', HUMIDITY, 65, 15, 'hum damp ramp moisture', '%RH'),
+    following('Follow the 0–10 V signal of a main controller', 0, 0),
+    following('Follow a 2–10 V signal of a main controller: 2 V is nothing, 10 V all', 2, 0),
+    following('Follow a 0–10 V signal of a main controller, off below 2 V', 2, 20),
   ],
   speeds: ({ fromPct, toPct }) => [
     { which: null, pct: fromPct },

@@ -223,7 +223,7 @@ export const rapidRiseKind: RuleKind<RapidRise, Why> = {
   whyText(why, { name, point, difference }) {
     switch (why.kind) {
       case 'rapid-rise-on':
-        return `${name} has risen fast to ${point(why.x)} from ${point(why.base)}`
+        return `${name} has risen fast to ${point(why.x)} from ${point(why.base)}, and it answers for ${formatTime(why.leftS)} more at most`
       case 'rapid-rise-capped':
         return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${formatTime(why.leftS)} more`
       case 'rapid-rise-idle':

@@ -25,4 +25,12 @@ export const OUTDOOR_HUMIDITY: MeasuredInput = {
   to: 100,
   role: 'outdoor',
 }
+export const SIGNAL: MeasuredInput = {
+  id: 'signal',
+  kind: 'volts',
+  name: 'signal',
+  from: 0,
+  to: 10,
+  role: 'request',
+}
 export const LIGHT: MeasuredInput = { id: 'light', kind: 'light', name: 'light', from: 0, to: 200 }

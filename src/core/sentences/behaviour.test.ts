@@ -40,7 +40,12 @@ const full = [
       .concat(offers(shed))
       .map(({ sentence }) => sentence)
       // Offered once there are named speeds.
-      .concat('Some speeds more while the door is open'),
+      .concat('Some speeds more while the door is open')
+      // Offered once there is such an input.
+      .concat(
+        'Say what the contact of boost switch does when it comes on',
+        'Below a voltage signal counts as lost',
+      ),
   ),
 ].reduce((document, sentence) => addBy(document, sentence), demoInstallation('duckling-brooder'))
 
@@ -100,6 +105,8 @@ test('everything there is to say can stand in one response', () => {
     [
       'bounds',
       'combined',
+      'contactSense',
+      'liveZero',
       'heaterPurge',
       'isolated',
       'lightMode',

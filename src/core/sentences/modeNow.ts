@@ -1,7 +1,10 @@
+import { formatTime } from '@/core/quantity/format'
 import type { Explanation } from '@/core/machine/explain'
 
 /** Which mode it is at this instant. */
 export function modeNow(_value: unknown, { chain }: Explanation): string {
   const link = chain.find(({ stage }) => stage === 'mode')
-  return link?.stage === 'mode' ? `it is ${link.mode}` : '–'
+  return link?.stage === 'mode'
+    ? `it is ${link.mode}${link.leftS === null ? '' : `, ${link.mode === 'day' ? 'night' : 'day'} in ${formatTime(link.leftS)}`}`
+    : '–'
 }

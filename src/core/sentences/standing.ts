@@ -2,7 +2,7 @@ import type { Explanation } from '@/core/machine/explain'
 import { METRIC, type UnitPreference, formatTime } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import type { RuleWhy } from '@/core/rules/table'
-import { HELD_WORDS, linkText } from '@/core/sentences/words'
+import { capital, HELD_WORDS, linkText, outputStateText } from '@/core/sentences/words'
 
 /** Reasons that come from what the machine remembers, not from the inputs alone. */
 const REMEMBERED: ReadonlySet<RuleWhy['kind']> = new Set([
@@ -15,6 +15,7 @@ const REMEMBERED: ReadonlySet<RuleWhy['kind']> = new Set([
   'hold-after-fall-armed',
   'hold-after-fall-counting',
   'differential-on',
+  'differential-held',
 ])
 
 /** What the machine remembers at this instant, in words: an overrun that is left, the mode, the base of a rapid rise. */
@@ -26,15 +27,22 @@ export function remembered(
   return chain.flatMap((link): string[] => {
     switch (link.stage) {
       case 'mode':
-        return [`It is ${link.mode}, by ${link.by}.`]
+        return [
+          `It is ${link.mode}, by ${link.by}${link.leftS === null ? '' : `; ${link.mode === 'day' ? 'night' : 'day'} in ${formatTime(link.leftS)}`}.`,
+        ]
       case 'ask':
         return link.rule && REMEMBERED.has(link.why.kind) ? [linkText(response, link, preference)] : []
       case 'hold':
         if (link.kind === 'start-kick') return [`The start kick lasts ${formatTime(link.leftS)} more.`]
-        return link.kind === 'held' ? [`${HELD_WORDS[link.by]}.`] : ['It runs on.']
+        return link.kind === 'held'
+          ? [`${HELD_WORDS[link.by]}${link.leftS > 0 ? `, ${formatTime(link.leftS)} left` : ''}.`]
+          : [`It runs on, ${formatTime(link.leftS)} left.`]
+      case 'give':
+        return link.kind === 'output' && link.leftS !== null
+          ? [`${capital(link.output.name)}: ${outputStateText(link)}.`]
+          : []
       case 'sense':
       case 'limit':
-      case 'give':
         return []
     }
   })

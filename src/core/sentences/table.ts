@@ -31,6 +31,9 @@ import { stepUp } from '@/core/sentences/stepUp'
 import { cutOut } from '@/core/sentences/cutOut'
 import { startTrim } from '@/core/sentences/startTrim'
 import { powerReturn } from '@/core/sentences/powerReturn'
+import { liveZero } from '@/core/sentences/liveZero'
+import { contactSense } from '@/core/sentences/contactSense'
+import { refrigerant } from '@/core/sentences/refrigerant'
 import { testOverride } from '@/core/sentences/testOverride'
 
 /** Every kind of behaviour, in the order in which they are said. */
@@ -58,6 +61,9 @@ const BEHAVIOURS = {
   powerReturn,
   powerMemory,
   lostSensor,
+  liveZero,
+  contactSense,
+  refrigerant,
   heaterPurge,
   overheat,
   testOverride,
@@ -86,6 +92,14 @@ export const sentenceContext = (
   { response, kit }: Pick<Installation, 'response' | 'kit'>,
   preference: UnitPreference = METRIC,
 ): SentenceContext => ({ response, fanName: (id) => kit.fans.find((fan) => fan.id === id)?.name ?? id, preference })
+
+/** What stands under an input. */
+const INPUT_PARTS: Readonly<Record<string, BehaviourName>> = {
+  combines: 'combined',
+  lostBelow: 'liveZero',
+  contact: 'contactSense',
+  refrigerant: 'refrigerant',
+}
 
 /** Which kind of behaviour stands at a place. */
 function behaviourAt(place: Path): BehaviourName {
@@ -118,7 +132,7 @@ function behaviourAt(place: Path): BehaviourName {
     case 'keeps':
       return 'powerMemory'
     case 'inputs':
-      return third === 'combines' ? 'combined' : 'lostSensor'
+      return INPUT_PARTS[third] ?? 'lostSensor'
     case 'overrides':
       return second === 'test' ? 'testOverride' : (second as 'overheat' | 'safetyStop' | 'isolated')
     case '':

@@ -146,14 +146,15 @@ function consequenceText(response: Response, link: Link, preference: UnitPrefere
     return `With ${measured?.name ?? input} ${SIDE_WORDS[when]} ${point} it is reduced to ${formatPct(link.limitedPct)} %.`
   }
   if (link.stage === 'hold') {
-    if (link.kind === 'run-on') return `It runs on at ${formatPct(link.speedPct)} %.`
-    if (link.kind === 'held') return `${HELD_WORDS[link.by]}: ${formatPct(link.heldPct)} %.`
+    if (link.kind === 'run-on') return `It runs on at ${formatPct(link.speedPct)} %, ${formatTime(link.leftS)} left.`
+    if (link.kind === 'held')
+      return `${HELD_WORDS[link.by]}: ${formatPct(link.heldPct)} %${link.leftS > 0 ? `, ${formatTime(link.leftS)} left` : ''}.`
     return `Starting from rest: ${formatPct(link.speedPct)} % for ${formatTime(link.leftS)} more.`
   }
   if (link.stage !== 'give') return null
   switch (link.kind) {
     case 'stages':
-      return `Of the whole ladder that is ${formatPct(link.demandPct)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct)} %.`
+      return `Of the whole ladder that is ${formatPct(link.demandPct)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct)} %${link.waitS > 0 ? `; the next change in ${formatTime(link.waitS)} at the earliest` : ''}.`
     case 'steps':
       return link.stepPct > 0
         ? `Steps of ${formatPct(link.stepPct)} % give ${formatPct(link.givenPct)} %.`

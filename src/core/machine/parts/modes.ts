@@ -12,6 +12,8 @@ export type CompiledModes = {
   readonly run: (memory: Float64Array, block: Block) => void
   readonly settle: (memory: Float64Array, inputs: Float64Array) => void
   readonly isNight: (memory: Float64Array) => boolean
+  /** How long until the other mode comes if the light stays as it is, s; null where it does not point there. */
+  readonly leftS: (memory: Float64Array) => number | null
 }
 
 /** Day and night by light or by the clock; null where a response knows neither. */
@@ -63,6 +65,7 @@ function byLight({ response: { light }, memory: plan, inputIndex }: PartContext)
       memory[otherForS] = 0
     },
     isNight: (memory) => memory[modeAt] === NIGHT,
+    leftS: (memory) => (memory[otherForS]! > 0 ? delayS - memory[otherForS]! : null),
   }
 }
 
@@ -91,5 +94,6 @@ function byWeek({ response: { dayByWeek }, memory: plan, clockIndex }: PartConte
       memory[modeAt] = look(inputs[clockIndex]!, memory[modeAt]!)
     },
     isNight: (memory) => memory[modeAt] === NIGHT,
+    leftS: () => null,
   }
 }

@@ -28,12 +28,16 @@ type Run = (memory: Float64Array, block: Columns) => void
 type Part = {
   readonly run: Run
   readonly settle?: (memory: Float64Array, inputs: Float64Array) => void
+  /** The time it still holds, s, where it holds for a time. */
+  readonly leftS?: { readonly by: OverrideKind; readonly of: (memory: Float64Array) => number }
 }
 
 export type CompiledHolds = {
   /** The speed after every hold, and which had the last word. */
   readonly run: Run
   readonly settle: (memory: Float64Array, inputs: Float64Array) => void
+  /** How long a hold still lasts by itself, s; 0 where no time runs. */
+  readonly leftS: (by: OverrideKind, memory: Float64Array) => number
 }
 
 function hold({ heldPct, heldBy }: Columns, row: number, pct: number, by: number): void {
@@ -104,6 +108,7 @@ function heaterPurgePart({ response: { heaterPurge }, memory: plan, inputIndex }
         memory[leftS] = 0
         memory[gaveHeat] = 0
       },
+      leftS: { by: 'heater-purge', of: (memory) => memory[leftS]! },
     },
   ]
 }
@@ -175,6 +180,7 @@ function powerReturnPart({ response: { powerReturn }, memory: plan }: PartContex
       settle(memory) {
         memory[leftAt] = 0
       },
+      leftS: { by: 'power-return', of: (memory) => memory[leftAt]! },
     },
   ]
 }
@@ -209,5 +215,6 @@ export function compileOverrides(context: PartContext): CompiledHolds | null {
     settle(memory, now) {
       for (const part of parts) part.settle?.(memory, now)
     },
+    leftS: (by, memory) => parts.find(({ leftS }) => leftS?.by === by)?.leftS?.of(memory) ?? 0,
   }
 }

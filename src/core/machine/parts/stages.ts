@@ -13,6 +13,8 @@ export type CompiledStages = {
   readonly settle: (memory: Float64Array, block: Columns) => void
   /** How many fixed fans run. */
   readonly running: (memory: Float64Array) => number
+  /** How long until the next fan may come or go, s; 0 where one may now. */
+  readonly waitS: (memory: Float64Array) => number
 }
 
 /** How many fixed fans are wanted in a row, with so many running. */
@@ -130,5 +132,6 @@ export function compileStages(context: PartContext): CompiledStages | null {
       memory[sinceAt] = minStageS
     },
     running: (memory) => memory[count]!,
+    waitS: (memory) => Math.max(0, minStageS - memory[sinceAt]!),
   }
 }
