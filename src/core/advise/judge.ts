@@ -39,6 +39,7 @@ import { rampTooNarrow } from '@/core/advise/rampTooNarrow'
 import { requiredFlow } from '@/core/advise/requiredFlow'
 import { runOnLeftOver } from '@/core/advise/runOnLeftOver'
 import { cutLeadUnseen } from '@/core/advise/cutLeadUnseen'
+import { stopsWithoutAir } from '@/core/advise/stopsWithoutAir'
 import { seasonDue } from '@/core/advise/seasonDue'
 import { senseReversed } from '@/core/advise/senseReversed'
 import { startsTooOften } from '@/core/advise/startsTooOften'
@@ -100,6 +101,7 @@ const JUDGES: readonly Judge[] = [
   purgeWithWetterAir,
   notReadBack,
   cutLeadUnseen,
+  stopsWithoutAir,
 ]
 
 /** What a judgement said when someone left it as it is: for the record. */

@@ -91,6 +91,12 @@ function clocksOf(response: Response): number[] {
   return [...new Set(minutes.map((minute) => ((minute + 10080) % 10080) * 60))].slice(0, 120)
 }
 
+/** Contacts by which an output stops the fans: that is on purpose, and judged by itself. */
+export const stoppingContacts = ({ otherOutputs = [] }: Response): string[] =>
+  otherOutputs.flatMap(({ stopsFans, onWhen }) =>
+    stopsFans ? onWhen.flatMap((condition) => (condition.kind === 'switch' ? [condition.input] : [])) : [],
+  )
+
 type Extreme = { readonly moment: Moment; readonly value: number }
 
 /** The moment at which something is least, found input by input in two rounds: of inputs that nobody moves on purpose, of the clock and the date.
@@ -101,8 +107,14 @@ export function leastOver(
   { from = atRest(where), fixed = [] }: { from?: Moment; fixed?: readonly string[] } = {},
 ): Extreme {
   const { machine, brief } = where
+  const stopping = stoppingContacts(machine.response)
   const moves = machine.response.inputs.flatMap((input): { id: string; places: number[] }[] => {
-    if (fixed.includes(input.id) || ON_PURPOSE.has(roleOf(input, { brief, response: machine.response }))) return []
+    if (
+      stopping.includes(input.id) ||
+      fixed.includes(input.id) ||
+      ON_PURPOSE.has(roleOf(input, { brief, response: machine.response }))
+    )
+      return []
     if (isMeasured(input) && input.combines) return []
     return [{ id: input.id, places: isMeasured(input) ? candidatesOf(machine, input) : [0, 1] }]
   })

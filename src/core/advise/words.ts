@@ -338,6 +338,11 @@ const WORDS = {
     title: `The ${f.rule} brings no more air.`,
     detail: `It asks for ${formatPct(f.askPct)} %, and the fan never runs below ${formatPct(f.floorPct)} %. Raise the one or lower the other.`,
   }),
+  'stops-without-air': (f: { output: string; delayS: number }) => ({
+    title: `“${f.output}” stops every fan.`,
+    detail: `${f.delayS > 0 ? `${formatTime(f.delayS)} after its reason` : 'With its reason'} there is no air at all until someone comes. See that it reaches a person long before, or let it only warn.`,
+    cure: 'Let it only warn',
+  }),
   'season-wrong': (f: { now: string; should: string; from: string }) => ({
     title: `It stands in the ${f.now}; it is the ${f.should} since ${yearDayText(f.from)}.`,
     detail: 'It knows no date: someone has to change it over, and enter what changes.',

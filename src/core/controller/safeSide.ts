@@ -151,7 +151,7 @@ const TABLE: Record<Meaning, Row> = {
   'output.holdS': { air: ['up', 'a longer time is surer'] },
   'output.level': EITHER,
   'switch.contact': EITHER,
-  'follower.floorPct': { air: ['down', 'less make-up keeps the room under suction'] },
+  'follower.floorPct': { air: ['up', 'below its floor it may not restart'] },
   'follower.atLeadFloor': EITHER,
   'stages.joinAt': { air: ['down', 'a fan that joins sooner gives more air, and …'] },
   'stages.inletPct': MORE,

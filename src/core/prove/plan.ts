@@ -11,12 +11,14 @@ import {
   floorChecks,
   kickChecks,
   powerChecks,
+  powerWaitChecks,
   rateChecks,
   reductionChecks,
   finalRunOnChecks,
 } from '@/core/prove/kinds/parts'
 import { peopleChecks } from '@/core/prove/kinds/people'
 import { checksOfRule } from '@/core/prove/kinds/rules'
+import { sweepChecks } from '@/core/prove/kinds/sweep'
 import { targetChecks } from '@/core/prove/kinds/target'
 import { setPointChecks } from '@/core/prove/kinds/week'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
@@ -32,6 +34,7 @@ export function provePlan(context: ProveContext): Check[] {
       ...setPointChecks(context, rule, index),
       ...targetChecks(context, rule, index),
     ]),
+    ...sweepChecks(context),
     ...ladderChecks(context),
     ...modeChecks(context),
     ...finalRunOnChecks(context),
@@ -42,6 +45,7 @@ export function provePlan(context: ProveContext): Check[] {
     ...outputChecks(context),
     ...kickChecks(context),
     ...peopleChecks(context),
+    ...powerWaitChecks(context),
     ...powerChecks(context),
   ]
 }

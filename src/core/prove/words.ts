@@ -327,6 +327,16 @@ const WORDS = {
     ifFails: KICK_FAILS,
     expect: 'It starts fast, and then settles.',
   }),
+  sweep: (f: { input: string }, say) => ({
+    title: `Sweep ${say.input(f.input)} from nothing to all and back.`,
+    how: 'With a signal source at the terminals, the lead to the main controller off. The last step asks for nothing again; then put the lead back.',
+    ifFails: 'The fan follows another range of volts than the main controller sends: look at the convention of both.',
+  }),
+  'power-wait': (f: { expectS: number; toPct: number }) => ({
+    title: `Switch the supply off for a minute and on again: it stands for ${formatTime(f.expectS)}.`,
+    how: 'Stand clear: it starts by itself. Time it from the moment power comes until the fan runs.',
+    ifFails: 'The wait was not kept: fans of one supply start together, and may trip it.',
+  }),
   power: (f: { keepsNothing: boolean }) => ({
     title: 'Power off for a minute, then on, and read the fan when it has settled.',
     how: `Stand clear: the fan restarts by itself. ${f.keepsNothing ? 'What was running on, or latched, is gone.' : 'What it keeps goes on from where it was.'}`,
@@ -501,6 +511,7 @@ const STEPS = {
   'come-down': (f: { input: string; x: number }, say) =>
     `Bring ${say.bring(f.input, f.x)}: it has come down, and the purge ends.`,
   'day-of-growth': (f: { day: number }) => `Put the day of growth to ${f.day}.`,
+  'signal-to': (f: { input: string; x: number }, say) => `Bring ${say.bring(f.input, f.x)}.`,
   'leave-off': (f: { rule: string }, say) => `Leave the ${say.rule(f.rule)} off.`,
   'switch-on': (f: { rule: string }, say) => `Switch the ${say.rule(f.rule)} on.`,
 } satisfies Record<string, (facts: never, say: Say) => string>

@@ -64,5 +64,6 @@ export const formatPct = (pct: number): string => formatNumber(pct, Number.isInt
 export function formatTime(timeS: number): string {
   const say = (x: number, unit: string) => `${formatNumber(x, Number.isInteger(Number(x.toFixed(1))) ? 0 : 1)} ${unit}`
   if (timeS < 120) return say(timeS, 's')
-  return timeS < 7200 ? say(timeS / 60, 'min') : say(timeS / 3600, 'h')
+  if (timeS < 7200) return say(timeS / 60, 'min')
+  return timeS < 172_800 ? say(timeS / 3600, 'h') : say(timeS / 86_400, 'days')
 }

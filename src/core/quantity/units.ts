@@ -128,6 +128,7 @@ export const QUANTITIES = {
       { symbol: 's', names: ['s', 'sec', 'secs', 'second', 'seconds'], scale: 1, decimals: 0 },
       { symbol: 'min', names: ['min', 'mins', 'm', 'minute', 'minutes'], scale: 60, decimals: 1 },
       { symbol: 'h', names: ['h', 'hr', 'hrs', 'hour', 'hours'], scale: 3600, decimals: 2 },
+      { symbol: 'd', names: ['d', 'day', 'days'], scale: 86_400, decimals: 1 },
     ],
     plausible: [0, 604800],
     hint: '90 s, 15 min or 0.5 h',

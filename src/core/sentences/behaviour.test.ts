@@ -42,10 +42,7 @@ const full = [
       // Offered once there are named speeds.
       .concat('Some speeds more while the door is open')
       // Offered once there is such an input.
-      .concat(
-        'Say what the contact of boost switch does when it comes on',
-        'Below a voltage signal counts as lost',
-      ),
+      .concat('Say what the contact of boost switch does when it comes on', 'Below a voltage signal counts as lost'),
   ),
 ].reduce((document, sentence) => addBy(document, sentence), demoInstallation('duckling-brooder'))
 

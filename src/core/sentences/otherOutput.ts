@@ -45,6 +45,9 @@ function outputConditionParts(
   }
 }
 
+/** A filter alarm may wait for a year before it stops anything. */
+const LONGEST_S = 400 * 86_400
+
 type Listed = 'onWhen' | 'notWhile'
 
 /** What a reason or a bar may be begun with: what rules hang on too, and the lead’s speed where the output does not stop it. */
@@ -217,10 +220,14 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
       onWhen.map((condition, index) => outputConditionParts(`onWhen.${index}`, condition, context)),
     ),
     text(' for '),
-    field('delayS', `${name}, delay`, 'time', delayS),
+    { ...field('delayS', `${name}, delay`, 'time', delayS), limits: [0, LONGEST_S] },
     ...(holdS === undefined
       ? []
-      : [text(', and '), field('holdS', `${name}, held on`, 'time', holdS), text(' longer')]),
+      : [
+          text(', and '),
+          { ...field('holdS', `${name}, held on`, 'time', holdS), limits: [0, LONGEST_S] as const },
+          text(' longer'),
+        ]),
     ...(notWhile.length === 0
       ? []
       : [

@@ -1,4 +1,6 @@
 import { freeId } from '@/core/json/freeId'
+import { putAt, valueAt } from '@/core/json/path'
+import { conditionInputPlaces } from '@/core/rules/condition'
 import type { Response } from '@/core/response/schema'
 import type { Input, MeasuredInput } from '@/core/rules/input'
 import { ruleInputIds, withInputs } from '@/core/rules/table'
@@ -15,9 +17,11 @@ const governingFirst = ({ inputs, rules }: Response): readonly Input[] => {
 function renamed(response: Response, nameOf: (id: string) => string): Response {
   const overrides = response.overrides
   const conditions = <C extends { kind: string }>(list: readonly C[]): C[] =>
-    list.map((condition) =>
-      'input' in condition ? { ...condition, input: nameOf(String(condition.input)) } : condition,
-    )
+    list.map((condition) => {
+      const named = structuredClone(condition)
+      for (const at of conditionInputPlaces(condition)) putAt(named, at, nameOf(String(valueAt(condition, at))))
+      return named
+    })
   return {
     ...response,
     inputs: response.inputs.map((input) => ({
@@ -44,6 +48,21 @@ function renamed(response: Response, nameOf: (id: string) => string): Response {
               ? { overheat: { ...overrides.overheat, input: nameOf(overrides.overheat.input) } }
               : {}),
             ...(overrides.test ? { test: { ...overrides.test, input: nameOf(overrides.test.input) } } : {}),
+          },
+        }
+      : {}),
+    ...(response.stepUps
+      ? {
+          stepUps: response.stepUps.map((stepUp) => ({ ...stepUp, onlyWhile: conditions(stepUp.onlyWhile) })),
+        }
+      : {}),
+    ...(response.stages
+      ? {
+          stages: {
+            ...response.stages,
+            fixed: response.stages.fixed.map((join) =>
+              join.joinsWhile ? { ...join, joinsWhile: conditions([join.joinsWhile])[0]! } : join,
+            ),
           },
         }
       : {}),
@@ -110,8 +129,16 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     const onWhen = carried(output.onWhen)
     return onWhen.length === 0 ? [] : [{ ...output, onWhen, notWhile: carried(output.notWhile) }]
   })
+  const speeds = moved.speeds?.map(({ fans = [], ...speed }) => {
+    const here = fans.flatMap(({ fan, pct }) => {
+      const own = followers[other.followers.findIndex((follower) => follower.fan === fan)]
+      return own ? [{ fan: own.fan, pct }] : []
+    })
+    return here.length > 0 ? { ...speed, fans: here } : speed
+  })
   const {
     stages,
+    speeds: _speeds,
     otherOutputs: _outputs,
     switchedOff: _switchedOff,
     notes: _notes,
@@ -135,6 +162,7 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     ...(own.skipBands ? { skipBands: own.skipBands } : {}),
     inputs: [...all.filter(isRead), ...all.filter((input) => !isRead(input))],
     followers,
+    ...(speeds ? { speeds } : {}),
     ...(stages && fixed.length > 0 ? { stages: { ...stages, fixed } } : {}),
     ...(outputs.length > 0 ? { otherOutputs: outputs } : {}),
   }

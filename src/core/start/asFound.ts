@@ -170,6 +170,9 @@ export function asFound({ response: own, kit, dial }: Installation, model: Contr
             fixed: stagesFixed.map((fan, index) => ({ fan, joinsAtPct: joins[index]! })),
             offBelowPct: 5,
             minStageS: 0,
+            ...(model.stages?.inlets
+              ? { inletPct: [null, ...stagesFixed].map((_fan, index) => valueOf('stages.inletPct', index + 1) ?? 0) }
+              : {}),
           },
         }
       : {}),

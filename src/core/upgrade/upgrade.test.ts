@@ -160,15 +160,15 @@ test('what was stored as version 1 opens whole, as the first program of version 
 
 // Whoever makes marks otherwise puts every kept result out of date: then this table changes.
 test.each([
-  ['archive-flat', 'c31b1600'],
-  ['bakehouse-flue', 'e3bd3d95'],
-  ['changing-rooms', 'd3a6d1e2'],
-  ['creamery-condenser', '29c26cd2'],
-  ['duckling-brooder', 'a0e42c14'],
+  ['archive-flat', 'bbfed170'],
+  ['bakehouse-flue', '29a85c67'],
+  ['changing-rooms', 'a7d46674'],
+  ['creamery-condenser', '6c31c999'],
+  ['duckling-brooder', '4c0eb7d5'],
   ['fruiting-room', 'd8590be3'],
-  ['inverter-cupboard', 'b50123fc'],
-  ['kiln-room', '825e8df5'],
-  ['ticket-hall-door', '98eaa452'],
+  ['inverter-cupboard', '63866e69'],
+  ['kiln-room', '2dd60d07'],
+  ['ticket-hall-door', '41de00c1'],
 ])('the mark of what %s is given is what it was', (name, mark) =>
   expect(givenMark(derive(demoInstallation(name)).given.response)).toBe(mark),
 )

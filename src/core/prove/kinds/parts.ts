@@ -115,9 +115,11 @@ export function kickChecks(context: ProveContext): Check[] {
   const { startKick } = context.response
   if (!startKick || startKick.holdS < 1) return []
   const { machine, rest } = context
+  const waitS = context.response.powerReturn?.waitS ?? 0
   const fromPower = (values: Values): { kickPct: number; thenPct: number } => {
     const state = machine.newState()
     machine.step(state, terminals(context, values), 0)
+    if (waitS > 0) machine.step(state, terminals(context, values), waitS)
     return { kickPct: state.fansPct[0]!, thenPct: stateAfter(context, [resting(values)]).fansPct[0]! }
   }
   const moments: Moment[] = [
@@ -132,7 +134,7 @@ export function kickChecks(context: ProveContext): Check[] {
   const { values } = found
   const { kickPct, thenPct } = fromPower(values)
   const facts = { first: found.says, kickPct, holdS: startKick.holdS, thenPct }
-  const stages: Stage[] = [resting(values), { values, forS: 30, power: false }, { values, forS: 0 }]
+  const stages: Stage[] = [resting(values), { values, forS: 30, power: false }, { values, forS: waitS }]
   const timed = timedCheck(context, () => ({ id: 'start-kick', says: says('start-kick', facts) }), {
     stages,
     fromPct: kickPct,
@@ -147,6 +149,22 @@ export function kickChecks(context: ProveContext): Check[] {
         stages,
       ),
   ]
+}
+
+/** How long everything stands when power returns. */
+export function powerWaitChecks(context: ProveContext): Check[] {
+  const { powerReturn } = context.response
+  if (!powerReturn) return []
+  const { values } = fastMoment(context)
+  const stages: Stage[] = [resting(values), { values, forS: 60, power: false }, { values, forS: 0 }]
+  const toPct = stateAfter(context, [resting(values)]).fansPct[0]!
+  const timed = timedCheck(context, (expectS) => ({ id: 'power-wait', says: says('power-wait', { expectS, toPct }) }), {
+    stages,
+    fromPct: 0,
+    toPct,
+    guessS: powerReturn.waitS,
+  })
+  return timed ? [timed] : []
 }
 
 /** What stands when power returns, and that everything set is still set. */
