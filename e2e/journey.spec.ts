@@ -28,7 +28,7 @@ test('sign in, change the ramp, dial in, prove, seal, kill everything, find it a
     await page.getByRole('checkbox', { name: 'Action 2 done' }).click()
     await expect(page.getByText('turn back 9 clicks (0.5 K each), press and hold 2 s to keep')).toBeVisible()
     await page.getByRole('checkbox', { name: 'Action 3 done' }).click()
-    await expect(page.getByText('3 of 17 done')).toBeVisible()
+    await expect(page.getByText('3 of 19 done')).toBeVisible()
     await expectKept(page)
   })
 
@@ -70,7 +70,7 @@ test('sign in, change the ramp, dial in, prove, seal, kill everything, find it a
     await openStage(again, /Fruiting room 2/, 'respond')
     await expect(again.getByRole('textbox', { name: /room temperature, start/ })).toHaveValue('15.5')
     await openStage(again, /Fruiting room 2/, 'dial-in')
-    await expect(again.getByText('3 of 17 done')).toBeVisible()
+    await expect(again.getByText('3 of 19 done')).toBeVisible()
     await openStage(again, /Fruiting room 2/, 'hand-over')
     await expect(again.getByText('Starts earlier, as the grower asked').first()).toBeVisible()
     await again.getByRole('link', { name: 'Revision 2', exact: true }).click()

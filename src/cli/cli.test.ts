@@ -181,8 +181,21 @@ test('evaluate says what is missing, and counts the time that passed', () => {
   expect(run('evaluate', flat, '--at', 'room=22').err).toEqual([
     'No --at for outdoor: its probe counts as lost.',
     'No --clock: what goes by the week asks for nothing, and set points stay as written.',
+    'No --date: no season stands, and nothing is of any age.',
   ])
-  const whole = run('evaluate', flat, '--at', 'room=22', '--at', 'outdoor=9', '--clock', 'Mon 18:00', '--json')
+  const whole = run(
+    'evaluate',
+    flat,
+    '--at',
+    'room=22',
+    '--at',
+    'outdoor=9',
+    '--clock',
+    'Mon 18:00',
+    '--date',
+    '2026-11-30',
+    '--json',
+  )
   expect([whole.err, JSON.parse(whole.out.join(''))]).toMatchObject([[], { inCharge: { rule: 'evening' } }])
   expect(whole.out.join('')).not.toContain('missing')
   // From power-up: a contact with an on-delay of a minute has been on for 30 s, then for 90 s.

@@ -42,7 +42,9 @@ export const fullAboveLimit = evaluating((where, { brief, response }) => {
     const rest = atRest(where)
     const [, high] = rangeOf(where.machine.response, first)
     if (high <= limitAbove) return []
-    const [atLimit, most] = [limitAbove, high].map((x) => airAt(where, with_(rest, probes, x)))
+    // Of a ladder as a share of all of its fans.
+    const fans = 1 + (where.machine.response.stages?.fixed.length ?? 0)
+    const [atLimit, most] = [limitAbove, high].map((x) => airAt(where, with_(rest, probes, x)) / fans)
     if (most! - atLimit! <= LATE_PCT) return []
     const ids = new Set(probes.map(({ id }) => id))
     const late = answering(response, ids)

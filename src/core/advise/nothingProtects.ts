@@ -29,11 +29,12 @@ function isCarriedSteadily({ brief, response }: Installation, { lead }: Derived,
   return map !== null && wantedLs !== null && restPct > 0 && flowLsAt(map, restPct) >= 0.98 * wantedLs
 }
 
-/** Whether something that is no probe brings all of the air: a contact of what makes the heat, a clock. */
-const isDrivenOtherwise = (rules: Response['rules'], ceilingPct: number): boolean =>
+/** Whether something that is no probe brings all of the air: a contact of what makes the heat, a clock, a main controller that asks by volts. */
+const isDrivenOtherwise = ({ rules, inputs }: Response, ceilingPct: number): boolean =>
   rules.some((rule) => {
     const { trigger } = ruleKind(rule)
-    return !rule.off && (trigger === 'clock' || (trigger === 'contact' && highestAskPct(rule) >= ceilingPct - 0.5))
+    const isAsked = trigger === 'contact' || inputs.find(({ id }) => id === ruleInputId(rule))?.kind === 'volts'
+    return !rule.off && (trigger === 'clock' || (isAsked && highestAskPct(rule) >= ceilingPct - 0.5))
   })
 
 /** A limit in the brief, a probe that reads it, and nothing that answers: automatics switched off “to be sure” took the protection with them.
@@ -61,7 +62,7 @@ export const nothingProtects = evaluating((where, installation, derived) => {
           airAt(where, with_(rest, probes, rangeOf(where.machine.response, first)[1])) -
             airAt(where, with_(rest, probes, rangeOf(where.machine.response, first)[0])),
         ) > CLEARLY_PCT || answersOtherwise(where.machine.response, ids)
-      : isDrivenOtherwise(response.rules, response.ceiling.speedPct)
+      : isDrivenOtherwise(response, response.ceiling.speedPct)
     if (answers) return []
     const restPct = leastOver(where, (moment) => airAt(where, moment)).value
     if (isCarriedSteadily(installation, derived, restPct)) return []

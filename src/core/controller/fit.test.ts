@@ -1,9 +1,11 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { fit } from '@/core/controller/fit'
 import type { Loss } from '@/core/controller/loss'
 import { measureRules } from '@/core/controller/measureLoss'
 import type { ControllerModel } from '@/core/controller/schema'
 import { rankModels } from '@/core/kit/rankModels'
+import { readInstallationText } from '@/core/installation/read'
 import { compile } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
 import type { Differential } from '@/core/rules/differential'
@@ -264,9 +266,15 @@ test('each rule that is not carried out exactly says how far it lies off', () =>
   expect(measure!.curve!.meanPct).toBeLessThan(0.3)
 })
 
+/** Those of docs/formats: between them they have all that a model can say. */
+const EXAMPLES = readdirSync('docs/formats/examples').flatMap((file) => {
+  const read = readInstallationText(readFileSync(`docs/formats/examples/${file}`, 'utf8'))
+  return read.ok && read.value.kit.controller ? [read.value.kit.controller] : []
+})
+
 test('any response into any model: it compiles, and fitted again nothing moves', () => {
   fc.assert(
-    fc.property(anyResponse, fc.constantFrom(...MODELS), (response, into) => {
+    fc.property(anyResponse, fc.constantFrom(...MODELS, ...EXAMPLES), (response, into) => {
       const once = fit(response, into, { duty: 'grow-room' })
       expect(compile(once.given)).toMatchObject({ ok: true })
       expect(fit(once.given, into, { duty: 'grow-room' }).given).toEqual(once.given)

@@ -155,13 +155,7 @@ export function fit(asked: Response, model: ControllerModel, place: Place, inste
       ...parts.value,
     }),
   )
-  const night = withNightLimits(
-    response,
-    model,
-    bounded.value,
-    Boolean(parts.value.light ?? parts.value.dayByWeek),
-    valueOf,
-  )
+  const night = withNightLimits(response, model, bounded.value, parts.value, valueOf)
   const cut = withCutOut(response, model, night.value, valueOf)
   const bounds = {
     floorPct: bounded.value.floor.speedPct,

@@ -89,16 +89,15 @@ export function withNightLimits(
   response: Response,
   model: ControllerModel,
   { floor, ceiling }: Bounds,
-  hasNight: boolean,
+  { light, dayByWeek, stages }: Partial<Response>,
   valueOf: ValueOf,
 ): Given<Bounds> {
   const { nightPct: lowest, ...dayFloor } = floor
   const { nightPct: highest } = response.ceiling
   if (lowest === undefined && highest === undefined) return given({ floor, ceiling })
-  if (!model.abilities?.nightLimits || !hasNight)
+  if (!model.abilities?.nightLimits || !(light ?? dayByWeek))
     return given({ floor: dayFloor, ceiling }, { kind: 'part-left-out', part: 'night-limits', name: '' })
-  const within = (pct: number): number =>
-    Math.min(ceiling.speedPct, Math.max(response.stages ? 0 : floor.speedPct, pct))
+  const within = (pct: number): number => Math.min(ceiling.speedPct, Math.max(stages ? 0 : floor.speedPct, pct))
   const low = lowest === undefined ? undefined : within(valueOf('night.floorPct', 1) ?? lowest)
   const high = highest === undefined ? undefined : Math.max(low ?? 0, within(valueOf('night.ceilingPct', 1) ?? highest))
   return given({

@@ -4,7 +4,7 @@ import { demoInstallation } from '@/testing/examples'
 
 // By use, by name, by duty: what every input of the demo stands for, with nothing declared.
 test.each<[string, Record<string, Role>]>([
-  ['archive-flat', { room: 'room', outdoor: 'outdoor', boost: 'request', pump: 'equipment' }],
+  ['archive-flat', { room: 'room', outdoor: 'outdoor', boost: 'request', mesh: 'alarm', pump: 'equipment' }],
   ['creamery-condenser', { coil1: 'coil', coil2: 'coil', coil: 'coil', defrost: 'defrost' }],
   ['duckling-brooder', { house1: 'room', house2: 'room', house: 'room' }],
   ['ticket-hall-door', { hall: 'room', door: 'door', heat: 'heat' }],

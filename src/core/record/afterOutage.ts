@@ -6,8 +6,9 @@ import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { settingsList } from '@/core/installation/settingsList'
 import { quietInputs } from '@/core/machine/quietInputs'
-import { formatPct, METRIC, type UnitPreference } from '@/core/quantity/format'
+import { formatPct, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { goesByDate } from '@/core/response/dates'
 import { weekSpans } from '@/core/response/weekSpans'
 import { MEMORIES, type Memory } from '@/core/rules/memory'
 import { ruleKind } from '@/core/rules/table'
@@ -115,11 +116,19 @@ export function outageItems(
       'clear',
       `Stand clear: it starts again by itself${restPct === undefined || restPct <= 0 ? ' when something asks' : `; with nothing asking it settles at ${formatPct(restPct)} %`}.`,
     ),
+    ...(response.powerReturn
+      ? [
+          know(
+            'wait',
+            `It stands for ${formatTime(response.powerReturn.waitS)} first, so that fans start one after the other.`,
+          ),
+        ]
+      : []),
     look('turns', 'See every fan turn, then read one speed that is known.'),
     ...MEMORIES.flatMap((memory) =>
       uses[memory] ? [know(memory, ((response.keeps ?? []).includes(memory) ? STAYS : GONE)[memory])] : [],
     ),
-    ...clockItems(settings, weekSpans(response).length > 0),
+    ...clockItems(settings, weekSpans(response).length > 0 || goesByDate(response)),
     ...settingItems(installation, derived, preference),
   ]
 }

@@ -48,7 +48,7 @@ export const MeasuredInput = Type.Object(
     ),
     refrigerant: about(
       'of a pressure: the refrigerant whose saturation it shows, a name of its table',
-      Type.Optional(Type.String({ pattern: '^R[0-9A-Za-z()]{2,12}$' })),
+      Type.Optional(Type.String({ pattern: '^R-[0-9A-Za-z]{2,8}$' })),
     ),
     combines: about(
       'made of other inputs instead of read; readings that are lost are left out, but a difference needs both',

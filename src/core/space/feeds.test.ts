@@ -22,19 +22,19 @@ test.each<{ name: string; at: Installation; columns: FeedColumn[]; feeds: Record
     name: 'outdoor first: the room is not taken for it',
     at: flat,
     columns: [column('outdoor (°C)'), column('room (°C)')],
-    feeds: { outdoor: 'outdoor (°C)', room: 'room (°C)', boost: 0, pump: 0 },
+    feeds: { outdoor: 'outdoor (°C)', room: 'room (°C)', boost: 0, pump: 0, mesh: 0 },
   },
   {
     name: 'outdoor alone: the room is left out, never fed by the weather',
     at: flat,
     columns: [column('Outside temp')],
-    feeds: { outdoor: 'Outside temp', room: 'out', boost: 0, pump: 0 },
+    feeds: { outdoor: 'Outside temp', room: 'out', boost: 0, pump: 0, mesh: 0 },
   },
   {
     name: 'a heading without a word more is the room',
     at: flat,
     columns: [column('temperature (°C)')],
-    feeds: { room: 'temperature (°C)', outdoor: 'out', boost: 0, pump: 0 },
+    feeds: { room: 'temperature (°C)', outdoor: 'out', boost: 0, pump: 0, mesh: 0 },
   },
   {
     name: 'one coil of two: the other is left out, not lost',
@@ -86,7 +86,7 @@ test('a column of a contact works the switch, and a value holds an input', () =>
     machineFor(fedResponse(door.response, feeds)),
     readingsSeries(seriesOf([[0, 1, 1, 0, 0, 0]], columns), feeds),
   )
-  expect(Array.from(fansPct[0]!)).toEqual([0, 100, 100, 100, 0, 0])
+  expect(Array.from(fansPct[0]!)).toEqual([0, 100, 100, 70, 0, 0])
 })
 
 test('a column may give directly what is made of several probes', () => {

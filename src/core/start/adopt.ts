@@ -163,7 +163,15 @@ export function adopt(own: Response, other: Response, fanIds: readonly string[])
     inputs: [...all.filter(isRead), ...all.filter((input) => !isRead(input))],
     followers,
     ...(speeds ? { speeds } : {}),
-    ...(stages && fixed.length > 0 ? { stages: { ...stages, fixed } } : {}),
+    ...(stages && fixed.length > 0
+      ? {
+          stages: {
+            ...stages,
+            fixed,
+            ...(stages.inletPct ? { inletPct: stages.inletPct.slice(0, fixed.length + 1) } : {}),
+          },
+        }
+      : {}),
     ...(outputs.length > 0 ? { otherOutputs: outputs } : {}),
   }
 }

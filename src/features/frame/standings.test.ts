@@ -40,7 +40,7 @@ test('the fruiting room has its brief, kit, calibration and response', () => {
     'turns from 14 %',
     '3 rules',
     'replay a day',
-    '0 of 17 actions',
+    '0 of 19 actions',
     '0 of 13 checks',
     'rev 4, changed since',
   ])
@@ -58,14 +58,14 @@ test('ticks and results count while they speak of the setting as it is', () => {
   }))
   const done = of(dialled, results, { number: 1, sealedAt: '', isCurrent: true })
   expect([done['dial-in'], done.prove, done['hand-over'].isDone]).toEqual([
-    { line: '17 of 17 actions', isDone: true },
+    { line: '19 of 19 actions', isDone: true },
     { line: '13 of 13 checks', isDone: true },
     true,
   ])
   const changed = structuredClone(dialled)
   Object.assign(changed.response.rules[0]!, { startAt: 15 })
   const after = of(changed, results)
-  expect([after['dial-in'].line, after.prove.line]).toEqual(['15 of 17 actions', '0 of 13 checks'])
+  expect([after['dial-in'].line, after.prove.line]).toEqual(['17 of 19 actions', '0 of 13 checks'])
 })
 
 test('the newest result of a check counts', () => {
