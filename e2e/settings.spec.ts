@@ -4,7 +4,7 @@ test('every setting of a panel: found, decided, read back, with a reason, and en
   await openStage(yard, /Ticket-hall door/, 'dial-in')
   await yard.getByRole('tab', { name: 'All settings' }).click()
   const settings = yard.getByRole('list', { name: 'Settings' }).getByRole('listitem')
-  await expect(settings).toHaveCount(11)
+  await expect(settings).toHaveCount(13)
   const contact = settings.filter({ hasText: 'Door contact' })
   await expect(contact).toContainText('Decide.')
   await contact.getByRole('combobox', { name: 'decided: Door contact' }).click()
@@ -23,7 +23,7 @@ test('every setting of a panel: found, decided, read back, with a reason, and en
   await expectNoAxeFindings(yard)
 
   await test.step('what a change would do is said', async () => {
-    await yard.getByRole('button', { name: /^All 11/ }).click()
+    await yard.getByRole('button', { name: /^All 13/ }).click()
     await settings.filter({ hasText: 'Gear 1' }).getByRole('button', { name: 'More of Gear 1' }).click()
     await yard.getByRole('textbox', { name: 'try another value: Gear 1' }).fill('55')
     await expect(settings.filter({ hasText: 'Gear 1' })).toContainText('15 points of speed apart')

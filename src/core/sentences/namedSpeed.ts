@@ -3,6 +3,7 @@ import { followerPct } from '@/core/machine/follower'
 import type { NamedSpeed, Response } from '@/core/response/schema'
 import { text, type MoreAction } from '@/core/rules/kind'
 import { field } from '@/core/rules/sentence'
+import { capital } from '@/core/sentences/words'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
 const NAMES = ['low', 'medium', 'high'] as const
@@ -32,7 +33,7 @@ export const namedSpeed: BehaviourKind<NamedSpeed> = {
   name: ({ name }) => `speed “${name}”`,
   cause: () => 'speed',
   sentence: ({ name, pct, fromPct, toPct, fans = [] }, { response, fanName }) => [
-    text(`${name}: ${fanName(response.lead)} `),
+    text(`${capital(name)}: ${fanName(response.lead)} `),
     field('pct', `${name}, ${fanName(response.lead)}`, 'speed', pct),
     ...(fromPct === undefined && toPct === undefined
       ? []

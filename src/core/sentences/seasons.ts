@@ -23,7 +23,7 @@ export const seasons: BehaviourKind<Season[]> = {
   name: () => 'seasons',
   cause: () => 'time',
   sentence: (list, { response }) => [
-    text('The year is '),
+    text('The year: '),
     ...listed(
       ', ',
       list.map(({ name, from, to }, index) => [
