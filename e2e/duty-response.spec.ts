@@ -16,7 +16,7 @@ const DUTIES = [
   },
   {
     duty: 'exhaust',
-    adds: ['alarm too hot 45c', 'cycle timer 5', 'follow 2-10 volts'],
+    adds: ['alarm too hot 45c', 'cycle timer 5', 'follow signal nothing all'],
     says: [
       /As signal climbs from/,
       /Below .* counts as lost/,
@@ -88,7 +88,7 @@ const DUTIES = [
 
 /** What brings more than one sentence with it. */
 const BRINGS: Readonly<Record<string, number>> = {
-  'follow 2-10 volts': 2,
+  'follow signal nothing all': 2,
   'least age growth 12%': 2,
   'gear named speed': 3,
 }

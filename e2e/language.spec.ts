@@ -26,7 +26,7 @@ test('the season of the date moves it, and its other value stands in the list of
   for (let page = 0; page < 37; page++) {
     await date.press('PageUp')
     const text = (await now.textContent()) ?? ''
-    for (const value of ['21.2 °C', '22.0 °C']) if (text.endsWith(value) || text.includes(`${value}⋮`)) seen.add(value)
+    for (const value of ['21.2 °C', '22.0 °C']) if (text.includes(value)) seen.add(value)
   }
   expect([...seen].sort()).toEqual(['21.2 °C', '22.0 °C'])
 })
@@ -38,8 +38,8 @@ test('one gear more while the door is open, and the top in reach', async ({ yard
   const more = yard.getByRole('textbox', { name: 'speeds more' })
   await expect(more).toHaveValue('1')
   const second = yard.getByRole('textbox', { name: 'gear 2, curtain, %' })
-  await second.fill('72')
+  await second.fill('75')
   await second.press('Enter')
   // What the door asks is under the second gear now: one more than the first is the second.
-  await expect(yard.getByTestId('speed-now')).toHaveText('72%')
+  await expect(yard.getByTestId('speed-now')).toHaveText('75%')
 })

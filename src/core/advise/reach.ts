@@ -92,7 +92,7 @@ function clocksOf(response: Response): number[] {
 }
 
 /** Contacts by which an output stops the fans: that is on purpose, and judged by itself. */
-export const stoppingContacts = ({ otherOutputs = [] }: Response): string[] =>
+const stoppingContacts = ({ otherOutputs = [] }: Response): string[] =>
   otherOutputs.flatMap(({ stopsFans, onWhen }) =>
     stopsFans ? onWhen.flatMap((condition) => (condition.kind === 'switch' ? [condition.input] : [])) : [],
   )

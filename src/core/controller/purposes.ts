@@ -83,6 +83,13 @@ const PURPOSES: Record<Meaning, string> = {
   'input.used': 'Whether this input is in use: 1 where something reads it, 0 where it is left free.',
 }
 
+/** What can be said of a setting that somebody describes: what it is for, by what it stands for. */
+export const MEANING_CHOICES: readonly (readonly [means: Setting['means'], text: string])[] = [
+  ['unknown', 'Nobody at hand knows what it does.'],
+  ['nothing', 'Nothing of how the fan runs: a clock, a lock, a unit.'],
+  ...(Object.entries(PURPOSES) as [Meaning, string][]),
+]
+
 /** What a setting is for: the model's own words where it has some. */
 export const purposeOf = (setting: Setting): string =>
   setting.purpose ??

@@ -10,7 +10,7 @@ const Words = Type.String({ minLength: 1, maxLength: 200 })
 
 /** What a setting stands for in a response. `slot` counts the ramps, switches, differentials… of the model from 1; for `input.offset` and
  *  `lost.speedPct` it counts its inputs, for `reduction` its reductions. */
-const MEANINGS = [
+export const MEANINGS = [
   'floor',
   'ceiling',
   'ramp.startAt',
@@ -584,6 +584,10 @@ export const ControllerModel = Type.Object(
   {
     schema: documentSchema(CONTROLLER_SCHEMA),
     id: Id,
+    version: about(
+      'which version of this model it is, counted by the place that keeps it; the first where nothing is said',
+      Type.Optional(Type.Integer({ minimum: 1, maximum: 100_000 })),
+    ),
     name: about('what people call it', Words),
     about: about('what it is for, in words', Type.String({ maxLength: 600 })),
     keys: about(
@@ -714,5 +718,8 @@ export const ControllerModel = Type.Object(
   closed,
 )
 export type ControllerModel = Static<typeof ControllerModel>
+
+/** The version of a model; the first where it says none. */
+export const versionOf = ({ version = 1 }: Pick<ControllerModel, 'version'>): number => version
 
 export type SettingValue = { readonly setting: string; readonly value: number }

@@ -6,7 +6,7 @@ import { airShares } from '@/core/response/airShares'
 import { givableAbove, leadBounds } from '@/core/machine/givable'
 import type { Condition, Response, Stages } from '@/core/response/schema'
 import { seasonProblems } from '@/core/response/yearSeasons'
-import { targetProblems } from '@/core/response/target'
+import { targetProblems } from '@/core/response/targetProblems'
 import { emptySpan } from '@/core/rules/weekSpan'
 import { isMeasured } from '@/core/rules/input'
 

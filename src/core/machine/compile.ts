@@ -35,7 +35,7 @@ import { MemoryPlan } from '@/core/rules/memory'
 import { ruleKind, type Rule, type RuleWhy } from '@/core/rules/table'
 
 /** Seconds that run down by themselves; 0 (for the mode null) where none do. */
-export type TimeLeft = {
+type TimeLeft = {
   readonly runOnS: number
   readonly holdS: number
   readonly stageS: number
@@ -82,6 +82,8 @@ export type Machine = {
   shiftOf(rule: number, state: MachineState): number
   /** How far a target has moved, after a step. */
   targetMovedBy(id: string, state: MachineState): number
+  /** How many named speeds more it runs, after a step. */
+  steppedUpBy(state: MachineState): number
   /** Whether the low-speed cut-out has the fan stand, after a step. */
   isCutOut(state: MachineState): boolean
 }
@@ -379,6 +381,7 @@ function compileChecked(response: Response): Machine {
       parts.setPoints.shiftOf(rule, state.sensed[parts.inputIds.length]!) +
       parts.targets.movedBy(parts.targetOfRule[rule], state),
     targetMovedBy: parts.targets.movedBy,
+    steppedUpBy: ({ memory }) => parts.stepUps?.by(memory) ?? 0,
     isCutOut: ({ memory }) => parts.cutOut?.isCut(memory) ?? false,
   }
 }

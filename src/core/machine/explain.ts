@@ -30,6 +30,7 @@ export type Link =
     }
   | { readonly stage: 'ask'; readonly rule: Rule; readonly asksPct: number; readonly why: RuleWhy }
   | { readonly stage: 'ask'; readonly rule: null; readonly asksPct: number; readonly why: { readonly kind: 'floor' } }
+  | { readonly stage: 'limit'; readonly kind: 'step-up'; readonly by: number; readonly askedPct: number }
   | { readonly stage: 'limit'; readonly kind: 'cut-out'; readonly backAtPct: number }
   | { readonly stage: 'limit'; readonly kind: 'ceiling'; readonly askedPct: number; readonly limitedPct: number }
   | {
@@ -139,6 +140,8 @@ function limitLinks(machine: Machine, state: MachineState, inputs: Float64Array)
   const { figures } = state
   const links: Link[] = []
   let pct = figures[ASKED_PCT]!
+  const by = machine.steppedUpBy(state)
+  if (by > 0) links.push({ stage: 'limit', kind: 'step-up', by, askedPct: pct })
   if (pct > response.ceiling.speedPct) {
     links.push({ stage: 'limit', kind: 'ceiling', askedPct: pct, limitedPct: response.ceiling.speedPct })
     pct = response.ceiling.speedPct

@@ -59,7 +59,7 @@ export function seasonProblems({ seasons = [], seasonNow }: Seasons): Problem[] 
 }
 
 /** The season of a day of the year, by its place; undefined where none holds it. */
-export const seasonAt = ({ seasons = [] }: Seasons, place: number): Season | undefined =>
+const seasonAt = ({ seasons = [] }: Seasons, place: number): Season | undefined =>
   seasons.find((season) => daysOf(season).includes(place))
 
 /** Where a season is put in by hand: the one it stands at, the one it should stand at on a day, and when it changes next. Null where there are no

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Id, Name } from '@/core/json/vocabulary'
 
 /** A day of every year, month and day: 04-15. */
-export const YearDay = Type.String({
+const YearDay = Type.String({
   pattern: '^(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$',
   description: 'a day of the year, MM-DD',
 })

@@ -2,7 +2,7 @@ import { freeId } from '@/core/json/freeId'
 import { dropAt, insertAt, keysOf, putAt, valueAt, type Path } from '@/core/json/path'
 import { plainCopy } from '@/core/json/plainCopy'
 import type { SwitchedOff, Response } from '@/core/response/schema'
-import { moveTarget } from '@/core/response/target'
+import { moveTarget } from '@/core/response/moveTarget'
 import type { Rule } from '@/core/rules/table'
 import type { Line } from '@/core/sentences/table'
 

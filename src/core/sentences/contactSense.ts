@@ -30,7 +30,7 @@ export const contactSense: BehaviourKind<'closes' | 'opens'> = {
     text(value === 'opens' ? '; with its lead cut it is on.' : '; with its lead cut it is off.'),
   ],
   trade: (value) => (value === 'opens' ? 'normally closed' : 'normally open'),
-  now: () => '–',
+  now: () => 'always',
   why: () => ({ formula: 'a cut lead reads as an open contact', source: ofCommonPractice }),
   offers: ({ response }) =>
     response.inputs.flatMap((input) =>

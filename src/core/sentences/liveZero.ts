@@ -26,7 +26,7 @@ export const liveZero: BehaviourKind<number> = {
     ]
   },
   trade: () => 'live zero',
-  now: () => '–',
+  now: () => 'watches',
   why: () => ({ formula: 'reading < this → no reading', source: ofCommonPractice }),
   offers: ({ response }) =>
     response.inputs.filter(isMeasured).flatMap((input) =>

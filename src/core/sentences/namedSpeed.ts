@@ -53,7 +53,7 @@ export const namedSpeed: BehaviourKind<NamedSpeed> = {
     text('.'),
   ],
   trade: () => 'preset speed',
-  now: ({ pct }, { givenPct }) => (Math.abs(givenPct - pct) < 0.5 ? 'runs' : '–'),
+  now: ({ pct }, { givenPct }) => (Math.abs(givenPct - pct) < 0.5 ? 'runs' : 'idle'),
   why: () => ({
     formula: 'at a named speed each fan runs what is said there; between two in a straight line',
     source: `${ofCommonPractice}: supply and extract are trimmed apart`,
@@ -109,7 +109,3 @@ export const namedSpeed: BehaviourKind<NamedSpeed> = {
           },
         ],
 }
-
-/** What a rule’s speed is called, where it is a named one. */
-export const speedName = ({ speeds = [] }: Pick<Response, 'speeds'>, pct: number): string | undefined =>
-  speeds.find((speed) => Math.abs(speed.pct - pct) < 0.05)?.name

@@ -13,7 +13,7 @@ const PA_IN_KPA = 1000
 const AIR_KPA = 101.325
 
 /** Saturation at a gauge pressure, °C; null outside the table. Source: the curves of reference-values `refrigerant.saturation`. */
-export function saturatedAt(refrigerant: string, gaugePa: number): number | null {
+function saturatedAt(refrigerant: string, gaugePa: number): number | null {
   const known = REFRIGERANTS.find((fluid) => fluid === refrigerant)
   const at = known && saturationC(known, 'dew', gaugePa / PA_IN_KPA + AIR_KPA)
   return at === undefined || !Number.isFinite(at) ? null : at
@@ -53,7 +53,7 @@ export const refrigerant: BehaviourKind<Refrigerant> = {
       text(said.length > 0 ? `: ${said.join(', ')}.` : '.'),
     ]
   },
-  now: () => '–',
+  now: () => 'always',
   why: () => ({
     formula: 'saturation at gauge pressure + 101.3 kPa, dew side',
     source: 'the refrigerant curves of the calculations',

@@ -14,7 +14,7 @@ export const startTrim: BehaviourKind<NonNullable<Response['startTrim']>> = {
     text(' of the output, where the fan just turns; the rest of the range lies above it.'),
   ],
   trade: () => 'minimum output trim',
-  now: () => '–',
+  now: () => 'always',
   why: () => ({
     formula: 'signal = trim + (100 − trim) × (speed − 1) ÷ 99; nothing at 0',
     source: `${ofCommonPractice}; cases in the reference values, sig.v010`,

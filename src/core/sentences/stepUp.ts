@@ -1,3 +1,4 @@
+import { findLink } from '@/core/machine/findLink'
 import type { StepUp } from '@/core/response/schema'
 import { text } from '@/core/rules/kind'
 import { field, listed } from '@/core/rules/sentence'
@@ -20,7 +21,10 @@ export const stepUp: BehaviourKind<StepUp> = {
     ),
     text('; the highest of them is the top.'),
   ],
-  now: () => '–',
+  now: (_value, { chain }) => {
+    const link = findLink(chain, 'limit', 'step-up')
+    return link ? `${link.by} more` : 'idle'
+  },
   why: () => ({
     formula: 'the named speed that lies so many above the one asked; the highest where there are not so many',
     source: ofCommonPractice,

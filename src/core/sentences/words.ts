@@ -138,6 +138,8 @@ export function outputStateText({ output, isOn, leftS }: Extract<Link, { stage: 
 function consequenceText(response: Response, link: Link, preference: UnitPreference): string | null {
   if (link.stage === 'limit') {
     if (link.kind === 'ceiling') return `The ceiling holds it to ${formatPct(link.limitedPct)} %.`
+    if (link.kind === 'step-up')
+      return `${link.by} named ${link.by === 1 ? 'speed' : 'speeds'} more: ${formatPct(link.askedPct)} %.`
     if (link.kind === 'cut-out')
       return `That is below its low-speed cut-out, so it stands until ${formatPct(link.backAtPct)} % is asked.`
     const { input, when, at } = link.reduction

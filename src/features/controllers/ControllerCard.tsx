@@ -47,7 +47,14 @@ export function ControllerCard({ model, lacks, isOwn, isCompared, onCompare, may
       <Box sx={{ display: 'flex', gap: 2, flexWrap: { xs: 'wrap', sm: 'nowrap' } }}>
         <PanelPicture model={model} />
         <Box sx={{ minWidth: 0 }}>
-          <Typography variant="h2">{model.name}</Typography>
+          <Typography variant="h2">
+            {model.name}
+            {model.version !== undefined && (
+              <Typography component="span" variant="body2" sx={{ ml: 1, color: 'text.secondary' }}>
+                version {model.version}
+              </Typography>
+            )}
+          </Typography>
           <Typography>{model.about}</Typography>
           {lacks && (
             <Typography sx={{ fontWeight: 700, color: lacks.length === 0 ? 'success.main' : 'ground.warnInk' }}>

@@ -11,6 +11,9 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { UnitPreference } from '@/core/quantity/format'
 import { problemLine } from '@/core/words/problems'
+import { makePanel } from '@/core/controller/makePanel'
+import { AbilitiesForm } from '@/features/controllers/AbilitiesForm'
+import { PasteSettings } from '@/features/controllers/PasteSettings'
 import { ActionsPreview, type Named } from '@/features/controllers/ActionsPreview'
 import type { EditorGoTo } from '@/features/controllers/ModelText'
 import { PanelPreview } from '@/features/controllers/PanelPreview'
@@ -181,5 +184,20 @@ const ModelForm = ({ model, onChange }: FormProps) => (
       Settings
     </Typography>
     <SettingsForm settings={model.settings} onChange={onChange} />
+    <PasteSettings settings={model.settings} onAdd={(made) => onChange(['settings'], [...model.settings, ...made])} />
+    <Typography variant="h2" sx={{ mt: 2 }}>
+      What else it can do
+    </Typography>
+    <AbilitiesForm abilities={model.abilities ?? {}} onChange={(abilities) => onChange(['abilities'], abilities)} />
+    <Typography variant="h2" sx={{ mt: 2 }}>
+      Panel
+    </Typography>
+    <Typography variant="body2">
+      {model.panel ? `${model.panel.states.length} states. ` : 'Not described yet. '}
+      <TextButton onClick={() => onChange(['panel'], makePanel(model))}>
+        {model.panel ? 'Begin it anew from the settings' : 'Begin it from the settings'}
+      </TextButton>
+      {': a line each, walked with two keys and opened with a third. Then mend what the real one does otherwise.'}
+    </Typography>
   </>
 )

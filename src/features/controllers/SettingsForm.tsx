@@ -6,10 +6,13 @@ import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
-import { KEPT, type ControllerModel, type Setting } from '@/core/controller/schema'
+import { MEANING_CHOICES } from '@/core/controller/purposes'
+import { withMeaning } from '@/core/controller/settingsTable'
+import { isPart, KEPT, type ControllerModel, type Setting } from '@/core/controller/schema'
 import { differenceOf } from '@/core/quantity/units'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
+import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
 
 const FIGURES = [
@@ -30,9 +33,11 @@ export const SettingsForm = ({ settings, onChange }: Props) => (
     <Table size="small">
       <TableHead>
         <TableRow>
-          {['Setting', 'Where', ...FIGURES.map(({ heading }) => heading), 'Without power'].map((heading) => (
-            <TableCell key={heading}>{heading}</TableCell>
-          ))}
+          {['Setting', 'What it is for', 'Where', ...FIGURES.map(({ heading }) => heading), 'Without power', ''].map(
+            (heading) => (
+              <TableCell key={heading}>{heading}</TableCell>
+            ),
+          )}
         </TableRow>
       </TableHead>
       <TableBody>
@@ -44,6 +49,23 @@ export const SettingsForm = ({ settings, onChange }: Props) => (
                 value={setting.name}
                 onChange={(text) => onChange(['settings', index, 'name'], text)}
               />
+            </TableCell>
+            <TableCell sx={{ minWidth: 180, maxWidth: 260 }}>
+              <Choice<Setting['means']>
+                label={`what ${setting.id} is for`}
+                value={setting.means}
+                options={MEANING_CHOICES}
+                onChange={(means) => onChange(['settings', index], withMeaning(setting, means))}
+              />
+              {isPart(setting) && (
+                <QuantityField
+                  label={`which of several, ${setting.id}`}
+                  quantity="count"
+                  value={setting.slot}
+                  limits={[1, 24]}
+                  onChange={(slot) => onChange(['settings', index, 'slot'], Math.round(slot))}
+                />
+              )}
             </TableCell>
             <TableCell sx={{ minWidth: 140 }}>
               <TextLine
@@ -73,6 +95,11 @@ export const SettingsForm = ({ settings, onChange }: Props) => (
                 options={KEPT.map((kept) => [kept, kept] as const)}
                 onChange={(kept) => onChange(['settings', index, 'power'], kept)}
               />
+            </TableCell>
+            <TableCell>
+              <TextButton label={`Take away ${setting.name}`} onClick={() => onChange(['settings', index], undefined)}>
+                take away
+              </TextButton>
             </TableCell>
           </TableRow>
         ))}

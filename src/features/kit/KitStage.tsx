@@ -4,7 +4,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { emptyCalibration } from '@/core/calibration/empty'
-import type { ControllerModel } from '@/core/controller/schema'
+import { versionOf, type ControllerModel } from '@/core/controller/schema'
 import { chooseController } from '@/core/installation/chooseController'
 import { freeId } from '@/core/json/freeId'
 import { rankModels } from '@/core/kit/rankModels'
@@ -85,6 +85,7 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
           onChange={choose}
         />
       </FormRow>
+      <NewerVersion models={models} />
       {kit.controller?.outputs.some(({ ratedCurrentA }) => ratedCurrentA !== undefined) && (
         <FormRow
           label="Its place leaves of the rated current"
@@ -116,6 +117,25 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
       <Mounting />
       <TerminalTable />
     </StageLayout>
+  )
+}
+
+/** A model that was changed since it was chosen here; what is sealed stays with the version it was sealed with. */
+function NewerVersion({ models }: { models: readonly ControllerModel[] }) {
+  const { controller } = usePart('kit')
+  const edit = useWorkingCopy((state) => state.edit)
+  const newer = models.find((model) => controller?.id === model.id && versionOf(model) > versionOf(controller))
+  if (!newer || !controller) return null
+  return (
+    <Notice
+      title={`Version ${versionOf(newer)} of it is kept since.`}
+      action={{
+        label: `Use version ${versionOf(newer)}`,
+        onClick: () => edit('controller version', (draft) => chooseController(draft, newer)),
+      }}
+    >
+      This installation uses version {versionOf(controller)}; what is sealed stays with the version it was sealed with.
+    </Notice>
   )
 }
 

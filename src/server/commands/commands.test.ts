@@ -14,6 +14,8 @@ import { listRevisions } from '@/db/queries/revision'
 import { checkResult, workingCopy } from '@/db/schema'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
+import { listControllerModels } from '@/db/queries/controllerModel'
+import { keepController } from '@/server/commands/keepController'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
@@ -21,7 +23,7 @@ import { replaceText } from '@/server/commands/replaceText'
 import { seal } from '@/server/commands/seal'
 import { writeLog } from '@/server/commands/writeLog'
 import type { Result } from '@/server/result'
-import { demoInstallation, demoText } from '@/testing/examples'
+import { demoInstallation, demoModel, demoText } from '@/testing/examples'
 
 useThrowawayDatabase()
 
@@ -53,6 +55,16 @@ const keepFloor = (exhaust: number) =>
 
 const lines = (result: Result<object>): string[] =>
   result.kind === 'invalid' ? result.problems.map(problemLine) : [result.kind]
+
+test('a controller that is kept again has the next version; the same once more has not', async () => {
+  const own = { ...demoModel('two-pad-pwm'), id: 'mine' }
+  const versions: (number | undefined)[] = []
+  for (const about of ['one', 'one', 'two']) {
+    await keepController(scope, { text: JSON.stringify({ ...own, about }) })
+    versions.push((await listControllerModels(scope)).find((model) => model.id === 'mine')?.version)
+  }
+  expect(versions).toEqual([undefined, 1, 2])
+})
 
 test('an imported installation is exported byte for byte', async () =>
   expect(canonicalJson((await openRow(id)).workingCopy.document)).toBe(demoText('installations/fruiting-room.json')))

@@ -2,7 +2,6 @@ import { checkResponse } from '@/core/machine/check'
 import { explain } from '@/core/machine/explain'
 import { speedUp } from '@/core/machine/parts/stepUps'
 import type { OtherOutput, Response } from '@/core/response/schema'
-import type { Rule } from '@/core/rules/table'
 import { reasonText } from '@/core/sentences/words'
 import { fansOver, machineFor, measured, plainRamp, responseTo, settledPct, speedsOver } from '@/testing/examples'
 
@@ -218,7 +217,7 @@ test('when power returns everything stands for its time', () => {
 
 // Reference values sig.v010: the two readings of 2 to 10 V. 6 V is 50 % where the range is spread, 60 % where it is cut off.
 const following = (startV: number, fromPct: number, lostBelow?: number): Response => ({
-  ...responseTo([plainRamp({ input: 'signal', startAt: startV, fullAt: 10, fromPct, below: 'nothing' }) as Rule], {
+  ...responseTo([plainRamp({ input: 'signal', startAt: startV, fullAt: 10, fromPct, below: 'nothing' })], {
     floor: offAllowed,
   }),
   inputs: [

@@ -5,6 +5,8 @@ import type { PartContext } from '@/core/machine/parts/context'
 export type CompiledStepUps = {
   readonly run: (memory: Float64Array, block: Columns) => void
   readonly settle: (memory: Float64Array) => void
+  /** How many speeds more it was in the last row. */
+  readonly by: (memory: Float64Array) => number
 }
 
 /** The named speed that stands `by` above what is asked, the highest where there are not so many. What is asked between two counts as the lower:
@@ -21,6 +23,7 @@ export function compileStepUps(context: PartContext): CompiledStepUps | null {
   const { stepUps = [], speeds = [] } = context.response
   if (stepUps.length === 0) return null
   const remembers: number[] = []
+  const lastAt = context.memory.slot(0)
   const speedsPct = speeds.map(({ pct }) => pct)
   const compiled = stepUps.map(({ onlyWhile, by }) => ({
     marks: onlyWhile.map((condition) => compileCondition(condition, context, [], remembers)),
@@ -41,11 +44,13 @@ export function compileStepUps(context: PartContext): CompiledStepUps | null {
         }
         for (let row = start; row < end; row++) if (stands[row] === 1 && reasons[row]! < by) reasons[row] = by
       }
+      memory[lastAt] = reasons[end - 1]!
       for (let row = start; row < end; row++)
         if (reasons[row]! > 0) askedPct[row] = speedUp(speedsPct, askedPct[row]!, reasons[row]!)
     },
     settle(memory) {
       for (const slot of remembers) memory[slot] = 0
     },
+    by: (memory) => memory[lastAt]!,
   }
 }

@@ -1,7 +1,7 @@
 import { checkResponse } from '@/core/machine/check'
 import type { Response } from '@/core/response/schema'
-import { moveTarget, type Target } from '@/core/response/target'
-import type { Rule } from '@/core/rules/table'
+import { moveTarget } from '@/core/response/moveTarget'
+import type { Target } from '@/core/response/target'
 import { dateOf } from '@/core/rules/yearDay'
 import { machineFor, measured, plainRamp, responseTo, settledPct } from '@/testing/examples'
 
@@ -247,7 +247,7 @@ test.each<{ name: string; response: Response; problems: string[] }>([
   },
   {
     name: 'points moved by the week and by a target',
-    response: responseTo([plainRamp({ target: 'home', setPoints: [{ ...nights.dayByWeek[0]!, at: 18 }] }) as Rule], {
+    response: responseTo([plainRamp({ target: 'home', setPoints: [{ ...nights.dayByWeek[0]!, at: 18 }] })], {
       targets: [home],
     }),
     problems: ['rules.0.setPoints: moved_twice'],
