@@ -5,6 +5,7 @@ import { lossText } from '@/core/sentences/lossText'
 import { derive } from '@/core/derive/derive'
 import { CAUTIONS } from '@/core/duty/cautions'
 import { afterOutage } from '@/core/record/afterOutage'
+import { signalLines } from '@/core/record/signalLines'
 import { facts } from '@/core/record/facts'
 
 const USAGE = 'gale card FILE'
@@ -36,6 +37,9 @@ export function card(args: readonly string[], streams: Streams): number {
   }
   streams.out('\nAfter the power has been away')
   for (const line of afterOutage(installation, derived)) streams.out(`- ${line}`)
+  const signals = signalLines(controller)
+  if (signals.length > 0) streams.out('\nLamps and codes')
+  for (const { text } of signals) streams.out(`- ${text}`)
   streams.out('\nCare')
   for (const { title, detail } of CAUTIONS[installation.brief.duty]) streams.out(`- ${title} ${detail}`)
   for (const caution of controller.cautions) streams.out(`- ${caution}`)

@@ -1,3 +1,4 @@
+import { signalLines } from '@/core/record/signalLines'
 import { dialIn } from '@/core/controller/dialIn'
 import { derive } from '@/core/derive/derive'
 import { chooseController } from '@/core/installation/chooseController'
@@ -133,4 +134,11 @@ describe('the sheet of what to look at', () => {
     expect(inOrder.slice(0, 3)).toEqual(['livestock', 'head-pressure', 'stove-flue'])
     expect(new Set(inOrder).size).toBe(DUTIES.length)
   })
+})
+
+test('lamps and codes stand on paper with the next look, what is urgent first', () => {
+  const [first, ...others] = signalLines(demoModel('gear-wheel-curtain'))
+  expect(first?.urgent).toBe(true)
+  expect(others.some(({ urgent }) => !urgent)).toBe(true)
+  expect(first?.text).toMatch(/^[A-Z“].*: .*\.$/)
 })

@@ -20,6 +20,7 @@ import type { UnitPreference } from '@/core/quantity/format'
 import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
 import { lastOf, openText, stillOpen, type OpenItem } from '@/core/record/stillOpen'
+import { signalLines } from '@/core/record/signalLines'
 import { lossText } from '@/core/sentences/lossText'
 import { formatDayAndClock } from '@/ui/clock'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
@@ -105,6 +106,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
           </Line>
         ))}
       </Section>
+      <Codes document={document} />
       <Care document={document} />
       <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
     </Box>
@@ -186,6 +188,20 @@ function StillOpen({ open, wasSealed }: { open: readonly OpenItem[]; wasSealed: 
           </Line>
         )
       })}
+    </Section>
+  )
+}
+
+/** What lamps, codes and beeps of its panel tell. */
+function Codes({ document: { kit } }: { document: Installation }) {
+  const signals = kit.controller ? signalLines(kit.controller) : []
+  return signals.length === 0 ? null : (
+    <Section title="Lamps and codes">
+      {signals.map(({ text, urgent }) => (
+        <Line key={text} label={urgent ? '!' : '·'}>
+          {text}
+        </Line>
+      ))}
     </Section>
   )
 }
