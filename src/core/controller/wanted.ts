@@ -24,6 +24,7 @@ function standIns(rule: Rule): Rule[] {
     ...(note ? { note } : {}),
     ...(modes ? { modes } : {}),
     ...(onlyWhile ? { onlyWhile } : {}),
+    ...('target' in rule && rule.target !== undefined ? { target: rule.target } : {}),
   }
   if ('offAt' in rule && rule.onAt !== rule.offAt)
     return [

@@ -1,3 +1,4 @@
+import { takeGrowthAway } from '@/core/response/takeAway'
 import { text } from '@/core/rules/kind'
 import { onceAt, ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
 
@@ -28,6 +29,11 @@ export const growth: BehaviourKind<string> = {
             sentence: 'A new batch came today: count from day 0 again',
             words: 'age day growth batch chicks placed new',
             add: ({ response: draft }, _figure, today) => void (draft.placedOn = today),
+          },
+          {
+            sentence: 'Count no days of growth',
+            words: 'remove delete age growth',
+            add: ({ response: draft }) => takeGrowthAway(draft),
           },
         ],
 }

@@ -1,3 +1,5 @@
+import type { Response } from '@/core/response/schema'
+import { takeSeasonsAway } from '@/core/response/takeAway'
 import type { Season } from '@/core/rules/yearDay'
 import { text, type SentencePart } from '@/core/rules/kind'
 import { listed } from '@/core/rules/sentence'
@@ -57,6 +59,11 @@ export const seasons: BehaviourKind<Season[]> = {
               words: 'season change over summer winter by hand profile',
               add: ({ response: draft }: { response: { seasonNow?: string } }) => void (draft.seasonNow = id),
             })),
+          {
+            sentence: 'Take the seasons away',
+            words: 'remove delete season year',
+            add: ({ response: draft }: { response: Response }) => takeSeasonsAway(draft),
+          },
           ...(response.seasonNow === undefined
             ? []
             : [

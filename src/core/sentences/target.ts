@@ -1,6 +1,7 @@
 import { freeId } from '@/core/json/freeId'
 import { formatQuantity } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
+import { takeTargetAway } from '@/core/response/takeAway'
 import type { Target } from '@/core/response/target'
 import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
 import { field, listed, spanParts, WEEKEND } from '@/core/rules/sentence'
@@ -137,6 +138,11 @@ export const target: BehaviourKind<Target> = {
   isFixed: true,
   more: changeActions,
   offers: ({ response }) => [
+    ...(response.targets ?? []).map(({ id, name }) => ({
+      sentence: `Take the target “${name}” away; its points stay`,
+      words: 'remove delete free target',
+      add: ({ response: draft }: { response: Response }) => takeTargetAway(draft, id),
+    })),
     {
       sentence: response.targets ? 'Another target to which points are tied' : 'A target to which points are tied',
       words: 'target tied comfort wanted heat cool',
