@@ -1,8 +1,32 @@
 import { formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
-import { text } from '@/core/rules/kind'
+import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
 import { field } from '@/core/rules/sentence'
 import { ofCommonPractice, type BehaviourKind } from '@/core/sentences/behaviour'
+
+const nightParts = (lowest: number | undefined, highest: number | undefined): readonly SentencePart[] => [
+  ...(lowest === undefined
+    ? []
+    : [text('; by night at least '), field('floor.nightPct', 'floor of the night', 'speed', lowest)]),
+  ...(highest === undefined
+    ? []
+    : [text('; by night never above '), field('ceiling.nightPct', 'ceiling of the night', 'speed', highest)]),
+]
+
+/** Quieter by night to begin with: common practice, no source. */
+const nightAction = (has: boolean): MoreAction<Response> => ({
+  label: has ? 'The same limits by night' : 'Other limits by night',
+  change: (draft) => {
+    if (has) {
+      delete draft.floor.nightPct
+      delete draft.ceiling.nightPct
+      return
+    }
+    const lowest = draft.stages ? 0 : draft.floor.speedPct
+    draft.floor.nightPct = lowest
+    draft.ceiling.nightPct = Math.round((lowest + 2 * draft.ceiling.speedPct) / 3)
+  },
+})
 
 /** Floor, ceiling, and whose ask counts: what every response has. */
 export const bounds: BehaviourKind<Response> = {
@@ -36,6 +60,7 @@ export const bounds: BehaviourKind<Response> = {
         ['rescale', 'ramps rescaled to end there'],
       ],
     },
+    ...nightParts(floor.nightPct, ceiling.nightPct),
     text(wins === 'first' ? '. The first in the list that asks counts.' : '.'),
   ],
   now: ({ floor }, _explanation) => `asks ${formatPct(floor.offAllowed ? 0 : floor.speedPct)} %`,
@@ -44,7 +69,10 @@ export const bounds: BehaviourKind<Response> = {
     source: `${ofCommonPractice}; cases in the reference values, ctl.ramp`,
   }),
   isFixed: true,
-  more: ({ wins = 'highest' }) => [
+  more: ({ wins = 'highest', floor, ceiling, light, dayByWeek }) => [
+    ...(light || dayByWeek || floor.nightPct !== undefined || ceiling.nightPct !== undefined
+      ? [nightAction(floor.nightPct !== undefined || ceiling.nightPct !== undefined)]
+      : []),
     {
       label: wins === 'first' ? 'The highest ask counts' : 'The first in the list that asks counts',
       change: (draft) => {

@@ -134,6 +134,12 @@ export function outputStateText({ output, isOn, leftS }: Extract<Link, { stage: 
   return `${isOn ? on : off}${isOn && output.level !== undefined ? ` at level ${output.level}` : ''}${left}`
 }
 
+/** How far the inlets are open with so many fixed fans; nothing where nothing is said of them. */
+function inletText({ stages }: Response, running: number): string {
+  const pct = stages?.inletPct?.[running]
+  return pct === undefined ? '' : `, inlets open ${formatPct(pct)} %`
+}
+
 /** What a limit, a hold or the output did to the speed; null for links that say nothing of their own. */
 function consequenceText(response: Response, link: Link, preference: UnitPreference): string | null {
   if (link.stage === 'limit') {
@@ -156,7 +162,7 @@ function consequenceText(response: Response, link: Link, preference: UnitPrefere
   if (link.stage !== 'give') return null
   switch (link.kind) {
     case 'stages':
-      return `Of the whole ladder that is ${formatPct(link.demandPct)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct)} %${link.waitS > 0 ? `; the next change in ${formatTime(link.waitS)} at the earliest` : ''}.`
+      return `Of the whole ladder that is ${formatPct(link.demandPct)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct)} %${inletText(response, link.running)}${link.waitS > 0 ? `; the next change in ${formatTime(link.waitS)} at the earliest` : ''}.`
     case 'steps':
       return link.stepPct > 0
         ? `Steps of ${formatPct(link.stepPct)} % give ${formatPct(link.givenPct)} %.`
