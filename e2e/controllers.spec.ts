@@ -66,7 +66,10 @@ test('a controller of one’s own: from an example, checked as one types, played
   await test.step('a newer version is offered where the older one is used', async () => {
     await yard.getByRole('option', { name: 'Jetty board' }).click()
     await yard.goto('/controllers')
-    await yard.getByRole('region', { name: 'Jetty board', exact: true }).getByRole('link', { name: 'Change it' }).click()
+    await yard
+      .getByRole('region', { name: 'Jetty board', exact: true })
+      .getByRole('link', { name: 'Change it' })
+      .click()
     await yard.getByRole('textbox', { name: 'about the controller' }).fill('A board on the jetty, as it is now.')
     await yard.getByRole('button', { name: 'Keep it' }).click()
     await expect(yard.getByText('Kept. It can be chosen under Kit.')).toBeVisible()

@@ -75,7 +75,8 @@ test('a sentence is switched off without being lost, noted, copied, moved, and b
   await expect(cold).toHaveCount(2)
   await yard.keyboard.press('Control+z')
   await expect(cold).toHaveCount(1)
-  const [first, second] = [sentences.nth(1), sentences.nth(2)]
+  // Behind what every response has, the seasons and the target.
+  const [first, second] = [sentences.nth(3), sentences.nth(4)]
   const [was, then] = [await first.innerText(), await second.innerText()]
   await menu(second, 'Move up')
   await expect(first).toContainText(then.slice(0, 12))

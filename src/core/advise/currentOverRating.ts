@@ -1,4 +1,5 @@
 import type { Judge } from '@/core/advise/judgement'
+import { countOf } from '@/core/kit/schema'
 import { says } from '@/core/advise/words'
 
 /** The fans’ currents together against what the output carries, less what its surroundings take. Only outputs that carry the fans’ own
@@ -7,7 +8,7 @@ export const currentOverRating: Judge = ({ kit }) =>
   (kit.controller?.outputs ?? []).flatMap(({ id, name, ratedCurrentA }) => {
     if (ratedCurrentA === undefined) return []
     const onIt = kit.fans.filter(({ output }) => output === id)
-    const totalA = onIt.reduce((total, fan) => total + (fan.ratedCurrentA ?? 0), 0)
+    const totalA = onIt.reduce((total, fan) => total + countOf(fan) * (fan.ratedCurrentA ?? 0), 0)
     const carriesA = (ratedCurrentA * (kit.deratedToPct ?? 100)) / 100
     if (totalA <= carriesA) return []
     return [

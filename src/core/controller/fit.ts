@@ -145,7 +145,7 @@ export function fit(asked: Response, model: ControllerModel, place: Place, inste
   const floor = giveFloor(response, model, chosen.floorPct)
   const parts = giveParts(response, model, chosen.floorPct, valueOf)
   const [first] = model.outputs
-  const stepPct = Math.max(...model.outputs.map((output) => output.stepPct))
+  const stepPct = valueOf('steps.stepPct', 1) ?? Math.max(...model.outputs.map((output) => output.stepPct))
   const bounded = giveBounds(
     withoutUndefined<Response>({
       ...response,

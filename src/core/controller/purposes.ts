@@ -73,6 +73,7 @@ const PURPOSES: Record<Meaning, string> = {
     'What the second fan does while the first is at its floor: 0 follows on, 1 goes to its own floor, 2 stops.',
   'stages.joinAt': 'The reading at which the next fan joins (stage by temperature).',
   'stages.inletPct': 'How far the inlets are open with so many fixed fans, counted from none.',
+  'steps.stepPct': 'In which steps the output moves.',
   'scan.everyS': 'How often its inputs are read.',
   'rate.upPctPerS': 'How fast the speed may rise, percent of the range a second.',
   'rate.downPctPerS': 'How fast the speed may fall, percent of the range a second.',

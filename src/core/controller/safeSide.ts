@@ -156,6 +156,7 @@ const TABLE: Record<Meaning, Row> = {
   'stages.joinAt': { air: ['down', 'a fan that joins sooner gives more air, and …'] },
   'stages.inletPct': MORE,
   'scan.everyS': EITHER,
+  'steps.stepPct': { air: ['down', 'finer steps come nearer to what is asked'] },
   'rate.upPctPerS': EITHER,
   'rate.downPctPerS': EITHER,
   'overheat.onAt': { air: ['down', 'sooner is safer'] },

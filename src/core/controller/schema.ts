@@ -82,6 +82,7 @@ export const MEANINGS = [
   'stages.joinAt',
   'stages.inletPct',
   'scan.everyS',
+  'steps.stepPct',
   'rate.upPctPerS',
   'rate.downPctPerS',
   'overheat.onAt',

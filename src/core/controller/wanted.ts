@@ -175,6 +175,7 @@ const PART_WANTS: Partial<Record<Meaning, Wants>> = {
   },
   'stages.joinAt': ({ stages }, slot) => stages?.fixed[slot - 1]?.joinsWhile?.at,
   'stages.inletPct': ({ stages }, slot) => stages?.inletPct?.[slot - 1],
+  'steps.stepPct': ({ steps }) => steps.stepPct,
   'scan.everyS': ({ scanS }) => scanS,
   'rate.upPctPerS': ({ rate }) => rate?.upPctPerS,
   'rate.downPctPerS': ({ rate }) => rate?.downPctPerS,

@@ -28,7 +28,9 @@ const reader =
 
 const readBrief = reader(validator(Brief), (brief) => [...checkBrief(brief), ...checkAnswers(brief)])
 const readResponse = reader(validator(Response), checkResponse)
-export const readControllerModel = reader(validator(ControllerModel, CONTROLLER_SCHEMA), checkModel)
+/** A model of the right shape, whether or not it holds together: one that is being written. */
+export const readControllerShape = validator(ControllerModel, CONTROLLER_SCHEMA)
+export const readControllerModel = reader(readControllerShape, checkModel)
 export const readInstallation = reader(validator(Installation, INSTALLATION_SCHEMA), checkInstallation)
 const readTable = reader(validator(FlowTable, FLOW_TABLE_SCHEMA), checkFlowTable)
 const readKit = reader(validator(Kit), () => [])

@@ -14,6 +14,10 @@ export const Fan = Type.Object(
       'the output of the controller that drives it; null: none yet',
       orNull(Type.String({ maxLength: 40 })),
     ),
+    count: about(
+      'how many like it hang on this output, run together; one where nothing is said',
+      Type.Optional(orNull(Type.Integer({ minimum: 1, maximum: 24 }))),
+    ),
     signal: about('what its motor is driven by', Signal),
     motor: about('what kind of motor it is', Type.Union(MOTOR_KINDS.map((kind) => Type.Literal(kind)))),
     bearings: about('what its motor runs in', Type.Union(BEARINGS.map((kind) => Type.Literal(kind)))),
@@ -29,6 +33,9 @@ export const Fan = Type.Object(
   closed,
 )
 export type Fan = Static<typeof Fan>
+
+/** How many fans hang on an output under one name. */
+export const countOf = ({ count }: Pick<Fan, 'count'>): number => count ?? 1
 
 export const Probe = Type.Object(
   {

@@ -6,6 +6,7 @@ import type { Balance } from '@/core/calibration/schema'
 import type { Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import type { Installation } from '@/core/installation/installation'
+import { countOf } from '@/core/kit/schema'
 import { mountingQuestions } from '@/core/kit/checklist'
 import { formatNumber, formatPct, formatQuantity, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Rule } from '@/core/rules/table'
@@ -112,6 +113,7 @@ function allFacts(
       key: `fan-${fan.id}`,
       label: `Fan “${fan.name}”`,
       wording: [
+        ...(countOf(fan) > 1 ? [`${countOf(fan)} of them on one output`] : []),
         `${fan.motor} motor`,
         `${fan.bearings} bearings`,
         ...(fan.ratedFlowLs === null ? [] : [`rated ${q(fan.ratedFlowLs, 'flow')}`]),

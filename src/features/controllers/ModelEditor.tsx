@@ -18,6 +18,7 @@ import { ActionsPreview, type Named } from '@/features/controllers/ActionsPrevie
 import type { EditorGoTo } from '@/features/controllers/ModelText'
 import { PanelPreview } from '@/features/controllers/PanelPreview'
 import { SettingsForm } from '@/features/controllers/SettingsForm'
+import { TerminalsForm } from '@/features/controllers/TerminalsForm'
 import { readDraft, withValue, type Draft } from '@/features/controllers/modelDraft'
 import { keepControllerAction } from '@/server/actions'
 import { FormRow } from '@/ui/FormRow'
@@ -50,9 +51,12 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
   const [keeping, setKeeping] = useState<Keeping>({ kind: 'none' })
   const [goTo, setGoTo] = useState<EditorGoTo | null>(null)
   const draft = useMemo(() => readDraft(text), [text])
-  // The form and the previews show the last text that was a model: a bracket that is being typed must not empty them.
-  const [good, setGood] = useState<ControllerModel | null>(draft.model)
-  if (draft.model && draft.model !== good) setGood(draft.model)
+  // The form shows the last text that had the shape of a model, the previews the last that held together: a bracket that is being typed must
+  // not empty them.
+  const [good, setGood] = useState<ControllerModel | null>(draft.isGood ? draft.model : null)
+  if (draft.isGood && draft.model !== good) setGood(draft.model)
+  const [formed, setFormed] = useState<ControllerModel | null>(draft.model)
+  if (draft.model && draft.model !== formed) setFormed(draft.model)
   const shown = useDeferredValue(good)
   const key = draftKey(first)
 
@@ -89,7 +93,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
     <PreferenceProvider value={preference}>
       <StageLayout
         isPage
-        title={isNew ? 'A controller of your own' : (good?.name ?? 'A controller to mend')}
+        title={isNew ? 'A controller of your own' : (formed?.name ?? 'A controller to mend')}
         aside={
           <>
             <Link component={NextLink} href="/controllers" sx={{ mr: 2 }}>
@@ -117,7 +121,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
           draft={draft}
           onGo={(from) => setGoTo((before) => ({ at: from, asked: (before?.asked ?? 0) + 1 }))}
         />
-        {good && <ModelForm model={good} onChange={set} />}
+        {formed && <ModelForm model={formed} onChange={set} />}
         <Typography variant="h2" sx={{ mt: 2 }}>
           All of it
         </Typography>
@@ -180,6 +184,10 @@ const ModelForm = ({ model, onChange }: FormProps) => (
         onChange={(about) => onChange(['about'], about)}
       />
     </FormRow>
+    <Typography variant="h2" sx={{ mt: 2 }}>
+      What it reads and drives
+    </Typography>
+    <TerminalsForm model={model} onChange={onChange} />
     <Typography variant="h2" sx={{ mt: 2 }}>
       Settings
     </Typography>

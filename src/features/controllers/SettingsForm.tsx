@@ -33,11 +33,16 @@ export const SettingsForm = ({ settings, onChange }: Props) => (
     <Table size="small">
       <TableHead>
         <TableRow>
-          {['Setting', 'What it is for', 'Where', ...FIGURES.map(({ heading }) => heading), 'Without power', ''].map(
-            (heading) => (
-              <TableCell key={heading}>{heading}</TableCell>
-            ),
-          )}
+          {[
+            'Setting',
+            'What it is for',
+            'Where',
+            ...FIGURES.map(({ heading }) => heading),
+            'Without power',
+            'Remove',
+          ].map((heading) => (
+            <TableCell key={heading}>{heading}</TableCell>
+          ))}
         </TableRow>
       </TableHead>
       <TableBody>
@@ -50,7 +55,7 @@ export const SettingsForm = ({ settings, onChange }: Props) => (
                 onChange={(text) => onChange(['settings', index, 'name'], text)}
               />
             </TableCell>
-            <TableCell sx={{ minWidth: 180, maxWidth: 260 }}>
+            <TableCell sx={{ minWidth: 180, maxWidth: 260, '& > *': { display: 'flex', my: 0.75 } }}>
               <Choice<Setting['means']>
                 label={`what ${setting.id} is for`}
                 value={setting.means}

@@ -1,6 +1,6 @@
 import { applyEdits, findNodeAtLocation, modify, parseTree, type Node } from 'jsonc-parser'
 import type { ControllerModel } from '@/core/controller/schema'
-import { readControllerModel } from '@/core/installation/read'
+import { readControllerModel, readControllerShape } from '@/core/installation/read'
 import { parseJson } from '@/core/json/parseJson'
 import type { Problem } from '@/core/json/problem'
 import { problemText } from '@/core/words/problems'
@@ -9,7 +9,8 @@ type Found = { readonly from: number; readonly to: number; readonly path: string
 
 export type Draft =
   | { readonly isGood: true; readonly model: ControllerModel; readonly found: readonly Found[] }
-  | { readonly isGood: false; readonly model: null; readonly found: readonly Found[] }
+  /** `model` where it has the shape of one and only does not hold together. */
+  | { readonly isGood: false; readonly model: ControllerModel | null; readonly found: readonly Found[] }
 
 const place = (path: string): (string | number)[] =>
   path === '' ? [] : path.split('.').map((piece) => (/^\d+$/.test(piece) ? Number(piece) : piece))
@@ -29,9 +30,10 @@ export function readDraft(text: string): Draft {
   const read = json.ok ? readControllerModel(json.value) : json
   if (read.ok) return { isGood: true, model: read.value, found: [] }
   const tree = parseTree(text)
+  const shape = json.ok ? readControllerShape(json.value) : null
   return {
     isGood: false,
-    model: null,
+    model: shape?.ok ? shape.value : null,
     found: read.problems.map((problem: Problem) => {
       const node = nodeOf(tree, problem.path)
       const from = node?.offset ?? 0

@@ -109,6 +109,12 @@ export function FanForm({ fan, index, outputs }: { fan: Fan; index: number; outp
           }
         />
       </FormRow>
+      <FormRow
+        label="How many like it"
+        hint="Fans or curtains that hang on this output together; plate figures are of one."
+      >
+        <DocumentField place={`${place}.count`} label={`${fan.name}, how many`} quantity="count" mayBeEmpty />
+      </FormRow>
       <FormRow label="Signal it takes" hint="Two readings of 2–10 V are in use; the leaflet of the fan says which.">
         <SignalChoice fan={fan} index={index} />
       </FormRow>
