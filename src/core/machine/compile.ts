@@ -110,12 +110,10 @@ function compileParts(response: Response) {
   }
   const targetOf = (rule: Rule): string | undefined => ('target' in rule ? rule.target : undefined)
   const compiledRules = rules.map((rule, index) => {
-    const place = setPoints.placeOf(index)
-    const moved =
-      place !== null
-        ? { ...context, inputIndex: () => place }
-        : { ...context, inputIndex: (id: string) => context.tiedIndex(id, targetOf(rule)) }
-    return ruleKind(rule).compile(rule, targetOf(rule) === undefined && place === null ? context : moved)
+    const [place, target] = [setPoints.placeOf(index), targetOf(rule)]
+    // What a calendar or a target moves is read at a place of its own.
+    const placeOf = place === null ? (id: string) => context.tiedIndex(id, target) : () => place
+    return ruleKind(rule).compile(rule, { ...context, inputIndex: placeOf })
   })
   const sense = compileSense(context, setPoints, targets.isNeeded)
   const modes = compileModes(context)
