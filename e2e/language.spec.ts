@@ -13,6 +13,11 @@ test('a target takes with it what is tied to it', async ({ yard }) => {
   await yard.reload()
   await expect(bypass).toHaveValue('23.5')
   await expectNoAxeFindings(yard)
+  // Other tests look at the same flat.
+  await home.fill('22')
+  await home.press('Enter')
+  await expect(bypass).toHaveValue('24.5')
+  await expectKept(yard)
 })
 
 test('the season of the date moves it, and its other value stands in the list of settings', async ({ yard }) => {
@@ -42,4 +47,7 @@ test('one gear more while the door is open, and the top in reach', async ({ yard
   await second.press('Enter')
   // What the door asks is under the second gear now: one more than the first is the second.
   await expect(yard.getByTestId('speed-now')).toHaveText('75%')
+  await second.fill('70')
+  await second.press('Enter')
+  await expectKept(yard)
 })
