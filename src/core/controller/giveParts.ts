@@ -138,6 +138,11 @@ function giveStages({ stages }: Response, model: ControllerModel, valueOf: Value
     inlets && stages.inletPct
       ? stages.inletPct.slice(0, count + 1).map((pct, index) => valueOf('stages.inletPct', index + 1) ?? pct)
       : undefined
+  const points = stages.fixed
+    .slice(0, count)
+    .map(({ joinsWhile }, index) => valueOf('stages.joinAt', index + 1) ?? joinsWhile?.at)
+  // Points that its step makes one would leave no order: then they stand as asked.
+  const areApart = new Set(points).size === points.length
   return given(
     {
       fixed: stages.fixed.slice(0, count).map(({ fan, joinsWhile, airPct }, index) => ({
@@ -145,7 +150,7 @@ function giveStages({ stages }: Response, model: ControllerModel, valueOf: Value
         joinsAtPct: hasJoins ? (valueOf('stages.joinPct', index + 1) ?? equal[index]!) : equal[index]!,
         ...(airPct === undefined ? {} : { airPct }),
         ...(joinsWhile && byReading
-          ? { joinsWhile: { ...joinsWhile, at: valueOf('stages.joinAt', index + 1) ?? joinsWhile.at } }
+          ? { joinsWhile: { ...joinsWhile, at: (areApart ? points[index] : undefined) ?? joinsWhile.at } }
           : {}),
       })),
       ...(ofModel === 'air' ? { percentOf: ofModel } : {}),

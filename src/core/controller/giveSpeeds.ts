@@ -12,12 +12,17 @@ export function giveNamedSpeeds(
 ): Given<NamedSpeed[] | undefined> {
   const most = model.abilities?.speeds ?? 0
   const fitted = new Set(followers.slice(0, model.followers.length).map(({ fan }) => fan))
-  const kept = speeds.slice(0, most).map(({ fans, ...speed }, index): NamedSpeed => {
+  const kept = speeds.slice(0, most).map(({ fans, fromPct, toPct, ...speed }, index): NamedSpeed => {
     const own = fans?.filter(({ fan }) => fitted.has(fan)) ?? []
     const followerPct = valueOf('named.followerPct', index + 1)
+    const pct = valueOf('named.speedPct', index + 1) ?? speed.pct
+    // A range that the controller’s step leaves is none any more.
+    const isInside = pct >= (fromPct ?? 0) && pct <= (toPct ?? 100)
     return {
       ...speed,
-      pct: valueOf('named.speedPct', index + 1) ?? speed.pct,
+      pct,
+      ...(isInside && fromPct !== undefined ? { fromPct } : {}),
+      ...(isInside && toPct !== undefined ? { toPct } : {}),
       ...(own.length > 0
         ? {
             fans: own.map((held, place) =>
