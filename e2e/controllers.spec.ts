@@ -45,6 +45,17 @@ test('a controller of one’s own: from an example, checked as one types, played
     // Nothing on its panel leads to it yet.
     await expect(yard.getByText(/to mend before it can be kept/)).toBeVisible()
     await yard.getByRole('button', { name: 'Begin it anew from the settings' }).click()
+    const walk = yard.getByRole('group', { name: 'Walk the panel' })
+    await walk.getByRole('button', { name: 'go to at-base' }).click()
+    await expect(walk.getByRole('textbox', { name: 'what it shows here' })).toHaveValue(/Base/)
+    await walk.getByRole('button', { name: 'Do it' }).click()
+    await expect(walk.getByRole('textbox', { name: 'what it shows here' })).toHaveValue('…')
+    // From there no way leads back yet.
+    await expect(yard.getByText(/to mend before it can be kept/)).toBeVisible()
+    await walk.getByRole('combobox', { name: 'where it leads' }).click()
+    await yard.getByRole('option', { name: 'to front' }).click()
+    await walk.getByRole('button', { name: 'Do it' }).click()
+    await yard.getByRole('button', { name: 'Begin it anew from the settings' }).click()
     await yard.getByRole('switch', { name: 'Can the fan stand still while nothing asks?' }).check()
     await expect(keep).toBeEnabled()
   })

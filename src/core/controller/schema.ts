@@ -465,8 +465,19 @@ const Abilities = Type.Object(
 )
 type Abilities = Static<typeof Abilities>
 
-const CONTROL_KINDS = ['key', 'dial', 'lever', 'rocker', 'pad', 'wheel', 'trimmer', 'plug', 'link', 'knob'] as const
-const ACTS = ['press', 'hold', 'up', 'down', 'wait'] as const
+export const CONTROL_KINDS = [
+  'key',
+  'dial',
+  'lever',
+  'rocker',
+  'pad',
+  'wheel',
+  'trimmer',
+  'plug',
+  'link',
+  'knob',
+] as const
+export const ACTS = ['press', 'hold', 'up', 'down', 'wait'] as const
 /** What a hand can do in a state, and what comes of it: to which state, and what happens to the setting of the state it leaves. */
 export const PanelMove = Type.Object(
   {

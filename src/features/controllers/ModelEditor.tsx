@@ -13,6 +13,7 @@ import type { UnitPreference } from '@/core/quantity/format'
 import { problemLine } from '@/core/words/problems'
 import { makePanel } from '@/core/controller/makePanel'
 import { AbilitiesForm } from '@/features/controllers/AbilitiesForm'
+import { PanelWalk } from '@/features/controllers/PanelWalk'
 import { PasteSettings } from '@/features/controllers/PasteSettings'
 import { ActionsPreview, type Named } from '@/features/controllers/ActionsPreview'
 import type { EditorGoTo } from '@/features/controllers/ModelText'
@@ -205,7 +206,10 @@ const ModelForm = ({ model, onChange }: FormProps) => (
       <TextButton onClick={() => onChange(['panel'], makePanel(model))}>
         {model.panel ? 'Begin it anew from the settings' : 'Begin it from the settings'}
       </TextButton>
-      {': a line each, walked with two keys and opened with a third. Then mend what the real one does otherwise.'}
+      {
+        ': a line each, walked with two keys and opened with a third. Then walk it as your finger does, and mend what the real one does otherwise.'
+      }
     </Typography>
+    <PanelWalk model={model} onChange={(panel) => onChange(['panel'], panel)} />
   </>
 )
