@@ -1,5 +1,5 @@
 import { chooseSettings } from '@/core/controller/chooseSettings'
-import { freed } from '@/core/controller/giveTargets'
+import { carried, freed } from '@/core/controller/giveTargets'
 import { withCutOut, withNightLimits } from '@/core/controller/giveSpeeds'
 import { given, givenList, made, type Given } from '@/core/controller/given'
 import { giveBounds } from '@/core/controller/giveBounds'
@@ -50,9 +50,11 @@ function withSetPoints(
 }
 
 /** Freed of targets the controller has not, by itself and in what it hangs on. */
-const withTies = (rule: Rule, { targets }: Partial<Response>): Rule => {
+const withTies = (rule: Rule, { targets }: Partial<Response>, asked: Response['targets']): Rule => {
   const free = freed(rule, targets)
-  return free.onlyWhile ? { ...free, onlyWhile: free.onlyWhile.map((condition) => freed(condition, targets)) } : free
+  return free.onlyWhile
+    ? { ...free, onlyWhile: free.onlyWhile.map((condition) => carried(condition, targets, asked)) }
+    : free
 }
 
 /** The table of ages at the figures the controller is put to; days that would no longer rise are left out. */
@@ -98,7 +100,9 @@ function giveRules(
   const sorted = value.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
   const pointed = givenList(sorted.map((rule) => withSetPoints(rule, sorted, model, assignment, place)))
   const hung = givenList(
-    pointed.value.map((rule) => withConditions(withTies(withAges(rule, valueOf), bounds.parts), model)),
+    pointed.value.map((rule) =>
+      withConditions(withTies(withAges(rule, valueOf), bounds.parts, response.targets), model),
+    ),
   )
   return given(
     hung.value,

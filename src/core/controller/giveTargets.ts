@@ -1,7 +1,7 @@
 import { given, type Given } from '@/core/controller/given'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel, Meaning } from '@/core/controller/schema'
-import type { Response } from '@/core/response/schema'
+import type { Condition, Response } from '@/core/response/schema'
 import type { Target } from '@/core/response/target'
 
 type ValueOf = (means: Meaning, slot: number) => number | undefined
@@ -57,10 +57,22 @@ export function giveTargets(
   )
 }
 
-type Tied = { readonly target?: string }
+type Tied = { readonly target?: string | undefined }
+type Targets = readonly Target[] | undefined
 
 /** Freed of a target that the controller does not have. */
-export function freed<T extends object>(part: T, kept: readonly Target[] | undefined): T {
+export function freed<T extends object>(part: T, kept: Targets): T {
   const { target, ...free } = part as T & Tied
   return target === undefined || kept?.some(({ id }) => id === target) ? part : (free as unknown as T)
+}
+
+/** A condition that keeps its distance from its target where the controller's step puts that elsewhere; freed of one it does not have. */
+export function carried<C extends Condition>(condition: C, kept: Targets, asked: Targets): C {
+  const free = freed(condition, kept)
+  if (!('target' in free) || free.target === undefined) return free
+  const at = (targets: Targets) => targets?.find(({ id }) => id === free.target)?.at ?? 0
+  const moved = (x: number): number => Number((x + at(kept) - at(asked)).toFixed(6))
+  return free.kind === 'input'
+    ? { ...free, at: moved(free.at) }
+    : { ...free, from: moved(free.from), to: moved(free.to) }
 }
