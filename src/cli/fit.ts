@@ -12,6 +12,7 @@ import type { Installation } from '@/core/installation/installation'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { ruleName } from '@/core/sentences/words'
+import { fitPlace } from '@/core/kit/fitPlace'
 
 const USAGE = 'gale fit FILE [--model FILE [--actions] | --models DIR] [--json]'
 
@@ -92,8 +93,8 @@ export function fitCommand(args: readonly string[], streams: Streams): number {
       streams.err(`${file}: kit.controller: no controller is chosen; name one with --model FILE.`)
     return 1
   }
-  const { response, brief } = installation
-  const fitted = fit(response, model, brief)
+  const { response } = installation
+  const fitted = fit(response, model, fitPlace(installation))
   const losses = fitted.losses.map((loss) => lossText(loss, response))
   if (values.json) {
     const { settings, given } = fitted

@@ -14,7 +14,7 @@ import {
 } from '@/core/controller/schema'
 import { settingOf } from '@/core/controller/settingOf'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
-import { wantedValue, type Assignment } from '@/core/controller/wanted'
+import { outputTypeOf, wantedValue, type Assignment } from '@/core/controller/wanted'
 import type { Response } from '@/core/response/schema'
 import type { Rule } from '@/core/rules/table'
 
@@ -63,7 +63,9 @@ function chooseEach(
     const isCeiling = setting.means === 'ceiling'
     const asked = isCeiling
       ? ceiling.speedPct
-      : wantedValue(setting, response, model, assignment, (means) => valueOf(means, setting.slot))
+      : setting.means === 'signal.type'
+        ? outputTypeOf(place.signal)
+        : wantedValue(setting, response, model, assignment, (means) => valueOf(means, setting.slot))
     const means = isCeiling && ceiling.isOfRules ? 'switch.speedPct' : setting.means
     const side = safeSide(means, place, lowerIsMore(setting))
     const given =

@@ -67,6 +67,8 @@ const PURPOSES: Record<Meaning, string> = {
   'output.delayS': 'How long a reason must have stood before another output comes on.',
   'output.holdS': 'How long another output stays on when no reason stands any more.',
   'output.level': 'At which of its levels another output works (heater step).',
+  'signal.type':
+    'What the output gives: 0 is 0–10 V, 1 is 2–10 V, 2 is 0–10 V off below 2 V, 3 is pulse width, 4 is pulse width inverted.',
   'switch.contact': 'What the contact does when it comes on: 0 closes (normally open), 1 opens (normally closed).',
   'follower.floorPct': 'The lowest speed of the second fan.',
   'follower.atLeadFloor':

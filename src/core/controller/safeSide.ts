@@ -1,4 +1,5 @@
 import type { Duty } from '@/core/brief/duty'
+import type { Signal } from '@/core/physics/signal'
 import type { Brief } from '@/core/brief/schema'
 import type { Meaning } from '@/core/controller/schema'
 
@@ -9,8 +10,8 @@ export const CARES = ['air', 'pressure', 'suction'] as const
 export type Care = (typeof CARES)[number]
 type Towards = 'up' | 'down' | 'nearest'
 export type SafeSide = { readonly towards: Towards; readonly because: string }
-/** What `fit` has to know of the place: the duty, and whether a flue is open. */
-export type Place = Pick<Brief, 'duty' | 'answers'>
+/** What `fit` has to know of the place: the duty, whether a flue is open, and what the lead takes for a signal where somebody said so. */
+export type Place = Pick<Brief, 'duty' | 'answers'> & { readonly signal?: Signal }
 
 /** An open flue counts only where somebody has said that there is one; nobody having looked is an open question of the brief. */
 export const careOf = ({ duty, answers }: Place): Care =>
@@ -151,6 +152,7 @@ const TABLE: Record<Meaning, Row> = {
   'output.holdS': { air: ['up', 'a longer time is surer'] },
   'output.level': EITHER,
   'switch.contact': EITHER,
+  'signal.type': EITHER,
   'follower.floorPct': { air: ['up', 'below its floor it may not restart'] },
   'follower.atLeadFloor': EITHER,
   'stages.joinAt': { air: ['down', 'a fan that joins sooner gives more air, and …'] },

@@ -77,6 +77,7 @@ export const MEANINGS = [
   'output.holdS',
   'output.level',
   'switch.contact',
+  'signal.type',
   'follower.floorPct',
   'follower.atLeadFloor',
   'stages.joinAt',

@@ -1,3 +1,4 @@
+import type { Signal } from '@/core/physics/signal'
 import type { ControllerModel, Meaning, PartSetting } from '@/core/controller/schema'
 import { ruleKindOf, slotKind } from '@/core/controller/slots/table'
 import type { OtherOutput, Response } from '@/core/response/schema'
@@ -184,6 +185,15 @@ const PART_WANTS: Partial<Record<Meaning, Wants>> = {
   'test.speedPct': ({ overrides }) => overrides?.test?.speedPct,
   'input.lostBelow': (response, slot, model) => modelInput(response, model, slot)?.lostBelow,
   'input.used': (response, slot, model) => (modelInput(response, model, slot) ? 1 : 0),
+}
+
+/** What an output may give, in the order in which a setting counts them. */
+const OUTPUT_TYPES = ['ten', 'two-to-ten', 'ten-cut-off', 'pwm', 'pwm-inverted'] as const
+
+/** The type of output that the lead takes, as a setting counts it; null where nobody said, or where it is none of these. */
+export function outputTypeOf(signal: Signal | undefined): number | null {
+  if (signal?.kind === 'volts') return OUTPUT_TYPES.indexOf(signal.convention)
+  return signal?.kind === 'pwm' ? OUTPUT_TYPES.indexOf(signal.inverted ? 'pwm-inverted' : 'pwm') : null
 }
 
 /** The value a response wants of a setting; null when nothing in the response speaks of it.

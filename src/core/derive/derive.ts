@@ -8,9 +8,10 @@ import { answerReader } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import type { Installation } from '@/core/installation/installation'
 import type { Problem } from '@/core/json/problem'
-import type { Fan } from '@/core/kit/schema'
+import type { Fan, Kit } from '@/core/kit/schema'
 import { compile, type Machine } from '@/core/machine/compile'
 import type { FloorReason, Response } from '@/core/response/schema'
+import { fitPlace } from '@/core/kit/fitPlace'
 
 /** What follows for one fan, as data. */
 export type DerivedFan = {
@@ -42,7 +43,10 @@ export type Derived = {
 
 // Documents are never changed in place: what was made of a part is made of it for good.
 const behaviours = new WeakMap<Response, Behaviour>()
-const fits = new WeakMap<Response, { readonly model: ControllerModel; readonly brief: Brief; readonly fit: Fit }>()
+const fits = new WeakMap<
+  Response,
+  { readonly model: ControllerModel; readonly brief: Brief; readonly fans: Kit['fans']; readonly fit: Fit }
+>()
 
 function behaviour(response: Response): Behaviour {
   const known = behaviours.get(response)
@@ -55,11 +59,11 @@ function behaviour(response: Response): Behaviour {
   return made
 }
 
-function fitOf(response: Response, model: ControllerModel, brief: Brief): Fit {
+function fitOf(response: Response, model: ControllerModel, brief: Brief, kit: Pick<Kit, 'fans'>): Fit {
   const known = fits.get(response)
-  if (known?.model === model && known.brief === brief) return known.fit
-  const made = fit(response, model, brief)
-  fits.set(response, { model, brief, fit: made })
+  if (known?.model === model && known.brief === brief && known.fans === kit.fans) return known.fit
+  const made = fit(response, model, fitPlace({ brief, kit, response }))
+  fits.set(response, { model, brief, fans: kit.fans, fit: made })
   return made
 }
 
@@ -92,7 +96,7 @@ function deriveFan(fan: Fan, { brief, calibration, response }: Installation): De
 export function derive(installation: Installation): Derived {
   const { kit, response, brief } = installation
   const fans = kit.fans.map((fan) => deriveFan(fan, installation))
-  const fitted = kit.controller ? fitOf(response, kit.controller, brief) : null
+  const fitted = kit.controller ? fitOf(response, kit.controller, brief, kit) : null
   return {
     fans,
     lead: fans.find(({ fan }) => fan.id === response.lead) ?? null,

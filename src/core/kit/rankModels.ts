@@ -4,6 +4,7 @@ import type { Place } from '@/core/controller/safeSide'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Fan, Kit } from '@/core/kit/schema'
 import type { Response } from '@/core/response/schema'
+import { fitPlace } from '@/core/kit/fitPlace'
 
 /** Why an output cannot drive a fan at all. Which motors may be phase-cut: common practice, no source. */
 export type DriveProblem = {
@@ -92,7 +93,7 @@ export function driveText({ fan, kind, needs, has }: DriveProblem): string {
 }
 
 function ranked(response: Response, kit: Pick<Kit, 'fans'>, place: Place, model: ControllerModel): Ranked {
-  const fitted = fit(response, model, place)
+  const fitted = fit(response, model, fitPlace({ brief: place, kit, response }))
   const curve = fitted.losses.find((loss) => loss.kind === 'steps')?.curve
   return {
     model,

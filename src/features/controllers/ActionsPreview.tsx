@@ -10,6 +10,7 @@ import type { ControllerModel } from '@/core/controller/schema'
 import { readInstallationText } from '@/core/installation/read'
 import type { Installation } from '@/core/installation/installation'
 import type { UnitPreference } from '@/core/quantity/format'
+import { fitPlace } from '@/core/kit/fitPlace'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 
@@ -43,7 +44,7 @@ export function ActionsPreview({
   }, [chosen])
   const made = useMemo(() => {
     if (!document) return null
-    const fitted = fit(document.response, model, document.brief)
+    const fitted = fit(document.response, model, fitPlace(document))
     return { losses: fitted.losses, actions: dialIn(model, fitted, undefined, preference) }
   }, [document, model, preference])
   if (installations.length === 0)

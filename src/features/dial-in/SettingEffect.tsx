@@ -7,6 +7,7 @@ import { measureCurve } from '@/core/controller/measureLoss'
 import type { PartSetting } from '@/core/controller/schema'
 import { formatNumber, formatQuantity } from '@/core/quantity/format'
 import { inputQuantity } from '@/core/rules/input'
+import { fitPlace } from '@/core/kit/fitPlace'
 import { usePreference } from '@/ui/preference'
 import { SettingField } from '@/ui/SettingField'
 import { useDerived, usePart } from '@/ui/workingCopy/context'
@@ -16,14 +17,17 @@ export function SettingEffect({ setting, wanted }: { setting: PartSetting; wante
   const [tried, setTried] = useState(wanted)
   const response = usePart('response')
   const brief = usePart('brief')
-  const { controller } = usePart('kit')
+  const kit = usePart('kit')
+  const { controller } = kit
   const { given } = useDerived()
   const preference = usePreference()
   const difference = useMemo(() => {
     if (!controller) return null
-    const instead = fit(response, controller, brief, [{ setting: setting.id, value: tried }])
+    const instead = fit(response, controller, fitPlace({ brief, kit, response }), [
+      { setting: setting.id, value: tried },
+    ])
     return measureCurve(given.response, instead.given)
-  }, [controller, response, brief, given.response, setting.id, tried])
+  }, [controller, response, brief, kit, given.response, setting.id, tried])
   const input = response.inputs.find(({ id }) => id === difference?.input)
   return (
     <Typography variant="body2" component="div" role="status">
