@@ -1,3 +1,4 @@
+import { everyCondition } from '@/core/response/conditionLists'
 import type { Response } from '@/core/response/schema'
 import { ruleKind } from '@/core/rules/table'
 
@@ -12,11 +13,7 @@ export function moveTarget(draft: Response, id: string, to: number): void {
   for (const row of target.byAge ?? []) row.at = moved(row.at)
   for (const follower of draft.targets ?? [])
     if (follower.follows === id) moveTarget(draft, follower.id, moved(follower.at))
-  const conditions = [
-    ...draft.rules.flatMap(({ onlyWhile = [] }) => onlyWhile),
-    ...(draft.otherOutputs ?? []).flatMap(({ onWhen, notWhile }) => [...onWhen, ...notWhile]),
-  ]
-  for (const condition of conditions) {
+  for (const { condition } of everyCondition(draft)) {
     if (condition.kind === 'input' && condition.target === id) condition.at = moved(condition.at)
     if (condition.kind === 'between' && condition.target === id) {
       condition.from = moved(condition.from)

@@ -1,13 +1,5 @@
-import type { Condition, Response } from '@/core/response/schema'
-
-/** Every list of conditions in a response, each with what it hangs on. */
-function conditionLists({ rules, otherOutputs = [], stepUps = [] }: Response): Condition[][] {
-  return [
-    ...rules.flatMap(({ onlyWhile }) => (onlyWhile ? [onlyWhile as Condition[]] : [])),
-    ...otherOutputs.flatMap(({ onWhen, notWhile }) => [onWhen, notWhile]),
-    ...stepUps.map(({ onlyWhile }) => onlyWhile as Condition[]),
-  ]
-}
+import { conditionLists, everyCondition } from '@/core/response/conditionLists'
+import type { Response } from '@/core/response/schema'
 
 /** Takes a target away; what was tied to it stays where it is written, and what moved with it stands by itself. */
 export function takeTargetAway(draft: Response, id: string): void {
@@ -15,7 +7,7 @@ export function takeTargetAway(draft: Response, id: string): void {
   if (draft.targets?.length === 0) delete draft.targets
   for (const target of draft.targets ?? []) if (target.follows === id) delete target.follows
   for (const rule of draft.rules) if ('target' in rule && rule.target === id) delete rule.target
-  for (const condition of conditionLists(draft).flat())
+  for (const { condition } of everyCondition(draft))
     if ('target' in condition && condition.target === id) delete condition.target
 }
 
@@ -27,7 +19,8 @@ export function takeSeasonsAway(draft: Response): void {
     target.changes = target.changes?.filter(({ season }) => season === undefined)
     if (!target.changes?.length) delete target.changes
   }
-  for (const list of conditionLists(draft)) list.splice(0, list.length, ...list.filter(({ kind }) => kind !== 'season'))
+  for (const { conditions } of conditionLists(draft))
+    conditions.splice(0, conditions.length, ...conditions.filter(({ kind }) => kind !== 'season'))
   for (const rule of draft.rules) if (rule.onlyWhile?.length === 0) delete rule.onlyWhile
   draft.otherOutputs = draft.otherOutputs?.filter(({ onWhen }) => onWhen.length > 0)
   if (draft.otherOutputs?.length === 0) delete draft.otherOutputs

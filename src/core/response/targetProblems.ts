@@ -1,4 +1,5 @@
 import type { Problem } from '@/core/json/problem'
+import { everyCondition } from '@/core/response/conditionLists'
 import type { Response } from '@/core/response/schema'
 import { ageProblems } from '@/core/rules/ageTable'
 import { emptySpan } from '@/core/rules/weekSpan'
@@ -25,15 +26,6 @@ export function targetProblems(response: Response): Problem[] {
       ? [{ code: 'wrong_kind', path, what: `“${read.name}”`, got: read.kind, needs: `${kind} input` }]
       : []
   }
-  const conditions = [
-    ...response.rules.flatMap(({ onlyWhile = [] }, index) =>
-      onlyWhile.map((condition, place) => ({ condition, path: `rules.${index}.onlyWhile.${place}` })),
-    ),
-    ...(response.otherOutputs ?? []).flatMap(({ onWhen, notWhile }, index) => [
-      ...onWhen.map((condition, place) => ({ condition, path: `otherOutputs.${index}.onWhen.${place}` })),
-      ...notWhile.map((condition, place) => ({ condition, path: `otherOutputs.${index}.notWhile.${place}` })),
-    ]),
-  ]
   return [
     ...ids.flatMap((id, index): Problem[] =>
       ids.indexOf(id) < index ? [{ code: 'duplicate_id', path: `targets.${index}.id`, what: 'targets', got: id }] : [],
@@ -89,7 +81,7 @@ export function targetProblems(response: Response): Problem[] {
           ]
         : [],
     ),
-    ...conditions.flatMap(({ condition, path }) =>
+    ...everyCondition(response).flatMap(({ path, condition }) =>
       'target' in condition ? tied(`${path}.target`, condition.target, condition.input) : [],
     ),
   ]

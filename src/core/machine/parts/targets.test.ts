@@ -198,6 +198,27 @@ test('moving a target takes with it what it has for a time, what follows it, and
   ])
 })
 
+test('a gear and a fan that join by a reading move with their target, and are checked', () => {
+  const above = (target: string) =>
+    ({ kind: 'input', input: 'temp', when: 'above', at: 26, release: 1, target }) as const
+  const geared = (target: string): Response =>
+    tied(
+      {},
+      {
+        stepUps: [{ by: 1, onlyWhile: [above(target)] }],
+        stages: { fixed: [{ fan: 'two', joinsAtPct: 50, joinsWhile: above(target) }], offBelowPct: 5, minStageS: 60 },
+      },
+    )
+  const draft = geared('home')
+  moveTarget(draft, 'home', 21)
+  expect(draft.stepUps?.[0]?.onlyWhile).toMatchObject([{ at: 27 }])
+  expect(draft.stages?.fixed[0]?.joinsWhile).toMatchObject({ at: 27 })
+  const strays = checkResponse(geared('gone')).filter(({ code }) => code === 'unknown_id')
+  expect(strays.map(({ path }) => path)).toEqual(
+    expect.arrayContaining(['stepUps.0.onlyWhile.0.target', 'stages.fixed.0.joinsWhile.target']),
+  )
+})
+
 const problemsOf = (response: Response) => checkResponse(response).map(({ code, path }) => `${path}: ${code}`)
 
 test.each<{ name: string; response: Response; problems: string[] }>([
