@@ -1,3 +1,4 @@
+import { MOST_STARTS_AN_HOUR } from '@/core/kit/wear'
 import { fanFlowLs } from '@/core/derive/derive'
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { says, type Says } from '@/core/advise/words'
@@ -7,7 +8,6 @@ import { ruleName } from '@/core/sentences/words'
 
 /** Starts an hour that a small fan motor stands for years; common practice, no source: ten, and for the even ones of a cycle timer fifteen (five
  *  minutes are a usual period). */
-const MOST_STARTS_AN_HOUR = 10
 const MOST_CYCLES_AN_HOUR = 15
 /** Air, walls and contents against the air alone; common practice, no source. */
 const CONTENTS = 5

@@ -1,13 +1,11 @@
 import { lostSensorPct } from '@/core/brief/lostSensor'
 import { houseAir } from '@/core/calculation/livestock/houseAir'
 import { ask, bareResponse, target, type DutyPlan } from '@/core/duty/plan'
-import { animal, ANIMAL_IDS, houseSplit, type AnimalId } from '@/core/physics/animals'
+import { animal, ANIMAL_IDS, houseSplit, USUAL_FIGURES, type AnimalId } from '@/core/physics/animals'
 import { co2FlowLs, moistureFlowLs } from '@/core/physics/balances'
 import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 
 const FLOOR_PCT = 65
-// Where an animal’s own figure is not asked for: dry, not growing much, fed as usual.
-const USUAL = { milk: 0, gain: 0.3, eggs: 0.05, pregnant: 0, feed: 3, feedEnergy: 10 } as const
 
 export const livestock: DutyPlan = {
   questions: [
@@ -38,7 +36,7 @@ export const livestock: DutyPlan = {
     ]
     const [house, winter] = [answers.number('house') ?? 12, answers.number('winter') ?? 0]
     const isKnown = kind !== null && count !== null && mass !== null
-    const units = isKnown ? (count * animal(kind).heatW(mass, USUAL)) / 1000 : 0
+    const units = isKnown ? (count * animal(kind).heatW(mass, USUAL_FIGURES)) / 1000 : 0
     const split = isKnown ? houseSplit(animal(kind).like, units, house) : null
     const moisture = split
       ? moistureFlowLs(split.waterGH, { tempC: house, rhPct: 75 }, { tempC: winter, rhPct: 90 })
@@ -61,12 +59,12 @@ export const livestock: DutyPlan = {
                 a: kind!,
                 N: count!,
                 m: mass!,
-                gain: USUAL.gain,
-                milk: USUAL.milk,
-                eggs: USUAL.eggs,
-                preg: USUAL.pregnant,
-                n: USUAL.feed,
-                M: USUAL.feedEnergy,
+                gain: USUAL_FIGURES.gain,
+                milk: USUAL_FIGURES.milk,
+                eggs: USUAL_FIGURES.eggs,
+                preg: USUAL_FIGURES.pregnant,
+                n: USUAL_FIGURES.feed,
+                M: USUAL_FIGURES.feedEnergy,
                 ti: house,
                 to: winter,
               },

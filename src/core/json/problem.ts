@@ -143,6 +143,14 @@ export type Problem = { readonly path: string } & (
       readonly slot: number
       readonly places: number
     }
+  | { readonly code: 'leakless'; readonly outLs: number; readonly inLs: number }
+  | { readonly code: 'too_quick'; readonly quickestS: number; readonly leastS: number }
+  | { readonly code: 'weather_gap'; readonly what: string; readonly fromS: number; readonly toS: number }
+  | { readonly code: 'event_after_end'; readonly atS: number; readonly endS: number }
+  | { readonly code: 'nothing_to_move' | 'no_aims' }
+  | { readonly code: 'aims_contradict'; readonly what: string }
+  | { readonly code: 'not_epw'; readonly detail: string }
+  | { readonly code: 'cannot_learn'; readonly why: string }
   // What the server refuses.
   | {
       readonly code:

@@ -5,6 +5,9 @@
 type AnimalFigure = 'milk' | 'gain' | 'eggs' | 'pregnant' | 'feed' | 'feedEnergy'
 type AnimalFigures = Readonly<Record<AnimalFigure, number>>
 
+/** Where nobody said otherwise. Common practice, no source. */
+export const USUAL_FIGURES = { milk: 0, gain: 0.3, eggs: 0.05, pregnant: 0, feed: 3, feedEnergy: 10 } as const
+
 type Species = 'cattle' | 'pigs' | 'broilers' | 'hens'
 
 export type Animal = {

@@ -56,6 +56,19 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   length: ({ got, of, isMost, limit }) => `${got} must not have ${isMost ? 'more' : 'fewer'} than ${limit} ${of}.`,
   does_not_fit: ({ got, rule }) => `${got} does not fit (${rule}).`,
   wrong_kind: ({ what, got, needs }) => `${what} is a ${got}; this needs a ${needs}.`,
+  leakless: ({ outLs, inLs }) =>
+    `The fans move ${Math.round(outLs)} L/s out and ${Math.round(inLs)} L/s in, and nothing leaks: the difference has no way. Give the space a leakage above 0.`,
+  too_quick: ({ quickestS, leastS }) =>
+    `Full air changes this space in ${quickestS.toPrecision(2)} s; steps of ten seconds follow nothing quicker than ${leastS} s. Check the volume.`,
+  weather_gap: ({ what, fromS, toS }) =>
+    `There is no ${what} from hour ${Math.round(fromS / 360) / 10} to hour ${Math.round(toS / 360) / 10}: fill the gap, or take days without one.`,
+  event_after_end: ({ atS, endS }) =>
+    `This begins at hour ${Math.round(atS / 360) / 10}, after the end at hour ${Math.round(endS / 360) / 10}: move it, or add days.`,
+  nothing_to_move: () => 'Nothing may move: free at least one blank that this controller can set in more than one way.',
+  no_aims: () => 'Nothing counts yet: say at least one thing that should be less or more.',
+  aims_contradict: ({ what }) => `${what} is asked to be both: keep one of the two.`,
+  not_epw: ({ detail }) => `This is no weather file in the EPW format: ${detail}.`,
+  cannot_learn: ({ why }) => why,
   age_goes_back: ({ day, before }) => `Day ${day} comes after day ${before}: the days of the table must rise.`,
   no_placing: () =>
     'This goes by days of growth, and no day is given from which they are counted: say when the animals or plants came.',
