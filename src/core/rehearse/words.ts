@@ -1,0 +1,236 @@
+import type { Response } from '@/core/response/schema'
+import {
+  formatNumber,
+  formatPct,
+  formatQuantity,
+  formatTime,
+  METRIC,
+  type UnitPreference,
+} from '@/core/quantity/format'
+import type { Calm, Hunt } from '@/core/rehearse/hunting'
+import type { Measure } from '@/core/rehearse/measures'
+import type { MeasureVerdict } from '@/core/scenario/measureIds'
+import { clockText } from '@/core/quantity/clock'
+import { DAY_NAMES } from '@/core/rules/localClock'
+import { dateOf } from '@/core/rules/yearDay'
+import { inputQuantity, isMeasured } from '@/core/rules/input'
+import { ruleInputId } from '@/core/rules/table'
+import type { DifferenceOf } from '@/core/rehearse/compare'
+import { ruleName } from '@/core/sentences/words'
+
+/** The day and the hour of a rehearsal: "Tue 15:10". */
+export function momentText(startsOn: string, atS: number): string {
+  const day = dateOf(startsOn) + Math.floor(atS / 86400)
+  return `${DAY_NAMES[(day + 3) % 7]!} ${clockText(Math.floor((atS % 86400) / 60))}`
+}
+
+const quantity = ({ id }: Measure): 'temperature' | 'humidity' => (id.includes('damp') ? 'humidity' : 'temperature')
+const bound = (measure: Measure, preference: UnitPreference): string =>
+  measure.against === null ? '' : formatQuantity(measure.against, quantity(measure), preference)
+
+/** What a measure is called. */
+export function measureName(measure: Measure, preference: UnitPreference = METRIC): string {
+  switch (measure.id) {
+    case 'hottest':
+      return 'Hottest'
+    case 'coldest':
+      return 'Coldest'
+    case 'dampest':
+      return 'Dampest'
+    case 'past-limit':
+    case 'damp-past-limit':
+      return `Past the limit, ${bound(measure, preference)}`
+    case 'above-band':
+    case 'above-damp':
+      return `Above ${bound(measure, preference)}`
+    case 'below-band':
+    case 'below-damp':
+      return `Below ${bound(measure, preference)}`
+    case 'surface-water':
+      return 'Water on the coldest surface'
+    case 'suction-lost':
+      return 'Suction lost'
+    case 'without-air':
+      return 'Longest without air'
+    case 'lowest-flow':
+      return 'Lowest flow while running'
+    case 'short-of-air':
+      return 'Less than the required air'
+    case 'starts':
+      return 'Starts an hour, worst'
+    case 'changes':
+      return 'Speed changes an hour, worst'
+    case 'night-sound':
+      return 'Sound at night, mean'
+    case 'night-over':
+      return `Night over ${measure.against === null ? '' : formatQuantity(measure.against, 'sound', preference)}`
+    case 'energy':
+      return 'Fan energy'
+    case 'heat-out':
+      return 'Heat carried out by air'
+    case 'heating':
+      return 'Heating'
+    case 'head-low':
+      return 'Head under its least'
+    case 'trips':
+      return 'Compressor trips'
+    case 'spill':
+      return 'Draught lost while it burns'
+    case 'floor-missed':
+      return 'Door open, stream short of the floor'
+    case 'stale':
+      return 'Carbon dioxide over 1400 ppm'
+  }
+}
+
+/** A stretch of time as people say it: "41 min", "42 h 43". */
+export function spanText(seconds: number): string {
+  const minutes = Math.round(seconds / 60)
+  if (minutes < 100) return seconds > 0 && minutes === 0 ? 'under 1 min' : `${minutes} min`
+  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`
+}
+
+/** Its figure with unit. */
+export function measureValue(
+  { value, unit }: Pick<Measure, 'value' | 'unit'>,
+  preference: UnitPreference = METRIC,
+): string {
+  switch (unit) {
+    case 's':
+      return spanText(value)
+    case 'count':
+      return formatNumber(value, 0)
+    case 'kWh':
+      return `${formatNumber(value, value < 10 ? 2 : value < 100 ? 1 : 0)} kWh`
+    case 'ppm':
+      return `${formatNumber(value, 0)} ppm`
+    case 'sound':
+      return `${formatNumber(value, 1)} dB`
+    default:
+      return formatQuantity(value, unit, preference)
+  }
+}
+
+export const VERDICT_WORDS: Record<MeasureVerdict, string> = {
+  pass: 'keeps',
+  fail: 'fails',
+  wear: 'wear or nuisance',
+  none: 'no target',
+}
+
+/** Where the energy comes from. */
+export const POWER_WORDS = {
+  cube: 'by the cube of the speed, 6 % of its plate at rest speed; common practice',
+  square: 'by the square of the speed, as a motor under phase cut; common practice',
+  unknown: 'not known: no power on the plate',
+} as const
+
+const stretch = (from: string, { fromS, toS }: Hunt): string =>
+  `${momentText(from, fromS)}–${momentText(from, toS).split(' ')[1]}`
+
+function causeText(response: Response, hunt: Hunt, preference: UnitPreference): string {
+  const rule = hunt.rule === null ? undefined : response.rules[hunt.rule]
+  const input = rule && response.inputs.find(({ id }) => id === ruleInputId(rule))
+  const unit = input && isMeasured(input) ? inputQuantity(input) : null
+  const difference = unit === 'temperature' ? 'temperatureDifference' : unit
+  const amount = (x: number | null) => (x === null || !difference ? '' : formatQuantity(x, difference, preference))
+  switch (hunt.cause) {
+    case 'digit':
+      return `One digit of the probe (${amount(hunt.digit)}) moves the fan ${formatNumber(hunt.digitPct ?? 0, 1)} points.`
+    case 'gain':
+      return 'The band is narrow for how fast this space answers and how slowly the probe follows.'
+    case 'differential-digit':
+      return `The differential is hardly more than one digit of the probe (${amount(hunt.digit)}).`
+    case 'differential':
+      return 'The differential is small for how fast this space answers.'
+    case null:
+      return ''
+  }
+}
+
+/** A hunt in words, its cause and what would calm it. */
+export function huntText(
+  response: Response,
+  hunt: Hunt,
+  calm: Calm | null,
+  startsOn: string,
+  preference: UnitPreference = METRIC,
+): { readonly title: string; readonly text: string; readonly cure: string | null } {
+  const rule = hunt.rule === null ? undefined : response.rules[hunt.rule]
+  const input = rule && response.inputs.find(({ id }) => id === ruleInputId(rule))
+  const unit = input && isMeasured(input) ? inputQuantity(input) : 'temperature'
+  const band = calm && formatQuantity(calm.band, unit === 'temperature' ? 'temperatureDifference' : unit, preference)
+  const swing = `${formatPct(Math.round(hunt.lowPct))} ↔ ${formatPct(Math.round(hunt.highPct))} % every ${formatTime(Math.round(hunt.periodS / 6) * 6)}`
+  return {
+    title: `${hunt.startsAnHour > 0 ? 'It starts too often' : 'It hunts'}, ${stretch(startsOn, hunt)}.`,
+    text: [
+      rule ? `${ruleName(response, rule)}: ${swing}.` : `${swing}.`,
+      causeText(response, hunt, preference),
+      band ? `At ${band} it is calm.` : 'No wider band that was tried calms it.',
+    ]
+      .filter((part) => part !== '')
+      .join(' '),
+    cure: band,
+  }
+}
+
+/** How one measure differs, from the side of the first. */
+function differenceText({ id, value, other, unit }: DifferenceOf, preference: UnitPreference): string {
+  const [by, isLess] = [Math.abs(value - other), value < other]
+  const more = isLess ? 'less' : 'more'
+  switch (id) {
+    case 'hottest':
+    case 'coldest':
+      return `${formatQuantity(by, 'temperatureDifference', preference)} ${isLess ? 'cooler' : 'warmer'} at its ${id}`
+    case 'dampest':
+      return `${formatQuantity(by, 'humidity', preference)} ${isLess ? 'drier' : 'damper'} at its dampest`
+    case 'night-sound':
+      return `${formatNumber(by, 1)} dB ${isLess ? 'quieter' : 'louder'} at night`
+    case 'starts':
+      return `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} starts in its worst hour`
+    case 'changes':
+      return `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} speed changes in its worst hour`
+    case 'energy':
+      return `${measureValue({ value: by, unit }, preference)} ${more} for the fan`
+    case 'heating':
+      return `${measureValue({ value: by, unit }, preference)} ${more} heating`
+    case 'lowest-flow':
+      return `${formatQuantity(by, 'flow', preference)} ${more} at its lowest`
+    case 'trips':
+      return `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} trips`
+    default:
+      return `${spanText(by)} ${isLess ? 'shorter' : 'longer'} ${PAST_WORDS[id] ?? 'out'}`
+  }
+}
+
+const PAST_WORDS: Partial<Record<Measure['id'], string>> = {
+  'past-limit': 'past the limit',
+  'damp-past-limit': 'past the limit of humidity',
+  'above-band': 'above the band',
+  'below-band': 'below the band',
+  'above-damp': 'above the band of humidity',
+  'below-damp': 'below the band of humidity',
+  'surface-water': 'with water on the coldest surface',
+  'suction-lost': 'without suction',
+  'without-air': 'without air at a stretch',
+  'short-of-air': 'short of the required air',
+  'night-over': 'too loud at night',
+  'head-low': 'under its least head',
+  spill: 'without draught',
+  'floor-missed': 'with the stream short of the floor',
+  stale: 'over 1400 ppm',
+}
+
+/** What one has over another and what it costs, in a sentence. */
+export function differencesText(
+  names: readonly [string, string],
+  { gains, costs }: { readonly gains: readonly DifferenceOf[]; readonly costs: readonly DifferenceOf[] },
+  preference: UnitPreference = METRIC,
+): string {
+  const list = (all: readonly DifferenceOf[]) => all.map((one) => differenceText(one, preference)).join(' and ')
+  const [a, b] = names
+  if (gains.length === 0 && costs.length === 0) return `${a} and ${b} come to the same in everything that counts.`
+  if (costs.length === 0) return `${a} is ${list(gains)} than ${b}, and costs nothing of what counts.`
+  if (gains.length === 0) return `${a} is ${list(costs)} than ${b}, and gains nothing of what counts.`
+  return `${a} is ${list(gains)} than ${b}, for ${list(costs)}.`
+}
