@@ -44,7 +44,7 @@ const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> 
   kit: () => <KitStage models={demoModels} />,
   calibrate: () => <CalibrateStage />,
   respond: () => <RespondStage others={[]} installationId="i" seals={[]} />,
-  rehearse: () => <RehearseStage installationId="i" files={[]} onFeeds={nothing} />,
+  rehearse: () => <RehearseStage models={[]} installationId="i" files={[]} onFeeds={nothing} />,
   'dial-in': () => <DialInStage installationId="i" />,
   prove: () => <ProveStage installationId="i" results={[]} onKeep={nothing} />,
   'hand-over': () => (

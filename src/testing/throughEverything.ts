@@ -22,8 +22,10 @@ import { facts } from '@/core/record/facts'
 import { lossText } from '@/core/sentences/lossText'
 import { namedSpeeds } from '@/core/sentences/namedSpeeds'
 import { offers } from '@/core/sentences/table'
-import { builtInDay } from '@/core/space/builtInDay'
-import { replay } from '@/core/space/replay'
+import { makeStage, rehearse } from '@/core/rehearse/run'
+import { measure } from '@/core/rehearse/measures'
+import { builtInScenarios } from '@/core/scenario/builtIn'
+import { spaceOf } from '@/core/space/starting'
 import { startingResponse } from '@/core/start/startingResponse'
 import { problemLine } from '@/core/words/problems'
 
@@ -72,9 +74,11 @@ export function throughEverything(installation: Installation, models: readonly C
   offers(installation)
   namedSpeeds(installation.response)
   ladder(installation.response)
-  const day = builtInDay(installation)
-  const hours = { ...day, atS: day.atS.slice(0, 120), values: day.values.map((column) => column.slice(0, 120)) }
-  replay(given.machine!, hours)
+  const space = spaceOf(installation)
+  const context = { duty: installation.brief.duty, probe: null, fan: installation.response.lead }
+  const trace = rehearse(makeStage(installation, space, builtInScenarios(context, 1)[1]!, 900), given.machine!)
+  for (const { id, value } of measure(trace, { brief: installation.brief, space, powerBy: 'cube' }))
+    if (!Number.isFinite(value)) throw new Error(`rehearsed: ${id} is ${value}`)
   for (const model of models) {
     const into = fit(installation.response, model, installation.brief)
     const outcome = compile(into.given)

@@ -2,7 +2,7 @@
 
 import { isMeasured, type Input } from '@/core/rules/input'
 import Typography from '@mui/material/Typography'
-import { canFeed, feedText, type Feed, type FeedColumn, type Feeds } from '@/core/space/feeds'
+import { canFeed, feedText, type Feed, type FeedColumn, type Feeds } from '@/core/rehearse/feeds'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { usePreference } from '@/ui/preference'

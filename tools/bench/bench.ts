@@ -3,7 +3,7 @@ import { readControllerModel, readInstallationText } from '@/core/installation/r
 import { derive } from '@/core/derive/derive'
 import { fit } from '@/core/controller/fit'
 import { compile } from '@/core/machine/compile'
-import { replay } from '@/core/space/replay'
+import { replay } from '@/core/rehearse/replay'
 import { pageFigures } from './page'
 import { best } from './best'
 import { csvSeconds } from './csv'

@@ -3,27 +3,25 @@ import { checkModel } from '@/core/controller/checkModel'
 import { checkAnswers } from '@/core/duty/answers'
 import type { Installation } from '@/core/installation/installation'
 import type { Problem } from '@/core/json/problem'
+import { twice } from '@/core/json/twice'
 import { MOUNTING_IDS } from '@/core/kit/checklist'
 import { checkResponse } from '@/core/machine/check'
+import { checkScenario } from '@/core/scenario/checkScenario'
+import { checkSpace } from '@/core/space/checkSpace'
 
 const within = (part: string, problems: readonly Problem[]): Problem[] =>
   problems.map((problem) => ({ ...problem, path: `${part}.${problem.path}` }))
-
-/** Items of a list that carry the same mark: what speaks of one of them would speak of both. */
-const twice = (path: string, key: string, what: string, marks: readonly string[]): Problem[] =>
-  marks.flatMap((got, index): Problem[] =>
-    marks.indexOf(got) < index ? [{ code: 'duplicate_id', path: `${path}.${index}.${key}`, what, got }] : [],
-  )
 
 /** What is named and is not there. */
 const unknown = (path: string, what: string, got: string, known: readonly string[]): Problem[] =>
   known.includes(got) ? [] : [{ code: 'unknown_id', path, what, got, known }]
 
 /** Marks of a list that have to be one of a kind: where it stands, the key of the mark, what its items are called. */
-function marksTwice({ kit, calibration, response, dial, dismissed = [] }: Installation): Problem[] {
+function marksTwice({ kit, calibration, response, dial, dismissed = [], scenarios = [] }: Installation): Problem[] {
   const { fans, sensors = [], instruments = [], spots = [], balance } = calibration
   const ids = (list: readonly { readonly id: string }[]) => list.map(({ id }) => id)
   return [
+    ...twice('scenarios', 'id', 'days', ids(scenarios)),
     ...twice('kit.fans', 'id', 'fans', ids(kit.fans)),
     ...twice('kit.probes', 'id', 'probes', ids(kit.probes)),
     ...twice(
@@ -92,11 +90,13 @@ function namesUnknown({ kit, calibration, response }: Installation): Problem[] {
 
 /** Everything that contradicts itself within the documents of one installation, at once. */
 export function checkInstallation(installation: Installation): Problem[] {
-  const { brief, kit, response } = installation
+  const { brief, kit, response, space, scenarios = [] } = installation
   return [
     ...within('brief', [...checkBrief(brief), ...checkAnswers(brief)]),
     ...(kit.controller ? within('kit.controller', checkModel(kit.controller)) : []),
     ...within('response', checkResponse(response)),
+    ...(space ? within('space', checkSpace(space)) : []),
+    ...scenarios.flatMap((scenario, index) => within(`scenarios.${index}`, checkScenario(scenario))),
     ...namesUnknown(installation),
     ...marksTwice(installation),
   ]

@@ -5,6 +5,9 @@ import { SEVERITIES } from '@/core/json/severity'
 import { about, closed, documentSchema } from '@/core/json/vocabulary'
 import { Kit } from '@/core/kit/schema'
 import { Response } from '@/core/response/schema'
+import { Rehearsed } from '@/core/scenario/rehearsed'
+import { Scenario } from '@/core/scenario/schema'
+import { Space } from '@/core/space/schema'
 
 const SettingValue = Type.Object(
   {
@@ -92,6 +95,9 @@ export const Installation = Type.Object(
       'judgements that someone read and left as they are',
       Type.Optional(Type.Array(Dismissed, { maxItems: 60 })),
     ),
+    space: about('the space it is rehearsed in, where somebody changed or learnt it', Type.Optional(Space)),
+    scenarios: about('days of its own', Type.Optional(Type.Array(Scenario, { maxItems: 6 }))),
+    rehearsed: about('what rehearsals came to', Type.Optional(Type.Array(Rehearsed, { maxItems: 12 }))),
   },
   closed,
 )

@@ -13,6 +13,11 @@ import { validator } from '@/core/json/validator'
 import { Kit, KIT_SCHEMA } from '@/core/kit/schema'
 import { checkResponse } from '@/core/machine/check'
 import { Response, RESPONSE_SCHEMA } from '@/core/response/schema'
+import { Aims, AIMS_SCHEMA, checkAims } from '@/core/scenario/aims'
+import { checkScenario } from '@/core/scenario/checkScenario'
+import { Scenario, SCENARIO_SCHEMA } from '@/core/scenario/schema'
+import { checkSpace } from '@/core/space/checkSpace'
+import { Space, SPACE_SCHEMA } from '@/core/space/schema'
 import { upgrade } from '@/core/upgrade/upgrade'
 
 type Reader<T> = (data: unknown) => Outcome<T>
@@ -35,6 +40,9 @@ export const readInstallation = reader(validator(Installation, INSTALLATION_SCHE
 const readTable = reader(validator(FlowTable, FLOW_TABLE_SCHEMA), checkFlowTable)
 const readKit = reader(validator(Kit), () => [])
 const readCalibration = reader(validator(Calibration), () => [])
+export const readSpace = reader(validator(Space, SPACE_SCHEMA), checkSpace)
+export const readScenario = reader(validator(Scenario, SCENARIO_SCHEMA), checkScenario)
+export const readAims = reader(validator(Aims, AIMS_SCHEMA), checkAims)
 
 /** Every document this program reads, by the name it carries. */
 export const DOCUMENTS = {
@@ -45,6 +53,9 @@ export const DOCUMENTS = {
   [KIT_SCHEMA]: { schema: Kit, read: readKit },
   [CALIBRATION_SCHEMA]: { schema: Calibration, read: readCalibration },
   [FLOW_TABLE_SCHEMA]: { schema: FlowTable, read: readTable },
+  [SPACE_SCHEMA]: { schema: Space, read: readSpace },
+  [SCENARIO_SCHEMA]: { schema: Scenario, read: readScenario },
+  [AIMS_SCHEMA]: { schema: Aims, read: readAims },
 } as const
 
 type DocumentName = keyof typeof DOCUMENTS

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import type { Problem } from '@/core/json/problem'
-import type { Feeds } from '@/core/space/feeds'
+import type { Feeds } from '@/core/rehearse/feeds'
 import { inTransaction, inWorkspace } from '@/db/client'
 import { hasInstallation, within, type OfWorkspace } from '@/db/queries/within'
 import { importJob, importPiece, importQueue } from '@/db/schema'

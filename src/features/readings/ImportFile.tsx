@@ -9,7 +9,7 @@ import { guessLayout, type LayoutGuess } from '@/core/formats/readingsCsv/guessL
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import type { Problem } from '@/core/json/problem'
-import type { Feeds } from '@/core/space/feeds'
+import type { Feeds } from '@/core/rehearse/feeds'
 import { problemLine } from '@/core/words/problems'
 import { LayoutForm } from '@/features/readings/LayoutForm'
 import { FileButton } from '@/ui/FileButton'

@@ -25,7 +25,7 @@ import {
 import { rowReader } from '@/core/formats/readingsCsv/reader'
 import { formatQuantity } from '@/core/quantity/format'
 import { quantitySpec } from '@/core/quantity/units'
-import { fittingFeeds, type Fed, type Feed, type Feeds } from '@/core/space/feeds'
+import { fittingFeeds, type Fed, type Feed, type Feeds } from '@/core/rehearse/feeds'
 import { problemText } from '@/core/words/problems'
 import { dayText } from '@/features/readings/wallText'
 import { Choice } from '@/ui/Choice'

@@ -4,17 +4,23 @@ import { useMemo } from 'react'
 import { formatNumber } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { capital, HELD_WORDS, ruleName } from '@/core/sentences/words'
-import { activeKey, activeShares, spells, type Active } from '@/core/space/active'
-import type { Replay } from '@/core/space/replay'
+import { activeKey, activeShares, spells, type Active, type Decided } from '@/core/rehearse/active'
 import { causeVar, ruleCause } from '@/ui/cause'
 
-type Props = { replay: Replay; response: Response; clock: (atS: number) => string }
+type Props = {
+  replay: Decided
+  response: Response
+  clock: (atS: number) => string
+  /** Widths at its left, as the charts above it have them. */
+  gutter?: { readonly xs: number; readonly sm: number }
+  scalePx?: number
+}
 
 /** Most pieces drawn: more would be narrower than a pixel. */
 const MOST_PIECES = 600
 
 /** Which rule was active when, over the same time as the charts below it. */
-export function ActiveStrip({ replay, response, clock }: Props) {
+export function ActiveStrip({ replay, response, clock, gutter = { xs: 6, sm: 6 }, scalePx = 44 }: Props) {
   const all = useMemo(() => spells(replay), [replay])
   const shares = useMemo(() => activeShares(all), [all])
   const [firstS, lastS] = [all[0]?.fromS ?? 0, all.at(-1)?.toS ?? 0]
@@ -35,14 +41,19 @@ export function ActiveStrip({ replay, response, clock }: Props) {
   const leastS = (lastS - firstS) / MOST_PIECES
   const texts = shares.map(({ active, share }) => `${name(active)} ${formatNumber(share * 100, share < 0.1 ? 1 : 0)} %`)
   return (
-    <Box sx={{ mb: 1 }}>
-      <Typography variant="body2" sx={{ pl: 5 }}>
-        Active
-      </Typography>
+    <Box sx={{ mb: 0.5, display: 'grid', gridTemplateColumns: { xs: `${gutter.xs}px 1fr`, sm: `${gutter.sm}px 1fr` } }}>
+      <Box sx={{ fontSize: 13.5, fontWeight: 700, whiteSpace: 'nowrap' }}>{gutter.sm > 20 && 'Active'}</Box>
       <Box
         role="img"
         aria-label={`Which rule was active over time: ${texts.join(', ')}`}
-        sx={{ position: 'relative', height: 14, ml: '50px', mr: '20px', overflow: 'hidden', bgcolor: 'divider' }}
+        sx={{
+          position: 'relative',
+          height: 16,
+          ml: `${scalePx}px`,
+          mr: '12px',
+          overflow: 'hidden',
+          bgcolor: 'divider',
+        }}
       >
         {all
           .filter(({ fromS, toS }) => toS - fromS >= leastS || all.length <= MOST_PIECES)
@@ -61,7 +72,11 @@ export function ActiveStrip({ replay, response, clock }: Props) {
             />
           ))}
       </Box>
-      <Box component="ul" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, mt: 0.5, p: 0, pl: '50px' }}>
+      <span />
+      <Box
+        component="ul"
+        sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, mt: 0.25, p: 0, pl: `${scalePx}px` }}
+      >
         {shares.map(({ active }, index) => (
           <Typography
             key={activeKey(active)}

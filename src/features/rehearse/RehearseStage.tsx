@@ -1,253 +1,143 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Link from '@mui/material/Link'
-import LinearProgress from '@mui/material/LinearProgress'
+import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import NextLink from 'next/link'
-import { useEffect, useEffectEvent, useMemo, useState } from 'react'
-import { AS_WRITTEN } from '@/core/formats/readingsCsv/layout'
-import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
-import type { Response } from '@/core/response/schema'
-import { builtInDay } from '@/core/space/builtInDay'
-import { fittingFeeds, type FeedColumn, type Feeds } from '@/core/space/feeds'
-import { fedResponse, readingsSeries, type ReadingTable } from '@/core/space/readingsSeries'
-import type { Replay } from '@/core/space/replay'
-import type { Series } from '@/core/space/series'
-import { watchedInput } from '@/core/space/watched'
-import { ReplayCharts } from '@/features/rehearse/ReplayCharts'
+import { useMemo, useState } from 'react'
+import type { ControllerModel } from '@/core/controller/schema'
+import { formatNumber } from '@/core/quantity/format'
+import { SPANS } from '@/core/scenario/builtIn'
+import { checkSpaceHere } from '@/core/space/checkSpace'
+import { BetterSettings } from '@/features/rehearse/BetterSettings'
+import { DaySheet } from '@/features/rehearse/DaySheet'
+import { OneRun } from '@/features/rehearse/OneRun'
+import { BringReadings, ReplayView, type FileSummary } from '@/features/rehearse/ReplayView'
+import { SideBySide } from '@/features/rehearse/SideBySide'
+import { SpaceSheet } from '@/features/rehearse/SpaceSheet'
+import { useDays, useRehearsed, useSpace } from '@/features/rehearse/useDays'
+import { useRun } from '@/features/rehearse/useRun'
 import { Choice } from '@/ui/Choice'
-import { FeedTable } from '@/ui/FeedTable'
 import { Notice } from '@/ui/Notice'
-import { Ruled } from '@/ui/Ruled'
-import { SideHeading, StageLayout } from '@/ui/StageLayout'
-import { usePreference } from '@/ui/preference'
-import { useDerived, usePart } from '@/ui/workingCopy/context'
-import { rehearseInWorker } from '@/workers/rehearse'
-
-type FileSummary = {
-  readonly id: string
-  readonly name: string
-  readonly lineCount: number
-  readonly fromMs: number
-  readonly toMs: number
-  readonly zone: string
-  readonly columns: readonly FeedColumn[]
-  /** Which input takes which column, as a person said. */
-  readonly feeds: Feeds | null
-}
-type Loaded = { readonly id: string; readonly table: ReadingTable }
-type Run = { readonly replay: Replay; readonly series: Series; readonly response: Response; readonly tookMs: number }
-
-const BUILT_IN = 'built-in'
-const NOT_KEPT =
-  'Which column is which input could not be kept just now; it counts on this page. Change it again in a moment.'
+import { StageLayout } from '@/ui/StageLayout'
+import { useDerived } from '@/ui/workingCopy/context'
+import type { Job } from '@/workers/rehearse.worker'
 
 type Props = {
   installationId: string
   files: readonly FileSummary[]
+  models: readonly ControllerModel[]
   onFeeds: (input: unknown) => Promise<{ kind: string }>
 }
 
-/** The readings of a file, fetched when it is chosen. */
-function useReadings(id: string | null, onProblem: (problem: string | null) => void): Loaded | null {
-  const [loaded, setLoaded] = useState<Loaded | null>(null)
-  const told = useEffectEvent(onProblem)
-  useEffect(() => {
-    if (id === null || loaded?.id === id) return
-    let isCurrent = true
-    void fetch(`/api/readings/${id}`)
-      .then(async (answer) => (answer.ok ? ((await answer.json()) as ReadingTable) : null))
-      .catch(() => null)
-      .then((table) => {
-        if (!isCurrent) return
-        if (table) setLoaded({ id, table })
-        told(table ? null : 'The readings could not be fetched; nothing was lost. Choose the file again in a moment.')
-      })
-    return () => {
-      isCurrent = false
-    }
-  }, [id, loaded])
-  return loaded?.id === id ? loaded : null
-}
+type View = 'one' | 'side' | 'better'
 
-type ToRun = { readonly series: Series; readonly response: Response }
+/** Steps of a rehearsal, s: fine for days, a minute for a season. */
+const stepFor = (days: number): number => (days > 14 ? 60 : 10)
 
-/** What is to be run, run in a worker, and how far that has come; the run before stays until the next is done. */
-function useRun(toRun: ToRun | null, watch: { readonly input: string; readonly limit: number } | undefined) {
-  const [progress, setProgress] = useState<number | null>(null)
-  const [run, setRun] = useState<Run | null>(null)
-  useEffect(() => {
-    if (!toRun) return
-    let isCurrent = true
-    const startedAt = performance.now()
-    void rehearseInWorker(toRun.response, toRun.series, watch, (share) => isCurrent && setProgress(share)).then(
-      (done) => {
-        if (!isCurrent) return
-        setProgress(null)
-        if (done) setRun({ replay: done, ...toRun, tookMs: performance.now() - startedAt })
-      },
-    )
-    return () => {
-      isCurrent = false
-    }
-  }, [toRun, watch])
-  return { progress, run }
-}
-
-/** Runs a readings file, or a made-up warm day, through the response: what the fan would have done. */
-export function RehearseStage({ installationId, files, onFeeds }: Props) {
-  const brief = usePart('brief')
-  const response = usePart('response')
+/** A response against the space it serves: a day or a season of what happens, variants side by side, better settings; and readings, replayed. */
+export function RehearseStage({ installationId, files, models, onFeeds }: Props) {
+  const installation = useRehearsed()
   const { given } = useDerived()
-  const [chosen, setChosen] = useState(BUILT_IN)
-  const [problem, setProblem] = useState<string | null>(null)
-  const target = brief.targets.find(({ quantity }) => quantity === 'temperature')
-  const limit = target?.limitAbove ?? null
+  const space = useSpace()
+  const [chosen, setChosen] = useState('hot-spell')
+  const [span, setSpan] = useState('1')
+  const [view, setView] = useState<View>('one')
+  const days = useDays(space, Number(span))
   const file = files.find(({ id }) => id === chosen)
-  const loaded = useReadings(file?.id ?? null, setProblem)
-  const where = useMemo(() => ({ brief, response }), [brief, response])
-  const [changed, setChanged] = useState<Readonly<Record<string, Feeds>>>({})
-  const feeds = useMemo(
-    () => (file ? fittingFeeds(changed[file.id] ?? file.feeds ?? {}, file.columns, where) : null),
-    [file, changed, where],
+  const scenario = days.find(({ id }) => id === chosen) ?? days[0]!
+  const isSound = useMemo(() => checkSpaceHere(space, installation).length === 0, [space, installation])
+  const job = useMemo<Job | null>(
+    () =>
+      given.machine && !file && isSound
+        ? { installation, given: given.response, space, scenario, stepS: stepFor(scenario.days) }
+        : null,
+    [installation, given, space, scenario, file, isSound],
   )
-  function changeFeeds(next: Feeds): void {
-    if (!file) return
-    setChanged((before) => ({ ...before, [file.id]: next }))
-    void onFeeds({ fileId: file.id, feeds: next }).then(
-      ({ kind }) => setProblem(kind === 'done' ? null : NOT_KEPT),
-      () => setProblem(NOT_KEPT),
-    )
-  }
-  const toRun = useMemo(() => {
-    if (!given.machine) return null
-    if (!file) return { series: builtInDay(where), response: given.response }
-    return loaded && feeds
-      ? { series: readingsSeries(loaded.table, feeds), response: fedResponse(given.response, feeds) }
-      : null
-  }, [file, loaded, feeds, where, given])
-  const watched = watchedInput('temperature', where)?.id ?? null
-  const watch = useMemo(
-    () => (watched !== null && limit !== null ? { input: watched, limit } : undefined),
-    [watched, limit],
-  )
-  const { run, progress } = useRun(toRun, watch)
-  return (
-    <StageLayout
-      title={
-        <>
-          What it would have done:{' '}
-          <Choice
-            label="readings to replay"
-            value={chosen}
-            options={[[BUILT_IN, 'a made-up warm day'] as const, ...files.map(({ id, name }) => [id, name] as const)]}
-            onChange={setChosen}
-          />
-        </>
-      }
-      aside={run ? `${formatNumber(run.series.atS.length, 0)} readings in ${formatNumber(run.tookMs / 1000, 2)} s` : ''}
-      side={
-        <>
-          <SideHeading>Measures</SideHeading>
-          {run && <Measures run={run} limit={limit} />}
-          {limit === null && (
-            <Notice title="No temperature limit under Brief.">Minutes above it cannot be counted.</Notice>
-          )}
-          <AboutReadings file={file ?? null} feeds={feeds} table={loaded?.table ?? null} onFeeds={changeFeeds} />
-          <BringReadings installationId={installationId} hasSome={files.length > 0} />
-        </>
-      }
-      sideTitle="Measures"
-    >
-      {problem !== null && <Notice title={problem} />}
-      <Box sx={{ height: 4 }}>
-        {progress !== null && <LinearProgress variant="determinate" value={progress * 100} aria-label="Replaying" />}
-      </Box>
-      {!given.machine && (
-        <Typography>The response contradicts itself; mend it under Respond and it is replayed here.</Typography>
-      )}
-      {run && given.machine && (
-        <ReplayCharts
-          series={run.series}
-          replay={run.replay}
-          response={run.response}
-          target={target ?? null}
-          watched={watched}
-          startsAtMs={file?.fromMs ?? null}
-          zone={file?.zone ?? AS_WRITTEN}
+  const run = useRun(job)
+  const isOwn = !SPANS.some(([, length]) => length === scenario.days) || scenario.id.startsWith('own')
+  const title = (
+    <Box component="span" sx={{ display: 'inline-flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1 }}>
+      {view === 'side'
+        ? 'Side by side'
+        : view === 'better'
+          ? 'Better settings'
+          : file
+            ? 'Readings replayed'
+            : 'Rehearse'}
+      <Choice
+        label="what to rehearse"
+        value={file ? file.id : scenario.id}
+        options={[
+          ...days.map(({ id, name }) => [id, name] as const),
+          ...files.map(({ id, name }) => [id, name] as const),
+        ]}
+        onChange={(id) => {
+          setChosen(id)
+          if (files.some((one) => one.id === id)) setView('one')
+        }}
+      />
+      {!file && !isOwn && (
+        <Choice
+          label="for how long"
+          value={span}
+          options={SPANS.map(([name, length]) => [String(length), `a ${name}`] as const)}
+          onChange={setSpan}
         />
       )}
-    </StageLayout>
+    </Box>
   )
-}
-
-type AboutProps = {
-  file: FileSummary | null
-  feeds: Feeds | null
-  table: ReadingTable | null
-  onFeeds: (feeds: Feeds) => void
-}
-
-/** What is replayed: which column is which input, and how closely a long file is looked at. */
-function AboutReadings({ file, feeds, table, onFeeds }: AboutProps) {
-  const response = usePart('response')
-  if (!file)
+  if (file)
+    return <ReplayView title={title} installationId={installationId} file={file} onFeeds={onFeeds} space={space} />
+  const more = (
+    <>
+      <DaySheet scenario={scenario} onChosen={setChosen} files={files} />
+      <SpaceSheet space={space} />
+      <BringReadings installationId={installationId} hasSome={files.length > 0} />
+    </>
+  )
+  if (!given.machine || !isSound)
     return (
-      <Notice title="A made-up day moves only what people and weather move.">
-        No isolator, no stop, no heat of the controller itself.
-      </Notice>
+      <StageLayout title={title} side={more} sideTitle="Against the brief">
+        {!given.machine ? (
+          <Typography>The response contradicts itself; mend it under Respond and it is rehearsed here.</Typography>
+        ) : (
+          <Notice title="The space cannot be as it stands.">Mend it beside this, or take it as assumed again.</Notice>
+        )}
+      </StageLayout>
+    )
+  if (view === 'side') return <SideBySide title={title} onBack={() => setView('one')} job={job} models={models} />
+  if (view === 'better' && run)
+    return (
+      <BetterSettings
+        key={scenario.id}
+        title={title}
+        onBack={() => setView('one')}
+        run={run}
+        days={days}
+        onRehearse={() => setView('one')}
+      />
     )
   return (
-    <>
-      {table?.meanOverMs !== undefined && (
-        <Notice title={`A long file: means of ${formatNumber(table.meanOverMs / 1000, 0)} s are replayed.`} />
-      )}
-      {feeds && (
-        <>
-          <SideHeading>Taken for</SideHeading>
-          <FeedTable inputs={response.inputs} columns={file.columns} feeds={feeds} onChange={onFeeds} />
-        </>
-      )}
-    </>
-  )
-}
-
-const BringReadings = ({ installationId, hasSome }: { installationId: string; hasSome: boolean }) => (
-  <>
-    <SideHeading>Readings of your own</SideHeading>
-    <Typography variant="body2" sx={{ mb: 1 }}>
-      <Link component={NextLink} href={`/installation/${installationId}/readings`}>
-        {hasSome ? 'Bring a file in, or look closer at one' : 'Bring a logger’s file in'}
-      </Link>
-    </Typography>
-    <Notice title="Open loop.">
-      The readings do not answer to the fan: they show what it would have done, not what the room would have become.
-    </Notice>
-  </>
-)
-
-function Measures({ run: { replay }, limit: above }: { run: Run; limit: number | null }) {
-  const preference = usePreference()
-  const { measures } = replay
-  return (
-    <>
-      <Ruled label="Over">{formatNumber(measures.hours, 1)} h</Ruled>
-      <Ruled
-        label={above === null ? 'Minutes above the limit' : `Above ${formatQuantity(above, 'temperature', preference)}`}
-        strong
-      >
-        {measures.minutesAbove === null ? '–' : `${formatNumber(measures.minutesAbove, 0)} min`}
-      </Ruled>
-      <Ruled label="Starts from rest">{measures.starts}</Ruled>
-      <Ruled label="Speed changes an hour">
-        {measures.hours > 0 ? formatNumber(measures.speedChanges / measures.hours, 1) : '–'}
-      </Ruled>
-      <Ruled label="Mean speed">{formatPct(measures.meanPct)} %</Ruled>
-      <Ruled label="At the ceiling">{formatNumber(measures.minutesAtCeiling, 0)} min</Ruled>
-      {measures.hottest !== null && (
-        <Ruled label="Hottest">{formatQuantity(measures.hottest, 'temperature', preference)}</Ruled>
-      )}
-    </>
+    <OneRun
+      title={title}
+      run={run}
+      more={more}
+      actions={
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}>
+          {run && (
+            <span>
+              {formatNumber(run.trace.filled, 0)} steps of {run.trace.stepS} s in {formatNumber(run.tookMs / 1000, 2)} s
+              · seed {scenario.seed}
+            </span>
+          )}
+          <Button variant="outlined" size="small" onClick={() => setView('side')}>
+            Side by side
+          </Button>
+          <Button variant="outlined" size="small" onClick={() => setView('better')} disabled={!run?.isWhole}>
+            Better settings…
+          </Button>
+        </Box>
+      }
+    />
   )
 }

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/json/validator'
-import { Feeds } from '@/core/space/feeds'
+import { Feeds } from '@/core/rehearse/feeds'
 import type { Scope } from '@/db/client'
 import { saveFeeds } from '@/db/queries/reading'
 import { closed } from '@/core/json/vocabulary'

@@ -21,6 +21,8 @@ type Following = {
   readonly judgements: readonly Judgement[]
   /** How many changes lie since the last seal; null where nothing is sealed. */
   readonly changes: number | null
+  /** What was sealed last; null where nothing is. */
+  readonly sealed: Installation | null
 }
 const DerivedContext = createContext<Following | null>(null)
 
@@ -79,8 +81,8 @@ function WithDerived({ sealed, children }: Pick<Props, 'sealed' | 'children'>) {
   const value = useMemo(() => {
     const derived = derive(document)
     const changes = sealedFacts && compareFacts(sealedFacts, facts(document)).length
-    return { derived, changes, judgements: judgeInstallation(document, derived, changes, today()) }
-  }, [document, sealedFacts])
+    return { derived, changes, sealed, judgements: judgeInstallation(document, derived, changes, today()) }
+  }, [document, sealed, sealedFacts])
   return <DerivedContext.Provider value={value}>{children}</DerivedContext.Provider>
 }
 
@@ -113,3 +115,4 @@ function useFollowing(): Following {
 export const useDerived = (): Derived => useFollowing().derived
 export const useJudgements = (): readonly Judgement[] => useFollowing().judgements
 export const useChanges = (): number | null => useFollowing().changes
+export const useSealed = (): Installation | null => useFollowing().sealed

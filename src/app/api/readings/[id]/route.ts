@@ -1,5 +1,5 @@
 import { parseJson } from '@/core/json/parseJson'
-import type { ReadingTable } from '@/core/space/readingsSeries'
+import type { ReadingTable } from '@/core/rehearse/readingsSeries'
 import { getReadings } from '@/db/queries/reading'
 import { isUuid } from '@/server/commands/input'
 import { sendReadings } from '@/server/commands/sendReadings'

@@ -1,3 +1,4 @@
+import { listControllerModels } from '@/db/queries/controllerModel'
 import { listReadingFiles } from '@/db/queries/reading'
 import { RehearseStage } from '@/features/rehearse/RehearseStage'
 import { keepFeedsAction } from '@/server/actions'
@@ -5,7 +6,7 @@ import { requireSignedAt, type AtInstallation } from '@/server/scope'
 
 export default async function RehearsePage(props: AtInstallation) {
   const { scope, id } = await requireSignedAt(props)
-  const files = await listReadingFiles(scope, id)
+  const [files, models] = await Promise.all([listReadingFiles(scope, id), listControllerModels(scope)])
   return (
     <RehearseStage
       installationId={id}
@@ -19,6 +20,7 @@ export default async function RehearsePage(props: AtInstallation) {
         columns,
         feeds,
       }))}
+      models={models}
       onFeeds={keepFeedsAction}
     />
   )

@@ -1,0 +1,350 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import IconButton from '@mui/material/IconButton'
+import Slider from '@mui/material/Slider'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { parseEpw } from '@/core/formats/epw/parse'
+import { freeId } from '@/core/json/freeId'
+import { plainCopy } from '@/core/json/plainCopy'
+import { clockText } from '@/core/quantity/clock'
+import { formatNumber, formatQuantity } from '@/core/quantity/format'
+import { checkScenario } from '@/core/scenario/checkScenario'
+import { driveColumns } from '@/core/scenario/driveColumns'
+import type { Line, Scenario, ScenarioEvent } from '@/core/scenario/schema'
+import { epwLines, hourOfDate, readingsLine } from '@/core/scenario/weatherFile'
+import type { ReadingTable } from '@/core/rehearse/readingsSeries'
+import { DRIVE, DRIVE_RANGES, DRIVES, type Drive } from '@/core/space/model'
+import { problemLine } from '@/core/words/problems'
+import { Choice } from '@/ui/Choice'
+import { ClockField } from '@/ui/ClockField'
+import { FileButton } from '@/ui/FileButton'
+import { Notice } from '@/ui/Notice'
+import { QuantityField } from '@/ui/QuantityField'
+import { SideHeading } from '@/ui/StageLayout'
+import { TextLine } from '@/ui/TextLine'
+import { usePreference } from '@/ui/preference'
+import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+
+const PAINTED: readonly Drive[] = [
+  'outdoorC',
+  'outdoorRhPct',
+  'sunWM2',
+  'windMs',
+  'load',
+  'people',
+  'waterGH',
+  'doorOpen',
+  'fuelKgH',
+  'otherExtractLs',
+  'light',
+]
+const EVERY_H = 2
+const HOURS = Array.from({ length: 24 / EVERY_H }, (_, index) => index * EVERY_H)
+
+type File = { readonly id: string; readonly name: string }
+type Props = { scenario: Scenario; onChosen: (id: string) => void; files: readonly File[] }
+
+/** A day of one’s own: begun from the one that is shown, painted hour by hour, with weather from a file and events on its time line. */
+export function DaySheet({ scenario, onChosen, files }: Props) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const document = useDocument()
+  const own = document.scenarios ?? []
+  const isOwn = own.some(({ id }) => id === scenario.id)
+  function begin(): void {
+    const id = freeId(
+      own.map((one) => one.id),
+      'own',
+    )
+    edit('A day of one’s own', (draft) => {
+      draft.scenarios = [
+        ...(draft.scenarios ?? []),
+        { ...plainCopy(scenario), id, name: `${scenario.name}, changed` },
+      ].slice(-6)
+    })
+    onChosen(id)
+  }
+  if (!isOwn)
+    return (
+      <>
+        <SideHeading>The day</SideHeading>
+        <Typography variant="body2">Tries {scenario.tries}.</Typography>
+        <Button variant="outlined" size="small" fullWidth sx={{ mt: 1 }} onClick={begin}>
+          Paint a day from this one
+        </Button>
+      </>
+    )
+  return <OwnDay scenario={scenario} files={files} onGone={() => onChosen('hot-spell')} />
+}
+
+function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readonly File[]; onGone: () => void }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const [drive, setDrive] = useState<Drive>('outdoorC')
+  const [problem, setProblem] = useState<string | null>(null)
+  const change = (label: string, recipe: (draft: Scenario) => void, key?: string) =>
+    edit(
+      label,
+      (draft) => {
+        const day = draft.scenarios?.find(({ id }) => id === scenario.id)
+        if (day) recipe(day)
+      },
+      key,
+    )
+  function putLines(lines: readonly Line[]): void {
+    const problems = checkScenario({ ...scenario, lines: [...lines] })
+    if (problems.length > 0) return setProblem(problems.slice(0, 3).map(problemLine).join(' '))
+    setProblem(null)
+    change('Weather from a file', (day) => {
+      day.lines = [...day.lines.filter((line) => !lines.some((next) => next.drive === line.drive)), ...plainCopy(lines)]
+    })
+  }
+  async function readWeather(file: Blob): Promise<void> {
+    const epw = parseEpw(await file.text())
+    if (!epw.ok) return setProblem(epw.problems.map(problemLine).join(' '))
+    const [, month, day] = scenario.startsOn.split('-').map(Number)
+    const from = Math.max(0, hourOfDate(epw.value, month!, day!))
+    putLines(epwLines(epw.value, from, scenario.days))
+  }
+  async function readReadings(id: string): Promise<void> {
+    const answer = await fetch(`/api/readings/${id}`).catch(() => null)
+    if (!answer?.ok)
+      return setProblem('The readings could not be fetched; nothing was lost. Choose the file again in a moment.')
+    const table = (await answer.json()) as ReadingTable
+    const column = table.columns.findIndex(
+      ({ quantity, name }) => quantity === 'temperature' && /out|ambient|weather/i.test(name),
+    )
+    if (column < 0)
+      return setProblem(
+        'This file has no column of the temperature outside; its heading would say outside, outdoor or ambient.',
+      )
+    const first = table.atMs[0] ?? 0
+    putLines([
+      readingsLine(
+        'outdoorC',
+        Float64Array.from(table.atMs, (ms) => (ms - first) / 1000),
+        Float64Array.from(table.values[column]!),
+      ),
+    ])
+  }
+  return (
+    <>
+      <SideHeading>The day, painted</SideHeading>
+      <TextLine
+        label="its name"
+        value={scenario.name}
+        onChange={(name) => change('Name of the day', (day) => void (day.name = name || 'day'), 'day.name')}
+      />
+      {problem !== null && <Notice title={problem} />}
+      <Box sx={{ my: 0.5 }}>
+        <Choice
+          label="what to paint"
+          value={drive}
+          options={PAINTED.map((name) => [name, `${DRIVE_RANGES[name].name}, ${DRIVE_RANGES[name].unit}`] as const)}
+          onChange={setDrive}
+        />
+      </Box>
+      <Painter
+        scenario={scenario}
+        drive={drive}
+        onPainted={(line) =>
+          change(
+            `Paint ${DRIVE_RANGES[drive].name}`,
+            (day) => {
+              day.lines = [...day.lines.filter((other) => other.drive !== drive), line]
+            },
+            `paint.${drive}`,
+          )
+        }
+      />
+      <Events scenario={scenario} onChange={change} />
+      <SideHeading>Weather from a file</SideHeading>
+      <FileButton
+        label="weather file"
+        accept=".epw,text/csv"
+        variant="outlined"
+        size="small"
+        fullWidth
+        onFile={(file) => void readWeather(file)}
+      >
+        An EPW file…
+      </FileButton>
+      {files.length > 0 && (
+        <Choice
+          label="temperature outside from readings"
+          value=""
+          options={[
+            ['', 'temperature outside from readings…'] as const,
+            ...files.map(({ id, name }) => [id, name] as const),
+          ]}
+          onChange={(id) => id !== '' && void readReadings(id)}
+        />
+      )}
+      <Button
+        size="small"
+        color="error"
+        sx={{ mt: 1 }}
+        onClick={() => {
+          edit(
+            'Take the painted day away',
+            (draft) => void (draft.scenarios = draft.scenarios?.filter(({ id }) => id !== scenario.id)),
+          )
+          onGone()
+        }}
+      >
+        Take this day away
+      </Button>
+    </>
+  )
+}
+
+/** A handle every two hours: drag it, or turn it by the arrow keys. */
+function Painter({
+  scenario,
+  drive,
+  onPainted,
+}: {
+  scenario: Scenario
+  drive: Drive
+  onPainted: (line: Line) => void
+}) {
+  const { from, to, unit, name } = DRIVE_RANGES[drive]
+  const line = scenario.lines.find((one) => one.drive === drive)
+  const plain: Scenario = {
+    ...scenario,
+    days: 1,
+    events: [],
+    lines: line ? [{ ...line, wander: { by: 0, overS: 1 } }] : [],
+  }
+  const column = driveColumns(plain, 600).columns[DRIVE[drive]]!
+  const values = HOURS.map((hour) => column[hour * 6]!)
+  const most = Math.max(...values)
+  const least = Math.min(...values)
+  const reach = Math.max((most - least) / 2, DRIVES.indexOf(drive) < 2 ? 8 : Math.max(1, most / 2))
+  const [low, high] = [Math.max(from, Math.floor(least - reach)), Math.min(to, Math.ceil(most + reach))]
+  return (
+    <Box role="group" aria-label={`${name} over the day`}>
+      <Box sx={{ display: 'flex', height: 120, justifyContent: 'space-between' }}>
+        {HOURS.map((hour, index) => (
+          <Slider
+            key={hour}
+            orientation="vertical"
+            size="small"
+            value={Math.min(high, Math.max(low, values[index]!))}
+            min={low}
+            max={high}
+            step={(high - low) / 60}
+            aria-label={`${name} at ${clockText(hour * 60)}`}
+            getAriaValueText={(value) => `${formatNumber(value, 1)} ${unit}`}
+            valueLabelDisplay="auto"
+            valueLabelFormat={(value) => formatNumber(value, 1)}
+            onChange={(_, value) =>
+              onPainted({
+                drive,
+                how: 'straight',
+                daily: true,
+                points: HOURS.map((at, place) => ({
+                  atS: at * 3600,
+                  value: Math.round((place === index ? (value as number) : values[place]!) * 100) / 100,
+                })),
+              })
+            }
+            sx={{ color: drive === 'outdoorC' ? 'cause.temperature' : 'cause.humidity' }}
+          />
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', fontSize: 11.5, color: 'text.secondary' }}>
+        {HOURS.filter((hour) => hour % 6 === 0).map((hour) => (
+          <span key={hour}>{clockText(hour * 60)}</span>
+        ))}
+        <span>
+          {formatNumber(low, 0)} to {formatNumber(high, 0)} {unit}
+        </span>
+      </Box>
+    </Box>
+  )
+}
+
+const KINDS = [
+  ['power-cut', 'power cut'],
+  ['door', 'door open'],
+  ['probe', 'probe off its lead'],
+  ['fan', 'a fan stands'],
+  ['brown-out', 'supply dips'],
+] as const
+type Kind = (typeof KINDS)[number][0]
+
+type Change = (label: string, recipe: (draft: Scenario) => void, key?: string) => void
+
+/** Events on the time line: what, when and how long. */
+function Events({ scenario, onChange }: { scenario: Scenario; onChange: Change }) {
+  const preference = usePreference()
+  const { response } = useDocument()
+  const [first] = response.inputs
+  const make = (kind: Kind): ScenarioEvent => {
+    const whole = { atS: 14 * 3600, lengthS: 1800 }
+    if (kind === 'door') return { kind: 'drive', name: 'door open', drive: 'doorOpen', value: 1, ...whole }
+    if (kind === 'probe' && first) return { kind: 'probe', name: 'lead off', input: first.id, fault: 'open', ...whole }
+    if (kind === 'fan')
+      return { kind: 'fan', name: 'fan stands', fan: response.lead, toPct: 0, gradual: false, ...whole }
+    if (kind === 'brown-out') return { kind: 'brown-out', name: 'supply dips', supplyPct: 75, ...whole }
+    return { kind: 'power-cut', name: 'power cut', ...whole }
+  }
+  return (
+    <>
+      <SideHeading>Events</SideHeading>
+      {scenario.events.map((event, index) => (
+        <Box
+          key={index}
+          sx={{
+            display: 'flex',
+            alignItems: 'baseline',
+            gap: 0.75,
+            borderBottom: '1px dotted',
+            borderColor: 'divider',
+          }}
+        >
+          <Typography variant="body2" sx={{ flex: 1 }}>
+            {event.name ?? event.kind}
+            {event.atS >= 86400 && `, day ${Math.floor(event.atS / 86400) + 1}`}
+          </Typography>
+          <ClockField
+            label={`${event.name ?? event.kind} begins`}
+            value={Math.floor((event.atS % 86400) / 60)}
+            most={1439}
+            onChange={(minutes) =>
+              onChange(
+                'When it begins',
+                (day) => void (day.events[index]!.atS = Math.floor(event.atS / 86400) * 86400 + minutes * 60),
+                `event.${index}`,
+              )
+            }
+          />
+          <QuantityField
+            label={`${event.name ?? event.kind} lasts`}
+            quantity="time"
+            limits={[1, 400 * 86400]}
+            value={event.lengthS}
+            onChange={(lengthS) =>
+              onChange('How long it lasts', (day) => void (day.events[index]!.lengthS = lengthS), `event.${index}`)
+            }
+          />
+          <IconButton
+            size="small"
+            aria-label={`take ${event.name ?? event.kind} at ${clockText(Math.floor((event.atS % 86400) / 60))} away, ${formatQuantity(event.lengthS, 'time', preference)}`}
+            onClick={() => onChange('Take an event away', (day) => void day.events.splice(index, 1))}
+          >
+            ×
+          </IconButton>
+        </Box>
+      ))}
+      <Choice
+        label="add an event"
+        value=""
+        options={[['', 'add an event…'] as const, ...KINDS]}
+        onChange={(kind) => kind !== '' && onChange('Add an event', (day) => void day.events.push(make(kind)))}
+      />
+    </>
+  )
+}

@@ -1,0 +1,177 @@
+import Box from '@mui/material/Box'
+import { memo, useMemo } from 'react'
+import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts'
+import { formatNumber, inPreferredUnit, preferredUnit, type UnitPreference } from '@/core/quantity/format'
+import type { Curve, LaneOf } from '@/features/rehearse/lanes'
+import { wholeHours } from '@/features/rehearse/timeAxis'
+import { ChartFrame } from '@/ui/ChartFrame'
+import { causeVar } from '@/ui/cause'
+import { chartFont } from '@/ui/chart'
+
+/** Width of the scale beside a lane, and what is left free at its right: the same in all, so that they stand above one another. */
+export const SCALE_PX = 44
+export const RIGHT_PX = 12
+const MOST_PIECES = 420
+const DASH = { plain: undefined, dashed: '6 4', dotted: '2 3' } as const
+
+export type Span = { readonly fromRow: number; readonly toRow: number }
+
+/** Rows of the places that keep the highest and lowest of each stretch of the first curve; the others at the same places. */
+function sampled(curves: readonly Curve[], { fromRow, toRow }: Span, stepS: number, show: (x: number) => number) {
+  const lead = curves[0]!.values
+  const stretch = Math.max(1, Math.ceil((toRow - fromRow) / (MOST_PIECES / 2)))
+  const rows: Record<string, number | null>[] = []
+  const put = (row: number) =>
+    rows.push({
+      atS: row * stepS,
+      ...Object.fromEntries(
+        curves.map(({ values }, index) => [`y${index}`, Number.isFinite(values[row]) ? show(values[row]!) : null]),
+      ),
+    })
+  for (let from = fromRow; from < toRow; from += stretch) {
+    let low = from
+    let high = from
+    for (let row = from; row < Math.min(toRow, from + stretch); row++) {
+      if (lead[row]! < lead[low]!) low = row
+      if (lead[row]! > lead[high]!) high = row
+    }
+    put(Math.min(low, high))
+    if (low !== high) put(Math.max(low, high))
+  }
+  return rows
+}
+
+/** Even steps of an axis, three to five of them: 1, 2 or 5 and their tens. */
+export function evenTicks(low: number, high: number): number[] {
+  const range = Math.max(high - low, 1e-6)
+  const power = 10 ** Math.floor(Math.log10(range / 3))
+  const by = [1, 2, 5, 10].map((times) => times * power).find((step) => range / step <= 4.5) ?? 10 * power
+  const first = Math.floor(low / by)
+  const last = Math.ceil(high / by)
+  return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * by).toPrecision(10)))
+}
+
+type Props = { lane: LaneOf; span: Span; stepS: number; preference: UnitPreference; letters?: readonly string[] }
+
+/** One quantity over time: curves, the band of the target, the limit; ticks at even steps. */
+export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props) {
+  const { curves, quantity, target, isStepped, height, fromZero } = lane
+  const rows = useMemo(
+    () => sampled(curves, span, stepS, (x) => inPreferredUnit(x, quantity, preference)),
+    [curves, span, stepS, quantity, preference],
+  )
+  const ticks = useMemo(() => {
+    const values = rows.flatMap((row) =>
+      curves.map((_, index) => row[`y${index}`]).filter((y) => typeof y === 'number'),
+    )
+    if (quantity === 'speed') return [0, 50, 100]
+    return evenTicks(fromZero ? 0 : Math.min(...values), Math.max(...values, fromZero ? 1 : -Infinity))
+  }, [rows, curves, quantity, fromZero])
+  const colour = lane.cause === 'ink' ? 'var(--mui-palette-text-primary)' : causeVar(lane.cause)
+  const show = (x: number) => inPreferredUnit(x, quantity, preference)
+  const [low, high] = [ticks[0]!, ticks.at(-1)!]
+  const inside = (x: number) => Math.min(high, Math.max(low, x))
+  return (
+    <ChartFrame label={`${lane.name}, ${preferredUnit(quantity, preference).symbol}, over time`} height={height}>
+      <ComposedChart data={rows} margin={{ top: 5, right: RIGHT_PX, bottom: 5, left: 0 }} accessibilityLayer={false}>
+        <CartesianGrid stroke="var(--mui-palette-divider)" />
+        <XAxis
+          dataKey="atS"
+          type="number"
+          domain={[span.fromRow * stepS, span.toRow * stepS]}
+          ticks={wholeHours(span.fromRow * stepS, span.toRow * stepS)}
+          allowDataOverflow
+          hide
+        />
+        <YAxis
+          domain={[low, high]}
+          ticks={ticks}
+          width={SCALE_PX}
+          tick={chartFont}
+          tickFormatter={(y: number) => formatNumber(y, Number.isInteger(y) ? 0 : 1)}
+          stroke="var(--mui-palette-text-secondary)"
+          interval="preserveStartEnd"
+          allowDataOverflow
+        />
+        {target && show(target.bandTo) > low && show(target.bandFrom) < high && (
+          <ReferenceArea
+            y1={inside(show(target.bandFrom))}
+            y2={inside(show(target.bandTo))}
+            fill={colour}
+            fillOpacity={0.1}
+          />
+        )}
+        {target?.limitAbove != null && show(target.limitAbove) <= high && (
+          <ReferenceLine y={show(target.limitAbove)} stroke="var(--mui-palette-error-main)" strokeDasharray="2 3" />
+        )}
+        {[...curves.keys()].reverse().map((index) => (
+          <Line
+            key={index}
+            dataKey={`y${index}`}
+            stroke={colour}
+            strokeDasharray={DASH[curves[index]!.look]}
+            strokeWidth={curves[index]!.look === 'plain' ? 1.8 : 1.2}
+            strokeOpacity={curves[index]!.look === 'plain' ? 1 : 0.75}
+            type={isStepped ? 'stepAfter' : 'linear'}
+            dot={false}
+            isAnimationActive={false}
+          />
+        ))}
+      </ComposedChart>
+    </ChartFrame>
+  )
+})
+
+/** The gutter of a lane: what it is, its unit, and the figures at the cursor. */
+export const Gutter = ({
+  lane,
+  unit,
+  row,
+  preference,
+}: {
+  lane: LaneOf
+  unit: string
+  row: number
+  preference: UnitPreference
+}) => {
+  const colour = lane.cause === 'ink' ? 'text.primary' : `cause.${lane.cause}`
+  const decimals = preferredUnit(lane.quantity, preference).decimals
+  const figure = (values: Float64Array) =>
+    formatNumber(inPreferredUnit(values[row] ?? NaN, lane.quantity, preference), decimals)
+  return (
+    <Box sx={{ width: { xs: 92, sm: 128 }, flexShrink: 0, pt: 0.5, pr: 0.5, lineHeight: 1.25, overflow: 'hidden' }}>
+      <Box sx={{ fontSize: 13.5, fontWeight: 700, color: colour }}>
+        {lane.name}{' '}
+        <Box component="span" sx={{ fontWeight: 400, fontSize: 12 }}>
+          {unit}
+        </Box>
+      </Box>
+      {lane.curves.slice(0, 4).map(({ name, values, look }, index) => (
+        <Box
+          key={index}
+          sx={{ display: 'flex', justifyContent: 'space-between', gap: 0.5, fontSize: 12, color: 'text.secondary' }}
+        >
+          <span>
+            {look === 'plain'
+              ? lane.curves.length > 1
+                ? `— ${name}`
+                : ''
+              : `${look === 'dashed' ? '- -' : '···'} ${name}`}
+          </span>
+          <Box
+            component="span"
+            sx={{
+              fontFamily: 'figure.fontFamily',
+              typography: 'figure',
+              fontSize: 12.5,
+              color: colour,
+              fontWeight: index === 0 ? 700 : 400,
+            }}
+          >
+            {figure(values)}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}
