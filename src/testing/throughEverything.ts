@@ -23,7 +23,7 @@ import { lossText } from '@/core/sentences/lossText'
 import { namedSpeeds } from '@/core/sentences/namedSpeeds'
 import { offers } from '@/core/sentences/table'
 import { makeStage, rehearse } from '@/core/rehearse/run'
-import { measure } from '@/core/rehearse/measures'
+import { measure, measureContext } from '@/core/rehearse/measures'
 import { builtInScenarios } from '@/core/scenario/builtIn'
 import { spaceOf } from '@/core/space/starting'
 import { startingResponse } from '@/core/start/startingResponse'
@@ -76,8 +76,8 @@ export function throughEverything(installation: Installation, models: readonly C
   ladder(installation.response)
   const space = spaceOf(installation)
   const context = { duty: installation.brief.duty, probe: null, fan: installation.response.lead }
-  const trace = rehearse(makeStage(installation, space, builtInScenarios(context, 1)[1]!, 900), given.machine!)
-  for (const { id, value } of measure(trace, { brief: installation.brief, space, powerBy: 'cube' }))
+  const stage = makeStage(installation, space, builtInScenarios(context, 1)[1]!, 900)
+  for (const { id, value } of measure(rehearse(stage, given.machine!), measureContext(stage, given.response)))
     if (!Number.isFinite(value)) throw new Error(`rehearsed: ${id} is ${value}`)
   for (const model of models) {
     const into = fit(installation.response, model, installation.brief)

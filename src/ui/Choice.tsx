@@ -21,6 +21,7 @@ export function Choice<T extends string>({ label, value, options, onChange, colo
     <Select<T>
       variant="standard"
       value={value}
+      displayEmpty
       onChange={(event) => choose(event.target.value)}
       inputProps={{ 'aria-label': label }}
       sx={{

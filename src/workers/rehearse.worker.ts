@@ -6,7 +6,7 @@ import { learn, type Learnt, type LearnReadings } from '@/core/learn/learn'
 import { compile } from '@/core/machine/compile'
 import type { Explanation } from '@/core/machine/explain'
 import { findHunts, leastCalmBand, type Calm, type Hunt } from '@/core/rehearse/hunting'
-import { measure, type Measure } from '@/core/rehearse/measures'
+import { measure, measureContext, type Measure } from '@/core/rehearse/measures'
 import { replay, type Replay, type ReplayOptions } from '@/core/rehearse/replay'
 import { beginRun, explainAt, makeStage, warmUp, type Stage, type Warm } from '@/core/rehearse/run'
 import type { Series } from '@/core/rehearse/series'
@@ -16,7 +16,6 @@ import type { Scenario } from '@/core/scenario/schema'
 import { movableBlanks, type Blank } from '@/core/search/blanks'
 import { makeEvaluator, type Evaluator, type Task } from '@/core/search/evaluator'
 import type { Score } from '@/core/search/front'
-import type { FanTable } from '@/core/space/fanTables'
 import { makeProposals, type Proposals } from '@/core/search/proposals'
 import type { Choice, SearchResult } from '@/core/search/search'
 import { whatCostsMost, type Costs } from '@/core/search/costs'
@@ -58,8 +57,7 @@ function staged(job: Job): { readonly stage: Stage; readonly warm: Warm } | null
   return held
 }
 
-const judged = (job: Job, stage: Stage, trace: Trace, powerBy: FanTable['powerBy']) =>
-  measure(trace, { brief: job.installation.brief, space: stage.space, powerBy })
+const judged = (job: Job, stage: Stage, trace: Trace): Measure[] => measure(trace, measureContext(stage, job.given))
 
 /** Runs a day against a space, shows parts of it while it goes on, and gives way to a later one. Null where that came, or nothing can run. */
 async function closedLoop(job: Job, onPart: (part: Rehearsal) => void): Promise<Rehearsal | null> {
@@ -71,7 +69,7 @@ async function closedLoop(job: Job, onPart: (part: Rehearsal) => void): Promise<
   const run = beginRun(stage, machine.value, warm)
   const whole = (trace: Trace, isWhole: boolean): Rehearsal => ({
     trace,
-    measures: judged(job, stage, trace, run.movers.powerBy),
+    measures: judged(job, stage, trace),
     hunts: isWhole ? findHunts(trace, machine.value, stage) : [],
     isWhole,
   })
@@ -96,7 +94,7 @@ function sideBySide(job: Job, others: readonly Response[]): (Rehearsal | null)[]
     run.goTo(Infinity)
     return {
       trace: run.trace,
-      measures: judged(job, made.stage, run.trace, run.movers.powerBy),
+      measures: judged(job, made.stage, run.trace),
       hunts: findHunts(run.trace, machine.value, made.stage),
       isWhole: true,
     }

@@ -1,4 +1,4 @@
-import { MOST_STARTS_AN_HOUR } from '@/core/kit/wear'
+import { MOST_CYCLES_AN_HOUR, MOST_STARTS_AN_HOUR } from '@/core/kit/wear'
 import { fanFlowLs } from '@/core/derive/derive'
 import { withResponse, type Judge, type Judgement } from '@/core/advise/judgement'
 import { says, type Says } from '@/core/advise/words'
@@ -6,9 +6,6 @@ import { HEAT_OF_AIR_J_PER_LK } from '@/core/physics/heatFlow'
 import { pulsesOf, type Rule } from '@/core/rules/table'
 import { ruleName } from '@/core/sentences/words'
 
-/** Starts an hour that a small fan motor stands for years; common practice, no source: ten, and for the even ones of a cycle timer fifteen (five
- *  minutes are a usual period). */
-const MOST_CYCLES_AN_HOUR = 15
 /** Air, walls and contents against the air alone; common practice, no source. */
 const CONTENTS = 5
 const AIR_J_PER_M3K = HEAT_OF_AIR_J_PER_LK * 1000

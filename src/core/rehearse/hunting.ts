@@ -16,9 +16,12 @@ const ANSWERING: readonly Rule['kind'][] = ['ramp', 'differential', 'hold-after-
 const LEAST_TURNS = 7
 const LONGEST_TURN_S = 1500
 /** Smallest swing that counts, percent. */
-const LEAST_SWING_PCT = 2
+const LEAST_SWING_PCT = 4
 
-export type HuntCause = 'digit' | 'gain' | 'differential-digit' | 'differential'
+/** A mean low of less than this is standing still. */
+const STANDS_PCT = 1
+
+export type HuntCause = 'digit' | 'step' | 'gain' | 'differential-digit' | 'differential'
 
 /** A stretch over which the speed goes up and down again and again by itself. */
 export type Hunt = {
@@ -103,11 +106,14 @@ const DIGIT_SHARE = 0.45
 function causeOf(
   rule: Rule | undefined,
   swingPct: number,
+  stepPct: number,
   digit: number | null,
 ): Pick<Hunt, 'cause' | 'digitPct' | 'digit'> {
   if (rule?.kind === 'ramp') {
     const digitPct = digit === null ? null : gainOf(rule) * digit
-    return { cause: digitPct !== null && digitPct >= DIGIT_SHARE * swingPct ? 'digit' : 'gain', digitPct, digit }
+    const isDigit = digitPct !== null && digitPct >= DIGIT_SHARE * swingPct
+    const isStep = stepPct > 0 && swingPct < 1.5 * stepPct
+    return { cause: isDigit ? 'digit' : isStep ? 'step' : 'gain', digitPct, digit }
   }
   if (rule?.kind === 'differential') {
     const band = Math.abs(rule.onAt - rule.offAt)
@@ -134,12 +140,17 @@ export function findHunts(trace: Trace, machine: Machine, stage: Stage): Hunt[] 
         periodS,
         lowPct,
         highPct,
-        startsAnHour: lowPct < LEAST_SWING_PCT / 2 ? 3600 / periodS : 0,
+        startsAnHour: lowPct < STANDS_PCT ? 3600 / periodS : 0,
         rule,
-        ...causeOf(found, highPct - lowPct, found ? digitOf(found, machine, stage) : null),
+        ...causeOf(
+          found,
+          highPct - lowPct,
+          machine.response.steps.stepPct,
+          found ? digitOf(found, machine, stage) : null,
+        ),
       }
     })
-    .filter(({ startsAnHour, lowPct }) => lowPct >= LEAST_SWING_PCT / 2 || startsAnHour > MOST_STARTS_AN_HOUR)
+    .filter(({ startsAnHour, lowPct }) => lowPct >= STANDS_PCT || startsAnHour > MOST_STARTS_AN_HOUR)
     .sort((x, y) => (y.toS - y.fromS) / y.periodS - (x.toS - x.fromS) / x.periodS)
 }
 

@@ -1,6 +1,8 @@
 import type { Brief, Target } from '@/core/brief/schema'
 import { requirementOf } from '@/core/brief/requirement'
-import { MOST_STARTS_AN_HOUR } from '@/core/kit/wear'
+import { MOST_CYCLES_AN_HOUR, MOST_STARTS_AN_HOUR } from '@/core/kit/wear'
+import type { Stage } from '@/core/rehearse/run'
+import type { Response } from '@/core/response/schema'
 import { readColumn, type Trace } from '@/core/rehearse/trace'
 import { primaryReads } from '@/core/space/primary'
 import type { Read } from '@/core/space/model'
@@ -24,7 +26,7 @@ export type Measure = {
 }
 
 /** Changes of speed an hour that annoy people. Common practice, no source. */
-const MOST_CHANGES = 40
+const MOST_CHANGES = 60
 /** Longest without air that nobody notices, s. Common practice, no source. */
 const AIRLESS_S = 3600
 const NIGHT = { fromH: 22, toH: 6 }
@@ -40,9 +42,19 @@ export type MeasureContext = {
   readonly brief: Brief
   readonly space: Space
   readonly powerBy: FanTable['powerBy']
+  /** Whether the response runs by a cycle, whose even starts wear less. */
+  readonly cycles?: boolean
   /** Which are wanted; all where nothing is said. */
   readonly only?: ReadonlySet<MeasureId>
 }
+
+/** How a response is measured on a stage. */
+export const measureContext = ({ where, space, tables }: Stage, response: Response): MeasureContext => ({
+  brief: where.brief,
+  space,
+  powerBy: space.fans[0] ? tables(space.fans[0]).powerBy : 'unknown',
+  cycles: response.rules.some(({ kind, off }) => kind === 'cycle' && !off),
+})
 
 const rowEndS = ({ stepS }: Trace, row: number): number => (row + 1) * stepS
 
@@ -186,7 +198,10 @@ function worstHour(trace: Trace, happens: (row: number) => boolean): { readonly 
 
 const wear = (value: number, most: number): MeasureVerdict => (value > most ? 'wear' : 'none')
 
-function withoutAir(trace: Trace): Measure[] {
+/** Duties whose fan stands as long as nothing asks. */
+const STANDS: readonly Brief['duty'][] = ['door-curtain', 'stove-flue', 'electronics']
+
+function withoutAir(trace: Trace, { brief }: MeasureContext): Measure[] {
   const { fansPct, stepS } = trace
   let [longest, since, end] = [0, 0, -1]
   for (let row = 0; row < trace.filled; row++) {
@@ -205,13 +220,13 @@ function withoutAir(trace: Trace): Measure[] {
       unit: 's',
       against: null,
       atS: end < 0 ? null : Math.max(trace.stepS, rowEndS(trace, end) - longest),
-      verdict: wear(longest, AIRLESS_S),
+      verdict: STANDS.includes(brief.duty) ? 'none' : wear(longest, AIRLESS_S),
       better: 'less',
     },
   ]
 }
 
-function ofSpeed(trace: Trace): Measure[] {
+function ofSpeed(trace: Trace, { cycles = false }: MeasureContext): Measure[] {
   const lead = trace.fansPct[0]!
   const starts = worstHour(trace, (row) => lead[row - 1] === 0 && lead[row]! > 0)
   const changes = worstHour(trace, (row) => lead[row] !== lead[row - 1])
@@ -222,7 +237,7 @@ function ofSpeed(trace: Trace): Measure[] {
       unit: 'count',
       against: null,
       atS: at(trace, starts.row),
-      verdict: wear(starts.count, MOST_STARTS_AN_HOUR),
+      verdict: wear(starts.count, cycles ? MOST_CYCLES_AN_HOUR : MOST_STARTS_AN_HOUR),
       better: 'less',
     },
     {

@@ -137,6 +137,8 @@ function causeText(response: Response, hunt: Hunt, preference: UnitPreference): 
   switch (hunt.cause) {
     case 'digit':
       return `One digit of the probe (${amount(hunt.digit)}) moves the fan ${formatNumber(hunt.digitPct ?? 0, 1)} points.`
+    case 'step':
+      return `It goes between two neighbouring steps of the output (${formatPct(response.steps.stepPct)} %): one is a little too much, the other too little.`
     case 'gain':
       return 'The band is narrow for how fast this space answers and how slowly the probe follows.'
     case 'differential-digit':
@@ -152,21 +154,24 @@ function causeText(response: Response, hunt: Hunt, preference: UnitPreference): 
 export function huntText(
   response: Response,
   hunt: Hunt,
-  calm: Calm | null,
+  /** Not looked for yet where nothing is given. */
+  calm: Calm | null | undefined,
   startsOn: string,
   preference: UnitPreference = METRIC,
 ): { readonly title: string; readonly text: string; readonly cure: string | null } {
   const rule = hunt.rule === null ? undefined : response.rules[hunt.rule]
   const input = rule && response.inputs.find(({ id }) => id === ruleInputId(rule))
   const unit = input && isMeasured(input) ? inputQuantity(input) : 'temperature'
-  const band = calm && formatQuantity(calm.band, unit === 'temperature' ? 'temperatureDifference' : unit, preference)
+  const band = calm
+    ? formatQuantity(calm.band, unit === 'temperature' ? 'temperatureDifference' : unit, preference)
+    : null
   const swing = `${formatPct(Math.round(hunt.lowPct))} ↔ ${formatPct(Math.round(hunt.highPct))} % every ${formatTime(Math.round(hunt.periodS / 6) * 6)}`
   return {
     title: `${hunt.startsAnHour > 0 ? 'It starts too often' : 'It hunts'}, ${stretch(startsOn, hunt)}.`,
     text: [
       rule ? `${ruleName(response, rule)}: ${swing}.` : `${swing}.`,
       causeText(response, hunt, preference),
-      band ? `At ${band} it is calm.` : 'No wider band that was tried calms it.',
+      band ? `At ${band} it is calm.` : calm === null ? 'No wider band that was tried calms it.' : '',
     ]
       .filter((part) => part !== '')
       .join(' '),

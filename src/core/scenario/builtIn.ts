@@ -30,7 +30,7 @@ type BuiltIn = {
 }
 
 const MILD: Weather = { lowC: 9, highC: 18, dampRhPct: 88, dryRhPct: 58, sunWM2: 420, windMs: 3, month: 5 }
-const HOT: Weather = { lowC: 17, highC: 30, dampRhPct: 80, dryRhPct: 38, sunWM2: 820, windMs: 2, peakK: 4, month: 7 }
+const HOT: Weather = { lowC: 17, highC: 30, dampRhPct: 80, dryRhPct: 38, sunWM2: 820, windMs: 2, peakK: 2, month: 7 }
 const COLD: Weather = { lowC: -8, highC: 0, dampRhPct: 90, dryRhPct: 70, sunWM2: 180, windMs: 3, peakK: -5, month: 1 }
 
 /** When the hardest hour of the hardest day is: the afternoon past the middle. */

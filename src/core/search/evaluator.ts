@@ -1,7 +1,6 @@
-import type { Brief } from '@/core/brief/schema'
 import type { Response } from '@/core/response/schema'
 import { compile } from '@/core/machine/compile'
-import { measure, type Measure } from '@/core/rehearse/measures'
+import { measure, measureContext, type Measure } from '@/core/rehearse/measures'
 import type { MeasureId } from '@/core/scenario/measureIds'
 import { makeStage, rehearse, warmUp, type Stage, type Warm } from '@/core/rehearse/run'
 import type { Trace } from '@/core/rehearse/trace'
@@ -10,7 +9,6 @@ import type { Aims } from '@/core/scenario/aims'
 import { candidateResponse, type Blank } from '@/core/search/blanks'
 import type { Score } from '@/core/search/front'
 import type { Choice } from '@/core/search/search'
-import { fanTable } from '@/core/space/fanTables'
 import type { Space } from '@/core/space/schema'
 import type { Where } from '@/core/space/starting'
 
@@ -106,8 +104,6 @@ export function makeEvaluator({ where, space, scenarios, given, blanks, aims }: 
   const compiled = compile(given)
   if (!compiled.ok) throw new RangeError('the given response cannot be compiled')
   const machine = compiled.value
-  const brief: Brief = where.brief
-  const powerBy = space.fans[0] ? fanTable(space.fans[0], where).powerBy : 'unknown'
   const placeFor = (scenario: Scenario): Place => {
     const stage = makeStage(where, space, scenario, SEARCH_STEP_S)
     const warm = warmUp(stage, machine)
@@ -123,7 +119,10 @@ export function makeEvaluator({ where, space, scenarios, given, blanks, aims }: 
     const outcome = compile(response)
     if (!outcome.ok) return null
     const byDay = places(level).map(({ stage, warm, into }) =>
-      measure(rehearse(stage, outcome.value, warm, into), { brief, space, powerBy, ...(only ? { only } : {}) }),
+      measure(rehearse(stage, outcome.value, warm, into), {
+        ...measureContext(stage, response),
+        ...(only ? { only } : {}),
+      }),
     )
     const figures = together(byDay)
     return { score: scoreOf(figures, aims), byDay, together: figures }

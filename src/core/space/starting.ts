@@ -87,7 +87,7 @@ function livestock(brief: Brief, answers: AnswerReader, fullLs: number): Serves 
   return {
     kind: 'house',
     ...airOf(volumeM3, {
-      heating: houseC === null ? null : { toC: houseC - 2, mostW: Math.round(volumeM3 * 60) },
+      heating: houseC === null ? null : { toC: houseC - 1, mostW: Math.round(volumeM3 * 60) },
       bufferKg: Math.round(volumeM3 * 1.2 * 20),
       doorM2: 4,
       inletM2: inletFor(fullLs),
@@ -199,7 +199,7 @@ const serves = ({ brief, kit }: Where, fullLs: number): Serves => {
       return {
         kind: 'room',
         ...airOf(volumeM3, {
-          heating: { toC: band?.bandFrom ?? 20, mostW: Math.round(volumeM3 * 25) },
+          heating: { toC: (band?.bandFrom ?? 20) + 1, mostW: Math.round(volumeM3 * 25) },
           recovery: { ratio: 0.82, bypass: null },
           leakLsAt50: Math.round(volumeM3 * 0.4 * 10) / 10,
         }),

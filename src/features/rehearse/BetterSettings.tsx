@@ -27,10 +27,10 @@ import { defaultAims } from '@/features/rehearse/defaultAims'
 import { FrontChart } from '@/features/rehearse/FrontChart'
 import type { Run } from '@/features/rehearse/useRun'
 import { useSearch, type Search } from '@/features/rehearse/useSearch'
+import { uncapital } from '@/core/sentences/words'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
-import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
 import { usePreference } from '@/ui/preference'
@@ -186,17 +186,17 @@ export function BetterSettings({ title, onBack, run, days, onRehearse }: Props) 
               </Typography>
             </Box>
           )}
-          {found?.found.nothingBetter && (
-            <Notice title="Nothing better than yours.">
-              Of {formatNumber(found.result.tried, 0)} settings tried none gains in one thing without losing in another.
-              {found.found.proposals.length > 0 && ' What is listed below trades one for the other.'}
-            </Notice>
-          )}
-          {found && found.found.proposals.length > 0 && (
-            <ProposalTable found={found} run={run} aims={aims} chosen={chosen} onChosen={setChosen} />
-          )}
         </Box>
       </Box>
+      {found?.found.nothingBetter && (
+        <Notice title="Nothing better than yours.">
+          Of {formatNumber(found.result.tried, 0)} settings tried none gains in one thing without losing in another.
+          {found.found.proposals.length > 0 && ' What is listed below trades one for the other.'}
+        </Notice>
+      )}
+      {found && found.found.proposals.length > 0 && (
+        <ProposalTable found={found} run={run} aims={aims} chosen={chosen} onChosen={setChosen} />
+      )}
     </StageLayout>
   )
 }
@@ -424,7 +424,7 @@ const nameOfProposal = (
 ): string => {
   const id = bestIn === null ? null : aims.then[bestIn]?.measure
   const measure = id && measures.find((one) => one.id === id)
-  return measure ? `Least: ${measureName(measure, preference).toLowerCase()}` : 'Some of each'
+  return measure ? `Least: ${uncapital(measureName(measure, preference))}` : 'Some of each'
 }
 
 const moveText = (
@@ -540,9 +540,9 @@ function Chosen({ number, proposal, found, run, onUse, onRehearse }: ChosenProps
         const show = (value: number) =>
           blank ? formatQuantity(value * blank.perBase, blank.quantity, preference) : String(value)
         return (
-          <Ruled key={place} label={name} colour={`cause.${blank?.cause ?? 'speed'}`}>
+          <Moved key={place} name={name} colour={`cause.${blank?.cause ?? 'speed'}`}>
             {show(from)} → <strong>{show(to)}</strong>
-          </Ruled>
+          </Moved>
         )
       })}
       <SideHeading>What it gains and costs</SideHeading>
@@ -550,19 +550,19 @@ function Chosen({ number, proposal, found, run, onUse, onRehearse }: ChosenProps
         const [now, then] = [present.together.get(measure.id)!, proposal.together.get(measure.id)!]
         const isGain = measure.better === 'less' ? then < now : then > now
         return (
-          <Ruled
+          <Moved
             key={measure.id}
-            label={measureName(measure, preference)}
+            name={measureName(measure, preference)}
             colour={isGain ? 'cause.switch' : 'warning.main'}
           >
             {measureValue({ value: now, unit: measure.unit }, preference)} →{' '}
-            {measureValue({ value: then, unit: measure.unit }, preference)} {isGain ? 'gain' : 'cost'}
-          </Ruled>
+            {measureValue({ value: then, unit: measure.unit }, preference)} {isGain ? '✓ gain' : 'cost'}
+          </Moved>
         )
       })}
       <Typography variant="body2" sx={{ my: 1 }}>
         <strong>Worst day: {scenarios[proposal.worstDay]?.name ?? '–'}</strong>
-        {worst ? `, ${measureName(worst, preference).toLowerCase()} ${measureValue(worst, preference)}` : ''}.
+        {worst ? `, ${uncapital(measureName(worst, preference))} ${measureValue(worst, preference)}` : ''}.
       </Typography>
       <Button variant="contained" fullWidth onClick={onUse}>
         Use it
@@ -577,6 +577,18 @@ function Chosen({ number, proposal, found, run, onUse, onRehearse }: ChosenProps
     </>
   )
 }
+
+/** A figure before and after: its name above, so that both fit. */
+const Moved = ({ name, colour, children }: { name: string; colour: string; children: ReactNode }) => (
+  <Box sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.25 }}>
+    <Typography variant="body2" sx={{ fontSize: 13, color: colour, lineHeight: 1.3 }}>
+      {name}
+    </Typography>
+    <Typography variant="figure" component="p" sx={{ fontSize: 13.5, textAlign: 'right' }}>
+      {children}
+    </Typography>
+  </Box>
+)
 
 const LIMIT_WORDS = {
   steps: ['The steps of the output cost most.', 'Without them'],
@@ -593,8 +605,7 @@ function CostNotice({ costs, measureOf }: { costs: Costs | null; measureOf: (id:
   return (
     <Box sx={{ mt: 1 }}>
       <Notice title={title}>
-        {how} it would be {show(costs.without)}, not {show(costs.now)}: {measureName(measure, preference).toLowerCase()}
-        .
+        {how} it would be {show(costs.without)}, not {show(costs.now)}: {uncapital(measureName(measure, preference))}.
       </Notice>
     </Box>
   )

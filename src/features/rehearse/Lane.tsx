@@ -41,14 +41,20 @@ function sampled(curves: readonly Curve[], { fromRow, toRow }: Span, stepS: numb
   return rows
 }
 
-/** Even steps of an axis, three to five of them: 1, 2 or 5 and their tens. */
+/** Most steps of an axis beside a lane. */
+const MOST_STEPS = 4
+
+/** Even steps of an axis, one to four of them: 1, 2 or 5 and their tens. */
 export function evenTicks(low: number, high: number): number[] {
-  const range = Math.max(high - low, 1e-6)
-  const power = 10 ** Math.floor(Math.log10(range / 3))
-  const by = [1, 2, 5, 10].map((times) => times * power).find((step) => range / step <= 4.5) ?? 10 * power
-  const first = Math.floor(low / by)
-  const last = Math.ceil(high / by)
-  return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * by).toPrecision(10)))
+  const power = 10 ** Math.floor(Math.log10(Math.max(high - low, 0.5) / MOST_STEPS))
+  for (const times of [1, 2, 5, 10, 20]) {
+    const by = times * power
+    const first = Math.floor(low / by)
+    const last = Math.max(first + 1, Math.ceil(high / by))
+    if (last - first <= MOST_STEPS || times === 20)
+      return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * by).toPrecision(10)))
+  }
+  return [low, high]
 }
 
 type Props = { lane: LaneOf; span: Span; stepS: number; preference: UnitPreference; letters?: readonly string[] }
@@ -90,7 +96,7 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
           tick={chartFont}
           tickFormatter={(y: number) => formatNumber(y, Number.isInteger(y) ? 0 : 1)}
           stroke="var(--mui-palette-text-secondary)"
-          interval="preserveStartEnd"
+          interval={0}
           allowDataOverflow
         />
         {target && show(target.bandTo) > low && show(target.bandFrom) < high && (
@@ -102,7 +108,17 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
           />
         )}
         {target?.limitAbove != null && show(target.limitAbove) <= high && (
-          <ReferenceLine y={show(target.limitAbove)} stroke="var(--mui-palette-error-main)" strokeDasharray="2 3" />
+          <ReferenceLine
+            y={show(target.limitAbove)}
+            stroke="var(--mui-palette-error-main)"
+            strokeDasharray="2 3"
+            label={{
+              value: `limit ${formatNumber(show(target.limitAbove), 0)}`,
+              position: 'insideTopLeft',
+              fontSize: 11.5,
+              fill: 'var(--mui-palette-error-main)',
+            }}
+          />
         )}
         {[...curves.keys()].reverse().map((index) => (
           <Line

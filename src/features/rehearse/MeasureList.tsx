@@ -33,7 +33,7 @@ export function MeasureList({ measures, startsOn, onMoment }: Props) {
           component="li"
           sx={{
             display: 'grid',
-            gridTemplateColumns: '1fr auto 74px',
+            gridTemplateColumns: '1fr auto 62px',
             columnGap: 1,
             alignItems: 'baseline',
             borderBottom: '1px dotted',

@@ -163,7 +163,7 @@ export function SideBySide({ title, onBack, job, models }: Props) {
   const [copy, setCopy] = useState<Figures>([])
   const variants = useVariants(models, copy)
   const [picked, setPicked] = useState<readonly string[]>(['asked', 'sealed', 'found'])
-  const [pair, setPair] = useState<readonly [number, number]>([1, 0])
+  const [pair, setPair] = useState<readonly [number, number]>([2, 0])
   const shown = useMemo(
     () =>
       [

@@ -55,14 +55,14 @@ export function lanesOf(trace: Trace, { brief, kit, space }: Where): LaneOf[] {
   const lane = (parts: Partial<LaneOf> & Pick<LaneOf, 'id' | 'name' | 'quantity' | 'cause' | 'curves'>): LaneOf => ({
     target: null,
     isStepped: false,
-    height: 96,
+    height: 84,
     fromZero: false,
     ...parts,
   })
-  const reads = primaryReads(space).flatMap((name, index): Curve[] => {
+  const reads = primaryReads(space).flatMap((name, index, all): Curve[] => {
     const values = readColumn(trace, name)
     return values
-      ? [{ name: index === 0 ? 'first' : `${index + 1}.`, values, look: index === 0 ? 'plain' : 'dashed' }]
+      ? [{ name: all.length === 1 ? 'inside' : `circuit ${index + 1}`, values, look: index === 0 ? 'plain' : 'dashed' }]
       : []
   })
   const humidity = readColumn(trace, 'rhPct')
@@ -87,7 +87,7 @@ export function lanesOf(trace: Trace, { brief, kit, space }: Where): LaneOf[] {
       cause: 'temperature',
       curves: [...reads, { name: 'outside', values: trace.outdoorC, look: 'dotted' }],
       target: target('temperature'),
-      height: 128,
+      height: 112,
     }),
     ...(water
       ? [
@@ -128,7 +128,7 @@ export function lanesOf(trace: Trace, { brief, kit, space }: Where): LaneOf[] {
             curves: flows,
             isStepped: true,
             fromZero: true,
-            height: 76,
+            height: 62,
           }),
         ]
       : []),
@@ -136,7 +136,7 @@ export function lanesOf(trace: Trace, { brief, kit, space }: Where): LaneOf[] {
       const values = readColumn(trace, read)
       const isShown = values && (read === 'headKpa' || moves(values))
       return isShown
-        ? [lane({ id: read, name, quantity, cause, curves: [{ name: '', values, look: 'plain' }], height: 76 })]
+        ? [lane({ id: read, name, quantity, cause, curves: [{ name: '', values, look: 'plain' }], height: 62 })]
         : []
     }),
     ...(trace.soundDb.some((db) => db > 0)
@@ -148,7 +148,7 @@ export function lanesOf(trace: Trace, { brief, kit, space }: Where): LaneOf[] {
             cause: 'ink',
             curves: [{ name: '', values: trace.soundDb, look: 'plain' }],
             isStepped: true,
-            height: 70,
+            height: 56,
           }),
         ]
       : []),

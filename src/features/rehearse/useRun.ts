@@ -27,7 +27,7 @@ export function useRun(job: Job | null): Run | null {
 }
 
 /** What the worker says to a question, once nothing newer is asked. */
-function useAnswer<T>(ask: (() => Promise<T>) | null, key: unknown, afterMs: number): T | null {
+function useAnswer<T>(ask: (() => Promise<T>) | null, key: unknown, afterMs: number): T | undefined {
   const [answer, setAnswer] = useState<{ readonly key: unknown; readonly value: T } | null>(null)
   useEffect(() => {
     if (!ask) return
@@ -43,19 +43,19 @@ function useAnswer<T>(ask: (() => Promise<T>) | null, key: unknown, afterMs: num
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says what is asked
   }, [key])
-  return answer && answer.key === key ? answer.value : null
+  return answer && answer.key === key ? answer.value : undefined
 }
 
 const SETTLES_MS = 120
 
 /** Why the fan ran as it did at a row, a moment after the cursor rests there. */
-export function useWhy(run: Run | null, row: number): Explanation | null {
+export function useWhy(run: Run | null, row: number): Explanation | null | undefined {
   const name = run?.isWhole ? `${run.tookMs} ${row}` : null
   return useAnswer(run?.isWhole ? () => rehearseWorker().why(run.job, row) : null, name, SETTLES_MS)
 }
 
 /** The least band that calms the worst hunt of a run. */
-export function useCalm(run: Run | null): Calm | null {
+export function useCalm(run: Run | null): Calm | null | undefined {
   const hunt: Hunt | undefined = run?.isWhole ? run.hunts[0] : undefined
   return useAnswer(run && hunt ? () => rehearseWorker().calm(run.job, hunt) : null, hunt ?? null, 0)
 }
