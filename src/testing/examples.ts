@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Installation } from '@/core/installation/installation'
@@ -11,6 +11,11 @@ import type { Ramp } from '@/core/rules/ramp'
 import type { Rule } from '@/core/rules/table'
 
 export const demoText = (path: string): string => readFileSync(join(process.cwd(), 'demo', path), 'utf8')
+
+/** The installations of the demo, a duty each. */
+export const DEMO_NAMES = readdirSync(join(process.cwd(), 'demo', 'installations'))
+  .filter((file) => !/\.rev\d+\./.test(file))
+  .map((file) => file.replace('.json', ''))
 
 export function demoInstallation(name: string): Installation {
   const outcome = readInstallationText(demoText(`installations/${name}.json`))

@@ -79,7 +79,7 @@ export function airState(tempC: number, rhPct: number, pressurePa = SEA_LEVEL_PA
   }
 }
 
-// Every twentieth of a kelvin, straight between: within 2e-6 of the equations, and without their logarithm and exponential.
+// Every twentieth of a kelvin, straight between: within 5e-6 of the equations, and without their logarithm and exponential.
 const QUICK = { fromC: -90, toC: 150, perK: 20 }
 const QUICK_PA = Float64Array.from({ length: (QUICK.toC - QUICK.fromC) * QUICK.perK + 2 }, (_, place) =>
   saturationPa(QUICK.fromC + place / QUICK.perK),

@@ -15,9 +15,12 @@ const SMOULDER = 0.35
 const FULL_DRAUGHT_PA = 12
 const LEAK_EXPONENT = 0.65
 
+/** Standard gravity. */
+const GRAVITY_MS2 = 9.80665
+
 /** Stack effect, Pa. Source: reference-values `air.flueDraught`, Δp = g h (353/T_out − 353/T_flue). */
 export const stackPa = (heightM: number, outdoorC: number, flueC: number): number =>
-  9.81 * heightM * (353 / (outdoorC + 273.15) - 353 / (flueC + 273.15))
+  GRAVITY_MS2 * heightM * (353 / (outdoorC + 273.15) - 353 / (flueC + 273.15))
 
 /** A fire, its shell, its flue and the room: the fire burns down by itself and brighter with draught; the flue draws by its stack and its fan, less
  *  what another extract takes from the house; a room-air blower takes heat from the shell. */
