@@ -18,10 +18,8 @@ function told<T>(file: string, outcome: Outcome<T>, { err }: Streams): T | null 
 export const loadInstallation = (file: string, streams: Streams): Installation | null =>
   told(file, readInstallationText(readText(file)), streams)
 
-export function loadModel(file: string, streams: Streams): ControllerModel | null {
-  const data = told(file, parseJson(readText(file)), streams)
-  return data === null ? null : told(file, readControllerModel(data), streams)
-}
+export const loadModel = (file: string, streams: Streams): ControllerModel | null =>
+  loadDocument(file, readControllerModel, streams)
 
 /** The JSON files of a folder, in order of name. */
 export function listJson(folder: string): string[] {
@@ -33,4 +31,10 @@ export function listJson(folder: string): string[] {
     if (error instanceof UsageError) throw error
     throw new UsageError(`Cannot read ${folder}: ${error instanceof Error ? error.message : String(error)}`)
   }
+}
+
+/** A document of ours in a file, read by one of the readers; null when it is wrong, after saying so. */
+export function loadDocument<T>(file: string, read: (data: unknown) => Outcome<T>, streams: Streams): T | null {
+  const data = told(file, parseJson(readText(file)), streams)
+  return data === null ? null : told(file, read(data), streams)
 }

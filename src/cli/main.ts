@@ -2,9 +2,11 @@ import { card } from '@/cli/card'
 import { check } from '@/cli/check'
 import { evaluate } from '@/cli/evaluate'
 import { fitCommand } from '@/cli/fit'
+import { learnCommand } from '@/cli/learn'
 import { outage } from '@/cli/outage'
 import { points } from '@/cli/points'
 import { rehearse } from '@/cli/rehearse'
+import { search } from '@/cli/search'
 import { settings } from '@/cli/settings'
 import { sums } from '@/cli/sums'
 import { UsageError, type Streams } from '@/cli/streams'
@@ -15,6 +17,8 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[], streams: Strea
   fit: fitCommand,
   card,
   rehearse,
+  search,
+  learn: learnCommand,
   points,
   sums,
   settings,

@@ -1,12 +1,13 @@
 import { writeFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { loadInstallation } from '@/cli/load'
+import { readTable } from '@/cli/readTable'
+import { DAY_USAGE, rehearseDay } from '@/cli/rehearseDay'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { derive } from '@/core/derive/derive'
-import { guessLayout } from '@/core/formats/readingsCsv/guessLayout'
-import { contactState, rowReader } from '@/core/formats/readingsCsv/reader'
+import { contactState } from '@/core/formats/readingsCsv/reader'
 import type { Installation } from '@/core/installation/installation'
-import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
+import { ok } from '@/core/json/problem'
 import { compile } from '@/core/machine/compile'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
@@ -18,35 +19,6 @@ import { watchedInput } from '@/core/rehearse/watched'
 import { problemLine } from '@/core/words/problems'
 
 const USAGE = 'gale rehearse FILE --inputs readings.csv [--feed INPUT=COLUMN|VALUE|out]… [--out trace.csv] [--asked]'
-const MOST_PROBLEMS = 20
-
-/** A readings CSV as a table, or every bad line up to a number a person can read. */
-function readTable(text: string): Outcome<ReadingTable> {
-  const guess = guessLayout(text)
-  if (!guess.ok) return guess
-  const { layout } = guess.value
-  const lines = Papa.parse<string[]>(text.trimEnd(), { delimiter: layout.delimiter }).data
-  const read = rowReader(layout)
-  const problems: Problem[] = []
-  const atMs: number[] = []
-  const values = layout.columns.map((): number[] => [])
-  lines.slice(layout.skipLines + 1).forEach((cells, index) => {
-    const outcome = read(cells, layout.skipLines + index + 2)
-    if (!outcome.ok) problems.push(outcome.problem)
-    else {
-      atMs.push(outcome.row.atMs)
-      outcome.row.values.forEach((value, column) => values[column]!.push(value))
-    }
-  })
-  return problems.length > 0
-    ? fail(...problems.slice(0, MOST_PROBLEMS))
-    : ok({
-        columns: layout.columns.map(({ name, quantity }) => ({ name, quantity })),
-        atMs,
-        values,
-        zone: layout.zone,
-      })
-}
 
 /** `--feed` lines over what is proposed: an input takes a column by its heading, a value, or is left out. */
 function chosenFeeds(typed: readonly string[], { columns }: ReadingTable, where: Installation): Feeds {
@@ -81,6 +53,7 @@ function feedFrom(line: string, takes: string, input: Input, columns: readonly F
 
 /** Runs readings through an installation's response, open loop; writes a line of speeds a reading and prints the measures. */
 export function rehearse(args: readonly string[], streams: Streams): number {
+  const usage = `${USAGE}\n       ${DAY_USAGE}`
   const { values, positionals } = parseCommandLine(
     args,
     {
@@ -88,15 +61,33 @@ export function rehearse(args: readonly string[], streams: Streams): number {
       out: { type: 'string' },
       asked: { type: 'boolean' },
       feed: { type: 'string', multiple: true },
+      scenario: { type: 'string' },
+      space: { type: 'string' },
+      days: { type: 'string' },
+      seed: { type: 'string' },
+      step: { type: 'string' },
+      measures: { type: 'boolean' },
     },
-    USAGE,
+    usage,
   )
   const [file] = positionals
-  if (file === undefined || positionals.length > 1 || values.inputs === undefined)
-    throw new UsageError(`Name one installation file and its readings.\nUsage: ${USAGE}`)
+  if (file === undefined || positionals.length > 1 || (values.inputs === undefined) === (values.scenario === undefined))
+    throw new UsageError(`Name one installation file and its readings, or a day.\nUsage: ${usage}`)
+  if (values.scenario !== undefined) return rehearseDay(file, { ...values, scenario: values.scenario }, streams)
+  return rehearseReadings(file, values, streams)
+}
+
+type ReadingsValues = {
+  readonly inputs?: string
+  readonly out?: string
+  readonly asked?: boolean
+  readonly feed?: string[]
+}
+
+function rehearseReadings(file: string, values: ReadingsValues, streams: Streams): number {
   const installation = loadInstallation(file, streams)
   if (!installation) return 1
-  const table = readTable(readText(values.inputs))
+  const table = readTable(readText(values.inputs ?? ''))
   if (!table.ok) {
     for (const problem of table.problems) streams.err(`${values.inputs}: ${problemLine(problem)}`)
     return 1

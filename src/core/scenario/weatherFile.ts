@@ -9,6 +9,11 @@ const HOUR_S = 3600
 export const hourOfDate = ({ hours }: Epw, month: number, day: number): number =>
   hours.findIndex((hour) => hour.month === month && hour.day === day && hour.hour === 0)
 
+const YEAR_H = 365 * 24
+/** Hours since New Year in a year without a leap day, as weather files count. */
+const hourOfYear = ({ month, day, hour }: EpwHour): number =>
+  (Date.UTC(2025, month - 1, day) - Date.UTC(2025, 0, 1)) / 3_600_000 + hour
+
 /** Rain of a tenth of a millimetre an hour wets a coil as much as any. */
 const WETS_MM = 0.1
 
@@ -23,12 +28,18 @@ const COLUMNS: readonly (readonly [drive: Drive, of: (hour: EpwHour) => number])
 /** So many days of a weather file as lines, from an hour on. An hour that is missing has no point: a long gap is refused by the check of the
  *  scenario, a short one is bridged. */
 export function epwLines({ hours }: Epw, fromHour: number, days: number): Line[] {
-  const taken = hours.slice(fromHour, fromHour + days * 24 + 1)
+  const start = hours[fromHour]
+  if (!start) return []
+  // By their dates, not by their places: a file that skips an hour leaves a gap.
+  const taken = hours.slice(fromHour).flatMap((hour) => {
+    const at = (hourOfYear(hour) - hourOfYear(start) + YEAR_H) % YEAR_H
+    return at <= days * 24 ? [{ hour, atS: at * HOUR_S }] : []
+  })
   return COLUMNS.flatMap(([drive, of]): Line[] => {
     const { from, to } = DRIVE_RANGES[drive]
-    const points = taken.flatMap((hour, index) => {
+    const points = taken.flatMap(({ hour, atS }) => {
       const value = of(hour)
-      return Number.isFinite(value) ? [{ atS: index * HOUR_S, value: clamp(value, from, to) }] : []
+      return Number.isFinite(value) ? [{ atS, value: clamp(value, from, to) }] : []
     })
     return points.length > 0 ? [{ drive, how: 'straight', daily: false, points }] : []
   })

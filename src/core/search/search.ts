@@ -90,7 +90,10 @@ function children(
 }
 
 /** Choices to begin with: the present one, each blank moved alone, and some by chance. */
-function firstChoices({ sizes, present, tries }: SearchOptions, random: () => number): Choice[] {
+function firstChoices(
+  { sizes, present, tries }: Pick<SearchOptions, 'sizes' | 'present' | 'tries'>,
+  random: () => number,
+): Choice[] {
   const alone = sizes.flatMap((size, gene) =>
     Array.from({ length: size }, (_, value) => present.map((own, at) => (at === gene ? value : own))),
   )
@@ -107,20 +110,22 @@ function firstChoices({ sizes, present, tries }: SearchOptions, random: () => nu
     .slice(0, tries)
 }
 
-/** Looks for better settings: everything where that is little, else the hard day sorts out and the best of it are judged on all days. The same
- *  seed finds the same. */
-export async function searchSettings(options: SearchOptions): Promise<SearchResult> {
-  const { sizes, present, evaluate, tries, seed, onProgress, isStopped = () => false } = options
+type Asked = { readonly choices: readonly Choice[]; readonly level: 'hard-day' | 'all' }
+type Asking<T> = Generator<Asked, T, readonly Score[]>
+
+/** A search that asks for judgements and goes on with them: who judges, and where, is somebody else's. */
+function* steps(options: Omit<SearchOptions, 'evaluate'>): Asking<SearchResult> {
+  const { sizes, present, tries, seed, onProgress, isStopped = () => false } = options
   const random = seededRandom(seed)
   const combinations = sizes.reduce((product, size) => product * size, 1)
   const isComplete = combinations <= Math.min(tries, PROMOTED)
   let tried = 0
 
-  async function judge(choices: readonly Choice[], level: 'hard-day' | 'all'): Promise<Evaluated[]> {
+  function* judge(choices: readonly Choice[], level: Asked['level']): Asking<Evaluated[]> {
     const found: Evaluated[] = []
     for (let from = 0; from < choices.length && !isStopped(); from += BATCH) {
       const batch = choices.slice(from, from + BATCH)
-      const scores = await evaluate(batch, level)
+      const scores = yield { choices: batch, level }
       batch.forEach((choice, index) => found.push({ choice, score: scores[index]! }))
       if (level === 'hard-day' || isComplete) tried += batch.length
       onProgress?.(tried, level === 'all' ? frontOf(found.map(({ score }) => score)).map((place) => found[place]!) : [])
@@ -128,26 +133,49 @@ export async function searchSettings(options: SearchOptions): Promise<SearchResu
     return found
   }
 
-  async function sortOut(): Promise<Choice[]> {
+  function* sortOut(): Asking<Choice[]> {
     if (isComplete) return everyChoice(sizes)
     const isSmall = combinations <= tries
     const first = isSmall ? everyChoice(sizes) : firstChoices(options, random)
     const known = new Set(first.map(keyOf))
-    let kept = best(await judge(first, 'hard-day'), isSmall ? PROMOTED : KEPT)
+    let kept = best(yield* judge(first, 'hard-day'), isSmall ? PROMOTED : KEPT)
     const held = new Map(kept.map((one) => [keyOf(one.choice), one]))
     while (!isSmall && tried < tries && !isStopped()) {
       const next = children(kept, sizes, random, known, Math.min(BATCH, tries - tried))
       if (next.length === 0) break
-      const judged = await judge(next, 'hard-day')
+      const judged = yield* judge(next, 'hard-day')
       kept = best([...kept, ...judged], KEPT)
       for (const one of judged) held.set(keyOf(one.choice), one)
     }
     return best([...held.values()], PROMOTED).map(({ choice }) => choice)
   }
 
-  const promoted = await sortOut()
+  const promoted = yield* sortOut()
   const rest = promoted.filter((choice) => keyOf(choice) !== keyOf(present))
-  const judged = await judge([present, ...rest], 'all')
+  const judged = yield* judge([present, ...rest], 'all')
   const front = frontOf(judged.map(({ score }) => score)).map((place) => judged[place]!)
   return { tried, judged, front, isComplete }
+}
+
+/** Looks for better settings: everything where that is little, else the hard day sorts out and the best of it are judged on all days. The same
+ *  seed finds the same. */
+export async function searchSettings({ evaluate, ...options }: SearchOptions): Promise<SearchResult> {
+  const search = steps(options)
+  let next = search.next([])
+  while (!next.done) next = search.next(await evaluate(next.value.choices, next.value.level))
+  return next.value
+}
+
+/** The same without waiting, for who judges at once. */
+export function searchNow(
+  options: Omit<SearchOptions, 'evaluate'>,
+  score: (choice: Choice, level: 'hard-day' | 'all') => Score,
+): SearchResult {
+  const search = steps(options)
+  let next = search.next([])
+  while (!next.done) {
+    const { choices, level } = next.value
+    next = search.next(choices.map((choice) => score(choice, level)))
+  }
+  return next.value
 }

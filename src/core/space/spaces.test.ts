@@ -236,7 +236,7 @@ describe.each(DEMO_NAMES)('%s', (name) => {
         const [after, passed] = [space.stored(state), space.passed(state)]
         expect(Math.abs(after.heatJ - before.heatJ - passed.heatJ)).toBeLessThan(1e-6 * passed.allHeatJ + 1e-3)
         expect(Math.abs(after.waterKg - before.waterKg - passed.waterKg)).toBeLessThan(1e-6 * passed.allWaterKg + 1e-9)
-        for (const read of space.reads) expect(Number.isFinite(reads[READ[read]])).toBe(true)
+        expect(space.reads.filter((read) => !Number.isFinite(reads[READ[read]]))).toEqual([])
       }),
       { seed: 6, numRuns: 25 },
     )
