@@ -8,6 +8,7 @@ import { pageFigures } from './page'
 import { best } from './best'
 import { csvSeconds } from './csv'
 import { provingTable } from './proving'
+import { rehearseFigures } from './rehearse'
 import { pollute, rampFigures } from './ramp'
 import { tenRuleFigures } from './tenRules'
 
@@ -44,3 +45,4 @@ console.log(`import of a CSV of 100,000 lines into PostgreSQL: ${(await csvSecon
 if (existsSync('.next/gale-sources')) for (const line of await pageFigures()) console.log(line)
 else console.log('page figures: build first (./gale start)')
 for (const line of provingTable()) console.log(line)
+for (const line of rehearseFigures()) console.log(line)

@@ -21,7 +21,7 @@ const LEAST_SWING_PCT = 4
 /** A mean low of less than this is standing still. */
 const STANDS_PCT = 1
 
-export type HuntCause = 'digit' | 'step' | 'gain' | 'differential-digit' | 'differential'
+export type HuntCause = 'digit' | 'step' | 'gain' | 'differential-digit' | 'band'
 
 /** A stretch over which the speed goes up and down again and again by itself. */
 export type Hunt = {
@@ -109,15 +109,15 @@ function causeOf(
   stepPct: number,
   digit: number | null,
 ): Pick<Hunt, 'cause' | 'digitPct' | 'digit'> {
-  if (rule?.kind === 'ramp') {
+  if (rule && 'fullAt' in rule) {
     const digitPct = digit === null ? null : gainOf(rule) * digit
     const isDigit = digitPct !== null && digitPct >= DIGIT_SHARE * swingPct
     const isStep = stepPct > 0 && swingPct < 1.5 * stepPct
     return { cause: isDigit ? 'digit' : isStep ? 'step' : 'gain', digitPct, digit }
   }
-  if (rule?.kind === 'differential') {
+  if (rule && 'offAt' in rule) {
     const band = Math.abs(rule.onAt - rule.offAt)
-    return { cause: digit !== null && band < 3 * digit ? 'differential-digit' : 'differential', digitPct: null, digit }
+    return { cause: digit !== null && band < 3 * digit ? 'differential-digit' : 'band', digitPct: null, digit }
   }
   return { cause: null, digitPct: null, digit: null }
 }
@@ -169,7 +169,7 @@ const WIDER = [1.15, 1.3, 1.5, 1.75, 2, 2.4, 2.8, 3.3, 4]
 /** The end of a ramp, or where a differential lets go, for a band `times` as wide, on whole tenths. */
 function widened(rule: Ramp | Differential, times: number): Pick<Calm, 'key' | 'value' | 'band' | 'bandNow'> {
   const [fixed, moved, key] =
-    rule.kind === 'ramp' ? [rule.startAt, rule.fullAt, 'fullAt' as const] : [rule.onAt, rule.offAt, 'offAt' as const]
+    'fullAt' in rule ? [rule.startAt, rule.fullAt, 'fullAt' as const] : [rule.onAt, rule.offAt, 'offAt' as const]
   const band = Math.round((moved - fixed) * times * 10) / 10
   return { key, value: Math.round((fixed + band) * 100) / 100, band: Math.abs(band), bandNow: Math.abs(moved - fixed) }
 }
@@ -179,12 +179,12 @@ export function leastCalmBand(installation: Installation, stage: Stage, hunt: Hu
   const given = hunt.rule === null ? undefined : derive(installation).given.response.rules[hunt.rule]
   const place = installation.response.rules.findIndex(({ id }) => id === given?.id)
   const rule = installation.response.rules[place]
-  if (!rule || (rule.kind !== 'ramp' && rule.kind !== 'differential')) return null
+  if (!rule || !('fullAt' in rule || 'offAt' in rule)) return null
   for (const times of WIDER) {
     const wider = widened(rule, times)
     if (wider.band <= wider.bandNow) continue
     const rules = installation.response.rules.map((other, index) =>
-      index === place ? ({ ...rule, [wider.key]: wider.value } as Rule) : other,
+      index === place ? { ...rule, [wider.key]: wider.value } : other,
     )
     const { machine } = derive({ ...installation, response: { ...installation.response, rules } }).given
     if (!machine) continue

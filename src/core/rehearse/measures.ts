@@ -3,6 +3,7 @@ import { requirementOf } from '@/core/brief/requirement'
 import { MOST_CYCLES_AN_HOUR, MOST_STARTS_AN_HOUR } from '@/core/kit/wear'
 import type { Stage } from '@/core/rehearse/run'
 import type { Response } from '@/core/response/schema'
+import { pulsesOf } from '@/core/rules/table'
 import { readColumn, type Trace } from '@/core/rehearse/trace'
 import { primaryReads } from '@/core/space/primary'
 import type { Read } from '@/core/space/model'
@@ -53,7 +54,7 @@ export const measureContext = ({ where, space, tables }: Stage, response: Respon
   brief: where.brief,
   space,
   powerBy: space.fans[0] ? tables(space.fans[0]).powerBy : 'unknown',
-  cycles: response.rules.some(({ kind, off }) => kind === 'cycle' && !off),
+  cycles: response.rules.some((rule) => !rule.off && pulsesOf(rule) !== null),
 })
 
 const rowEndS = ({ stepS }: Trace, row: number): number => (row + 1) * stepS

@@ -117,7 +117,7 @@ test('short cycling is found with its period, its starts an hour and its cause',
   // 4.1636 starts an hour at 5e5 J/K, five times as many at a fifth.
   expect(hunt!.startsAnHour).toBeGreaterThan(19)
   expect(hunt!.startsAnHour).toBeLessThan(21.5)
-  expect(hunt).toMatchObject({ rule: 0, cause: 'differential' })
+  expect(hunt).toMatchObject({ rule: 0, cause: 'band' })
   expect(huntText(response, hunt!, null, '2026-07-06').title).toMatch(/^It starts too often, Mon /)
 })
 
@@ -141,7 +141,7 @@ test('a hunt of one digit of a coarse probe is called that, and a wider band tha
   )
   const wider = derive({
     ...installation,
-    response: { ...installation.response, rules: rules as typeof installation.response.rules },
+    response: { ...installation.response, rules: rules },
   }).given.machine!
   expect(findHunts(rehearse(stage, wider), wider, stage)).toEqual([])
 })

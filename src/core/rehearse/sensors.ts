@@ -2,7 +2,7 @@ import type { Brief } from '@/core/brief/schema'
 import { roleOf } from '@/core/duty/role'
 import type { Machine } from '@/core/machine/compile'
 import { quietInputs } from '@/core/machine/quietInputs'
-import { isMeasured, type Input } from '@/core/rules/input'
+import { isMeasured, type Input, type Role } from '@/core/rules/input'
 import type { Scenario, ScenarioEvent } from '@/core/scenario/schema'
 import { DRIVE, READ, type Read } from '@/core/space/model'
 import { primaryReads } from '@/core/space/primary'
@@ -51,6 +51,14 @@ export type Sensors = {
 
 type Where = { readonly brief: Brief; readonly space: Space; readonly scenario: Scenario }
 
+/** Roles of a temperature that are one read of a space. */
+const TEMPERATURES: Partial<Record<Role, Read>> = {
+  supply: 'supplyC',
+  flue: 'flueC',
+  shell: 'shellC',
+  component: 'componentC',
+}
+
 function fromOf(input: Input, nth: number, machine: Machine, { brief, space }: Where): From {
   const role = roleOf(input, { response: machine.response, brief })
   const read = (name: Read, plus = 0, times = 1): From => ({ kind: 'read', at: READ[name], plus, times })
@@ -69,28 +77,13 @@ function fromOf(input: Input, nth: number, machine: Machine, { brief, space }: W
     return space.serves.kind === 'stove' ? read('draughtPa') : read('pressurePa')
   }
   if (input.kind !== 'temperature') return rest()
-  switch (role) {
-    case 'outdoor':
-      return drive(DRIVE.outdoorC)
-    case 'supply':
-      return read('supplyC')
-    case 'flue':
-      return read('flueC')
-    case 'shell':
-      return read('shellC')
-    case 'component':
-      return read('componentC')
-    case 'body':
-      return read('airC', BODY_K)
-    case 'coil': {
-      const coils = primaryReads(space)
-      return read(coils[Math.min(nth, coils.length - 1)] ?? 'airC')
-    }
-    default:
-      return read(
-        space.serves.kind === 'electronics' || space.serves.kind === 'condenser' ? primaryReads(space)[0]! : 'airC',
-      )
-  }
+  if (role === 'outdoor') return drive(DRIVE.outdoorC)
+  if (role === 'body') return read('airC', BODY_K)
+  const coils = primaryReads(space)
+  if (role === 'coil') return read(coils[Math.min(nth, coils.length - 1)] ?? 'airC')
+  const plain = TEMPERATURES[role]
+  if (plain) return read(plain)
+  return read(space.serves.kind === 'electronics' || space.serves.kind === 'condenser' ? coils[0]! : 'airC')
 }
 
 const isOn = ({ atS: from, lengthS }: ScenarioEvent, atS: number): boolean => atS >= from && atS < from + lengthS

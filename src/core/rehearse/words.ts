@@ -9,7 +9,7 @@ import {
 } from '@/core/quantity/format'
 import type { Calm, Hunt } from '@/core/rehearse/hunting'
 import type { Measure } from '@/core/rehearse/measures'
-import type { MeasureVerdict } from '@/core/scenario/measureIds'
+import type { MeasureId, MeasureVerdict } from '@/core/scenario/measureIds'
 import { clockText } from '@/core/quantity/clock'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import { dateOf } from '@/core/rules/yearDay'
@@ -106,7 +106,9 @@ export function measureValue(
       return `${formatNumber(value, 0)} ppm`
     case 'sound':
       return `${formatNumber(value, 1)} dB`
-    default:
+    case 'temperature':
+    case 'humidity':
+    case 'flow':
       return formatQuantity(value, unit, preference)
   }
 }
@@ -143,7 +145,7 @@ function causeText(response: Response, hunt: Hunt, preference: UnitPreference): 
       return 'The band is narrow for how fast this space answers and how slowly the probe follows.'
     case 'differential-digit':
       return `The differential is hardly more than one digit of the probe (${amount(hunt.digit)}).`
-    case 'differential':
+    case 'band':
       return 'The differential is small for how fast this space answers.'
     case null:
       return ''
@@ -179,33 +181,47 @@ export function huntText(
   }
 }
 
+type Side = {
+  readonly by: number
+  readonly isLess: boolean
+  readonly more: string
+  readonly preference: UnitPreference
+}
+
+const counted =
+  (what: string) =>
+  ({ by, isLess }: Side) =>
+    `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} ${what}`
+const warmer =
+  (where: string) =>
+  ({ by, isLess, preference }: Side) =>
+    `${formatQuantity(by, 'temperatureDifference', preference)} ${isLess ? 'cooler' : 'warmer'} at its ${where}`
+const energy =
+  (what: string) =>
+  ({ by, more, preference }: Side) =>
+    `${measureValue({ value: by, unit: 'kWh' }, preference)} ${more} ${what}`
+
+/** How a measure differs that is no stretch of time. */
+const DIFFERENCES: Partial<Record<MeasureId, (side: Side) => string>> = {
+  hottest: warmer('hottest'),
+  coldest: warmer('coldest'),
+  dampest: ({ by, isLess, preference }) =>
+    `${formatQuantity(by, 'humidity', preference)} ${isLess ? 'drier' : 'damper'} at its dampest`,
+  'night-sound': ({ by, isLess }) => `${formatNumber(by, 1)} dB ${isLess ? 'quieter' : 'louder'} at night`,
+  starts: counted('starts in its worst hour'),
+  changes: counted('speed changes in its worst hour'),
+  trips: counted('trips'),
+  energy: energy('for the fan'),
+  heating: energy('heating'),
+  'lowest-flow': ({ by, more, preference }) => `${formatQuantity(by, 'flow', preference)} ${more} at its lowest`,
+}
+
 /** How one measure differs, from the side of the first. */
-function differenceText({ id, value, other, unit }: DifferenceOf, preference: UnitPreference): string {
+function differenceText({ id, value, other }: DifferenceOf, preference: UnitPreference): string {
   const [by, isLess] = [Math.abs(value - other), value < other]
-  const more = isLess ? 'less' : 'more'
-  switch (id) {
-    case 'hottest':
-    case 'coldest':
-      return `${formatQuantity(by, 'temperatureDifference', preference)} ${isLess ? 'cooler' : 'warmer'} at its ${id}`
-    case 'dampest':
-      return `${formatQuantity(by, 'humidity', preference)} ${isLess ? 'drier' : 'damper'} at its dampest`
-    case 'night-sound':
-      return `${formatNumber(by, 1)} dB ${isLess ? 'quieter' : 'louder'} at night`
-    case 'starts':
-      return `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} starts in its worst hour`
-    case 'changes':
-      return `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} speed changes in its worst hour`
-    case 'energy':
-      return `${measureValue({ value: by, unit }, preference)} ${more} for the fan`
-    case 'heating':
-      return `${measureValue({ value: by, unit }, preference)} ${more} heating`
-    case 'lowest-flow':
-      return `${formatQuantity(by, 'flow', preference)} ${more} at its lowest`
-    case 'trips':
-      return `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} trips`
-    default:
-      return `${spanText(by)} ${isLess ? 'shorter' : 'longer'} ${PAST_WORDS[id] ?? 'out'}`
-  }
+  const own = DIFFERENCES[id]
+  if (own) return own({ by, isLess, more: isLess ? 'less' : 'more', preference })
+  return `${spanText(by)} ${isLess ? 'shorter' : 'longer'} ${PAST_WORDS[id] ?? 'out'}`
 }
 
 const PAST_WORDS: Partial<Record<Measure['id'], string>> = {

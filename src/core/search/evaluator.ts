@@ -14,6 +14,8 @@ import type { Where } from '@/core/space/starting'
 
 /** Steps of a search, s: what is found is rehearsed in fine ones before it is used. */
 export const SEARCH_STEP_S = 60
+/** And of the hard day that only sorts out. */
+const SORTING_STEP_S = 120
 
 export type Task = {
   readonly where: Where
@@ -104,16 +106,16 @@ export function makeEvaluator({ where, space, scenarios, given, blanks, aims }: 
   const compiled = compile(given)
   if (!compiled.ok) throw new RangeError('the given response cannot be compiled')
   const machine = compiled.value
-  const placeFor = (scenario: Scenario): Place => {
-    const stage = makeStage(where, space, scenario, SEARCH_STEP_S)
+  const placeFor = (scenario: Scenario, stepS: number): Place => {
+    const stage = makeStage(where, space, scenario, stepS)
     const warm = warmUp(stage, machine)
     return { stage, warm, into: rehearse(stage, machine, warm) }
   }
   const wanted = new Set([...aims.hard, ...aims.then].map(({ measure: id }) => id))
-  const hard = placeFor(hardestDay(scenarios[0]!))
+  const hard = placeFor(hardestDay(scenarios[0]!), SORTING_STEP_S)
   let all: readonly Place[] | null = null
   const places = (level: 'hard-day' | 'all'): readonly Place[] =>
-    level === 'hard-day' ? [hard] : (all ??= scenarios.map(placeFor))
+    level === 'hard-day' ? [hard] : (all ??= scenarios.map((scenario) => placeFor(scenario, SEARCH_STEP_S)))
 
   function judge(response: Response, level: 'hard-day' | 'all', only?: ReadonlySet<MeasureId>): Judged | null {
     const outcome = compile(response)

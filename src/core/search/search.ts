@@ -32,9 +32,9 @@ export type SearchResult = {
 }
 
 const BATCH = 100
-const KEPT = 160
+const KEPT = 150
 /** How many of the hard day's best are judged on all days. */
-const PROMOTED = 240
+const PROMOTED = 150
 
 const keyOf = (choice: Choice): string => choice.join(' ')
 

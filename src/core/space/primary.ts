@@ -10,7 +10,9 @@ export function primaryReads({ serves, fans }: Pick<Space, 'serves' | 'fans'>): 
       return [fans.some(({ way }) => way === 'flue') ? 'flueC' : 'shellC']
     case 'electronics':
       return ['componentC']
-    default:
+    case 'room':
+    case 'house':
+    case 'hall':
       return ['airC']
   }
 }

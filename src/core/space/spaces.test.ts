@@ -4,7 +4,7 @@ import { quickHumidityPct, quickRatio, quickSaturationPa } from '@/core/physics/
 import { saturationKpa } from '@/core/physics/saturation'
 import { houseSplit, animal, USUAL_FIGURES } from '@/core/physics/animals'
 import { leakPressurePa } from '@/core/space/leak'
-import { DRIVE, DRIVE_RANGES, DRIVES, FLOW, FLOWS, READ, READS, type Drive } from '@/core/space/model'
+import { DRIVE_RANGES, DRIVES, FLOW, FLOWS, READ, READS, type Drive } from '@/core/space/model'
 import type { Serves } from '@/core/space/schema'
 import { startingSpace } from '@/core/space/starting'
 import { stackPa } from '@/core/space/stove'

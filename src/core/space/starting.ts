@@ -241,7 +241,11 @@ function wayOf(name: string, { brief }: Where): Way {
       return 'over'
     case 'stove-flue':
       return answerReader(DUTY_PLANS[brief.duty], brief).choice('moves') === 'flue' ? 'flue' : 'over'
-    default:
+    case 'extract':
+    case 'exhaust':
+    case 'grow-room':
+    case 'balanced':
+    case 'livestock':
       return INWARD.test(name) ? 'in' : 'out'
   }
 }

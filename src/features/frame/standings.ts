@@ -12,6 +12,22 @@ import type { StageId } from '@/ui/stages'
 export type Standing = { readonly line: string; readonly isDone: boolean }
 export type SealSummary = { readonly number: number; readonly sealedAt: string; readonly isCurrent: boolean }
 
+/** What was rehearsed of the response as it is given now: how many days, how many fail. */
+function rehearseStanding({ rehearsed = [] }: Installation, mark: string): Standing {
+  const current = rehearsed.filter(({ given }) => given === mark)
+  const [first] = current
+  if (!first) return { line: rehearsed.length > 0 ? 'changed since' : 'no day kept yet', isDone: false }
+  const failing = current.filter(({ measures }) => measures.some(({ verdict }) => verdict === 'fail')).length
+  const days = current.length === 1 ? first.name : `${current.length} days`
+  return {
+    line:
+      failing === 0
+        ? `${days}: kept`
+        : `${days}: ${failing === current.length && failing === 1 ? 'fails' : `${failing} fail`}`,
+    isDone: failing === 0,
+  }
+}
+
 const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`
 
 /** One line of standing for every stage, and whether it has what it needs. */
@@ -49,7 +65,7 @@ export function standings(
         : 'contradicts itself',
       isDone: derived.asked.machine !== null && warnings === 0,
     },
-    rehearse: { line: 'replay a day', isDone: false },
+    rehearse: rehearseStanding(installation, mark),
     'dial-in': {
       line: kit.controller ? `${doneCount} of ${actions.length} actions` : 'needs a controller',
       isDone: actions.length > 0 && doneCount === actions.length,

@@ -19,6 +19,7 @@ import { checkText } from '@/core/prove/words'
 import type { UnitPreference } from '@/core/quantity/format'
 import { afterOutage } from '@/core/record/afterOutage'
 import { facts } from '@/core/record/facts'
+import { rehearsedLines } from '@/core/rehearse/rehearsedLines'
 import { lastOf, openText, stillOpen, type OpenItem } from '@/core/record/stillOpen'
 import { signalLines } from '@/core/record/signalLines'
 import { lossText } from '@/core/sentences/lossText'
@@ -55,6 +56,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
   const derived = useMemo(() => derive(document), [document])
   const mark = givenMark(derived.given.response)
   const planned = planFor(document, derived, preference)
+  const rehearsed = rehearsedLines(document, mark, preference)
   const { response } = document
   // What an older seal left open was not written down.
   const open = seal ? (seal.open ?? []) : stillOpen(document, derived, results, preference)
@@ -98,6 +100,15 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
           )
         })}
       </Section>
+      {rehearsed.length > 0 && (
+        <Section title="What was rehearsed">
+          {rehearsed.map(({ key, text, isCurrent }) => (
+            <Line key={key} label={isCurrent ? 'rehearsed' : 'changed since'}>
+              {text}
+            </Line>
+          ))}
+        </Section>
+      )}
       <StillOpen open={open} wasSealed={seal !== null} />
       <Section title="After the power has been away">
         {afterOutage(document, derived).map((line, index) => (

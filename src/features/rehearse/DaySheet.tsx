@@ -79,19 +79,8 @@ export function DaySheet({ scenario, onChosen, files }: Props) {
   return <OwnDay scenario={scenario} files={files} onGone={() => onChosen('hot-spell')} />
 }
 
-function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readonly File[]; onGone: () => void }) {
-  const edit = useWorkingCopy((state) => state.edit)
-  const [drive, setDrive] = useState<Drive>('outdoorC')
-  const [problem, setProblem] = useState<string | null>(null)
-  const change = (label: string, recipe: (draft: Scenario) => void, key?: string) =>
-    edit(
-      label,
-      (draft) => {
-        const day = draft.scenarios?.find(({ id }) => id === scenario.id)
-        if (day) recipe(day)
-      },
-      key,
-    )
+/** Weather from a file, put into a day; what is wrong with it is said. */
+function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (problem: string | null) => void) {
   function putLines(lines: readonly Line[]): void {
     const problems = checkScenario({ ...scenario, lines: [...lines] })
     if (problems.length > 0) return setProblem(problems.slice(0, 3).map(problemLine).join(' '))
@@ -128,6 +117,23 @@ function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readon
       ),
     ])
   }
+  return { readWeather, readReadings }
+}
+
+function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readonly File[]; onGone: () => void }) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const [drive, setDrive] = useState<Drive>('outdoorC')
+  const [problem, setProblem] = useState<string | null>(null)
+  const change = (label: string, recipe: (draft: Scenario) => void, key?: string) =>
+    edit(
+      label,
+      (draft) => {
+        const day = draft.scenarios?.find(({ id }) => id === scenario.id)
+        if (day) recipe(day)
+      },
+      key,
+    )
+  const { readWeather, readReadings } = useWeatherFiles(scenario, change, setProblem)
   return (
     <>
       <SideHeading>The day, painted</SideHeading>
@@ -246,7 +252,7 @@ function Painter({
                 daily: true,
                 points: HOURS.map((at, place) => ({
                   atS: at * 3600,
-                  value: Math.round((place === index ? (value as number) : values[place]!) * 100) / 100,
+                  value: Math.round((place === index ? value : values[place]!) * 100) / 100,
                 })),
               })
             }

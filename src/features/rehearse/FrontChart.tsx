@@ -22,8 +22,10 @@ type Props = {
 
 const MOST_DOTS = 400
 
-/** Everything that was judged on all days, the staircase of what nothing beats, one's own setting and the proposals to walk along. */
-export function FrontChart({ judged, front, present, proposals, chosen, onChoose, xName, yName, toX, toY }: Props) {
+type Figures = Pick<Props, 'judged' | 'front' | 'present' | 'proposals' | 'toX' | 'toY'>
+
+/** What is drawn, in the units of the axes. */
+function pointsOf({ judged, front, present, proposals, toX, toY }: Figures) {
   const point = ({ aims }: Score): Point => ({ x: toX(aims[0]!), y: toY(aims[1] ?? 0) })
   const within = judged
     .filter(({ breaks }) => breaks === 0)
@@ -47,6 +49,19 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
   const [xs, ys] = [all.map(({ x }) => x), all.map(({ y }) => y)]
   const xTicks = evenTicks(Math.min(...xs), Math.max(...xs))
   const yTicks = evenTicks(Math.min(...ys), Math.max(...ys))
+  return { within, past, steps, own, numbered, xTicks, yTicks }
+}
+
+/** Everything that was judged on all days, the staircase of what nothing beats, one's own setting and the proposals to walk along. */
+export function FrontChart({ judged, front, present, proposals, chosen, onChoose, xName, yName, toX, toY }: Props) {
+  const { within, past, steps, own, numbered, xTicks, yTicks } = pointsOf({
+    judged,
+    front,
+    present,
+    proposals,
+    toX,
+    toY,
+  })
   const axis = { type: 'number' as const, tick: chartFont, stroke: 'var(--mui-palette-text-secondary)' }
   return (
     <ChartFrame label={`${yName} against ${xName}: ${proposals.length} proposals on the front`} height={300}>
@@ -66,11 +81,7 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
           }}
         />
         <YAxis {...axis} dataKey="y" domain={[yTicks[0]!, yTicks.at(-1)!]} ticks={yTicks} width={44} />
-        <Scatter
-          data={past}
-          shape={(props: { cx?: number; cy?: number }) => <Cross cx={props.cx} cy={props.cy} />}
-          isAnimationActive={false}
-        />
+        <Scatter data={past} shape={(at: Place) => <Cross {...at} />} isAnimationActive={false} />
         <Scatter
           data={within}
           fill="var(--mui-palette-text-secondary)"
@@ -86,57 +97,12 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
           shape={() => <g />}
           isAnimationActive={false}
         />
-        <Scatter
-          data={[own]}
-          shape={(props: { cx?: number; cy?: number }) => (
-            <g>
-              <rect
-                x={(props.cx ?? 0) - 5}
-                y={(props.cy ?? 0) - 5}
-                width={10}
-                height={10}
-                fill="var(--mui-palette-text-primary)"
-              />
-              <text
-                x={(props.cx ?? 0) + 9}
-                y={(props.cy ?? 0) - 7}
-                fontSize={12}
-                fontWeight={700}
-                fill="var(--mui-palette-text-primary)"
-              >
-                yours
-              </text>
-            </g>
-          )}
-          isAnimationActive={false}
-        />
+        <Scatter data={[own]} shape={(at: Place) => <Own {...at} />} isAnimationActive={false} />
         <Scatter
           data={numbered}
-          shape={(props: { cx?: number; cy?: number; payload?: Numbered }) => {
-            const index = (props.payload?.number ?? 1) - 1
-            const isChosen = index === chosen
-            return (
-              <g onClick={() => onChoose(index)} style={{ cursor: 'pointer' }}>
-                <circle
-                  cx={props.cx}
-                  cy={props.cy}
-                  r={11}
-                  fill={isChosen ? 'var(--mui-palette-cause-speed)' : 'var(--mui-palette-ground-sheet)'}
-                  stroke="var(--mui-palette-text-primary)"
-                  strokeWidth={1.6}
-                />
-                <text
-                  x={props.cx}
-                  y={(props.cy ?? 0) + 4.5}
-                  textAnchor="middle"
-                  fontSize={12.5}
-                  fontWeight={700}
-                  fill={isChosen ? 'var(--mui-palette-ground-sheet)' : 'var(--mui-palette-text-primary)'}
-                >
-                  {index + 1}
-                </text>
-              </g>
-            )
+          shape={(at: Place & { payload?: Numbered }) => {
+            const index = (at.payload?.number ?? 1) - 1
+            return <Marked {...at} number={index + 1} isChosen={index === chosen} onChoose={() => onChoose(index)} />
           }}
           isAnimationActive={false}
         />
@@ -145,6 +111,42 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
   )
 }
 
-const Cross = ({ cx = 0, cy = 0 }: { cx?: number | undefined; cy?: number | undefined }) => (
+type Place = { readonly cx?: number | undefined; readonly cy?: number | undefined }
+
+const Cross = ({ cx = 0, cy = 0 }: Place) => (
   <path d={`M${cx - 2.5},${cy - 2.5}l5,5m0,-5l-5,5`} stroke="var(--mui-palette-text-secondary)" strokeOpacity={0.5} />
+)
+
+const Own = ({ cx = 0, cy = 0 }: Place) => (
+  <g>
+    <rect x={cx - 5} y={cy - 5} width={10} height={10} fill="var(--mui-palette-text-primary)" />
+    <text x={cx + 9} y={cy + 14} fontSize={12} fontWeight={700} fill="var(--mui-palette-text-primary)">
+      yours
+    </text>
+  </g>
+)
+
+type MarkedProps = Place & { readonly number: number; readonly isChosen: boolean; readonly onChoose: () => void }
+
+const Marked = ({ cx = 0, cy = 0, number, isChosen, onChoose }: MarkedProps) => (
+  <g onClick={onChoose} style={{ cursor: 'pointer' }}>
+    <circle
+      cx={cx}
+      cy={cy}
+      r={11}
+      fill={isChosen ? 'var(--mui-palette-cause-speed)' : 'var(--mui-palette-ground-sheet)'}
+      stroke="var(--mui-palette-text-primary)"
+      strokeWidth={1.6}
+    />
+    <text
+      x={cx}
+      y={cy + 4.5}
+      textAnchor="middle"
+      fontSize={12.5}
+      fontWeight={700}
+      fill={isChosen ? 'var(--mui-palette-ground-sheet)' : 'var(--mui-palette-text-primary)'}
+    >
+      {number}
+    </text>
+  </g>
 )

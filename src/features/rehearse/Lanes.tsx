@@ -237,7 +237,7 @@ function WholeSpan({ trace, lane, preference, span, onSpan, cursor, onCursor }: 
             step={Math.max(1, Math.round(60 / trace.stepS))}
             aria-label="moment"
             getAriaValueText={text}
-            onChange={(_, value) => onCursor(value as number)}
+            onChange={(_, value) => onCursor(value)}
             sx={{ color: 'text.primary', '& .MuiSlider-rail, & .MuiSlider-track': { opacity: 0 } }}
           />
         </Box>

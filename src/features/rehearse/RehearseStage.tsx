@@ -7,6 +7,7 @@ import { useMemo, useState } from 'react'
 import type { ControllerModel } from '@/core/controller/schema'
 import { formatNumber } from '@/core/quantity/format'
 import { SPANS } from '@/core/scenario/builtIn'
+import type { Scenario } from '@/core/scenario/schema'
 import { checkSpaceHere } from '@/core/space/checkSpace'
 import { BetterSettings } from '@/features/rehearse/BetterSettings'
 import { DaySheet } from '@/features/rehearse/DaySheet'
@@ -54,37 +55,20 @@ export function RehearseStage({ installationId, files, models, onFeeds }: Props)
     [installation, given, space, scenario, file, isSound],
   )
   const run = useRun(job)
-  const isOwn = !SPANS.some(([, length]) => length === scenario.days) || scenario.id.startsWith('own')
   const title = (
-    <Box component="span" sx={{ display: 'inline-flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1 }}>
-      {view === 'side'
-        ? 'Side by side'
-        : view === 'better'
-          ? 'Better settings'
-          : file
-            ? 'Readings replayed'
-            : 'Rehearse'}
-      <Choice
-        label="what to rehearse"
-        value={file ? file.id : scenario.id}
-        options={[
-          ...days.map(({ id, name }) => [id, name] as const),
-          ...files.map(({ id, name }) => [id, name] as const),
-        ]}
-        onChange={(id) => {
-          setChosen(id)
-          if (files.some((one) => one.id === id)) setView('one')
-        }}
-      />
-      {!file && !isOwn && (
-        <Choice
-          label="for how long"
-          value={span}
-          options={SPANS.map(([name, length]) => [String(length), `a ${name}`] as const)}
-          onChange={setSpan}
-        />
-      )}
-    </Box>
+    <Title
+      view={view}
+      days={days}
+      files={files}
+      file={file ?? null}
+      scenario={scenario}
+      span={span}
+      onSpan={setSpan}
+      onChosen={(id) => {
+        setChosen(id)
+        if (files.some((one) => one.id === id)) setView('one')
+      }}
+    />
   )
   if (file)
     return <ReplayView title={title} installationId={installationId} file={file} onFeeds={onFeeds} space={space} />
@@ -139,5 +123,45 @@ export function RehearseStage({ installationId, files, models, onFeeds }: Props)
         </Box>
       }
     />
+  )
+}
+
+type TitleProps = {
+  view: View
+  days: readonly Scenario[]
+  files: readonly FileSummary[]
+  file: FileSummary | null
+  scenario: Scenario
+  span: string
+  onSpan: (span: string) => void
+  onChosen: (id: string) => void
+}
+
+const VIEW_NAMES: Record<View, string> = { one: 'Rehearse', side: 'Side by side', better: 'Better settings' }
+
+/** What is rehearsed, and for how long; a day of one's own has its own length. */
+function Title({ view, days, files, file, scenario, span, onSpan, onChosen }: TitleProps) {
+  const isOwn = scenario.id.startsWith('own')
+  return (
+    <Box component="span" sx={{ display: 'inline-flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1 }}>
+      {file ? 'Readings replayed' : VIEW_NAMES[view]}
+      <Choice
+        label="what to rehearse"
+        value={file ? file.id : scenario.id}
+        options={[
+          ...days.map(({ id, name }) => [id, name] as const),
+          ...files.map(({ id, name }) => [id, name] as const),
+        ]}
+        onChange={onChosen}
+      />
+      {!file && !isOwn && (
+        <Choice
+          label="for how long"
+          value={span}
+          options={SPANS.map(([name, length]) => [String(length), `a ${name}`] as const)}
+          onChange={onSpan}
+        />
+      )}
+    </Box>
   )
 }

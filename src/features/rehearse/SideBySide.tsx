@@ -158,7 +158,6 @@ type Props = {
 /** Up to four responses on the same day: their traces over one another, what each comes to, and the difference in a sentence. */
 export function SideBySide({ title, onBack, job, models }: Props) {
   const preference = usePreference()
-  const edit = useWorkingCopy((state) => state.edit)
   const document = useWorkingCopy((state) => state.document)
   const [copy, setCopy] = useState<Figures>([])
   const variants = useVariants(models, copy)
@@ -182,15 +181,6 @@ export function SideBySide({ title, onBack, job, models }: Props) {
     one?.run && other?.run && a !== b
       ? differencesText([LETTERS[a]!, LETTERS[b]!], differences(one.run.measures, other.run.measures), preference)
       : ''
-  const rows = (runs?.[0]?.measures ?? []).filter(
-    ({ id, value, better }) =>
-      better !== null &&
-      (value !== 0 || runs?.some((run) => (run?.measures.find((measure) => measure.id === id)?.value ?? 0) !== 0)),
-  )
-  const compared = present.map(({ variant, run }) => ({
-    measures: run?.measures ?? [],
-    isPossible: variant.isPossible,
-  }))
   return (
     <StageLayout
       title={title}
@@ -202,90 +192,150 @@ export function SideBySide({ title, onBack, job, models }: Props) {
       sideTitle="Difference"
       side={
         <>
-          <SideHeading>
-            {LETTERS[a]} against {LETTERS[b]}
-          </SideHeading>
-          <Typography variant="body2" component="div" sx={{ mb: 1 }}>
-            Compare{' '}
-            <Choice
-              label="compare"
-              value={String(a)}
-              options={shown.map((_, index) => [String(index), LETTERS[index]!] as const)}
-              onChange={(value) => setPair([Number(value), b])}
-            />{' '}
-            with{' '}
-            <Choice
-              label="with"
-              value={String(b)}
-              options={shown.map((_, index) => [String(index), LETTERS[index]!] as const)}
-              onChange={(value) => setPair([a, Number(value)])}
-            />
-          </Typography>
-          {one?.variant.asked && (
-            <Button
-              variant="contained"
-              fullWidth
-              sx={{ mb: 1 }}
-              onClick={() => {
-                const { asked, name } = one.variant
-                if (asked) edit(`Use “${name}”`, (draft) => void (draft.response = plainCopy(asked)))
-              }}
-            >
-              Use {LETTERS[a]} in the working copy
-            </Button>
-          )}
-          {present.map(({ variant }, index) =>
-            variant.key === 'asked' ? (
-              <Notice key={variant.key} title={`${LETTERS[index]} cannot be dialled in.`}>
-                It is what was asked; A is the nearest this controller can do.
-              </Notice>
-            ) : null,
-          )}
-          <SideHeading>Stand beside it</SideHeading>
-          <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-            {variants.slice(1).map(({ key, name }) => {
-              const isShown = shown.some((variant) => variant.key === key)
-              return (
-                <Typography key={key} component="li" variant="body2" sx={{ py: 0.25 }}>
-                  <TextButton
-                    label={`${isShown ? 'Take away' : 'Put beside'}: ${name}`}
-                    onClick={() =>
-                      setPicked(isShown ? picked.filter((own) => own !== key) : [key, ...picked].slice(0, MOST - 1))
-                    }
-                  >
-                    {isShown ? '✓ ' : '+ '}
-                    {name}
-                  </TextButton>
-                </Typography>
-              )
-            })}
-          </Box>
+          <Against shown={shown} a={a} b={b} onPair={setPair} />
+          <Beside variants={variants} shown={shown} picked={picked} onPicked={setPicked} />
           <SideHeading>A copy with changes</SideHeading>
           <CopyFields figures={copy} onFigures={setCopy} />
         </>
       }
     >
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: `repeat(${shown.length}, 1fr)`,
-          borderTop: 1,
-          borderBottom: 1,
-          borderColor: 'divider',
-          mb: 1,
-        }}
-      >
-        {shown.map(({ key, name, detail }, index) => (
-          <Box key={key} sx={{ px: 1, py: 0.5, borderLeft: index > 0 ? 1 : 0, borderColor: 'divider' }}>
-            <Typography variant="body2" sx={{ fontWeight: 700 }}>
-              {LETTERS[index]} <Dash look={LOOKS[index]!} thin={index === 3} /> {name}
+      <Names shown={shown} />
+      <Overlaid lanes={lanes} rows={runs?.[0]?.trace.filled ?? 1} stepS={job?.stepS ?? 60} />
+      {job && runs && <Hours job={job} />}
+      {sentence !== '' && (
+        <Typography variant="body2" sx={{ borderLeft: 4, borderColor: 'text.primary', pl: 1.25, my: 1 }}>
+          {sentence}
+        </Typography>
+      )}
+      <Comparison present={present} />
+      <Typography variant="body2" sx={{ color: 'text.secondary', mt: 0.5 }}>
+        All begin from the same state. {document.name}, {job ? momentText(job.scenario.startsOn, 0) : ''}.
+      </Typography>
+    </StageLayout>
+  )
+}
+
+type Shown = { readonly variant: Variant; readonly run: Rehearsal | null }
+
+type AgainstProps = {
+  shown: readonly Variant[]
+  a: number
+  b: number
+  onPair: (pair: readonly [number, number]) => void
+}
+
+/** Which two are compared, and putting the first into the working copy. */
+function Against({ shown, a, b, onPair }: AgainstProps) {
+  const edit = useWorkingCopy((state) => state.edit)
+  const one = shown[a]
+  return (
+    <>
+      <SideHeading>
+        {LETTERS[a]} against {LETTERS[b]}
+      </SideHeading>
+      <Typography variant="body2" component="div" sx={{ mb: 1 }}>
+        Compare{' '}
+        <Choice
+          label="compare"
+          value={String(a)}
+          options={shown.map((_, index) => [String(index), LETTERS[index]!] as const)}
+          onChange={(value) => onPair([Number(value), b])}
+        />{' '}
+        with{' '}
+        <Choice
+          label="with"
+          value={String(b)}
+          options={shown.map((_, index) => [String(index), LETTERS[index]!] as const)}
+          onChange={(value) => onPair([a, Number(value)])}
+        />
+      </Typography>
+      {one?.asked && (
+        <Button
+          variant="contained"
+          fullWidth
+          sx={{ mb: 1 }}
+          onClick={() => {
+            const { asked, name } = one
+            if (asked) edit(`Use “${name}”`, (draft) => void (draft.response = plainCopy(asked)))
+          }}
+        >
+          Use {LETTERS[a]} in the working copy
+        </Button>
+      )}
+      {shown.map((variant, index) =>
+        variant.key === 'asked' ? (
+          <Notice key={variant.key} title={`${LETTERS[index]} cannot be dialled in.`}>
+            It is what was asked; A is the nearest this controller can do.
+          </Notice>
+        ) : null,
+      )}
+    </>
+  )
+}
+
+type BesideProps = {
+  variants: readonly Variant[]
+  shown: readonly Variant[]
+  picked: readonly string[]
+  onPicked: (keys: readonly string[]) => void
+}
+
+/** What else can stand beside it. */
+function Beside({ variants, shown, picked, onPicked }: BesideProps) {
+  return (
+    <>
+      <SideHeading>Stand beside it</SideHeading>
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {variants.slice(1).map(({ key, name }) => {
+          const isShown = shown.some((variant) => variant.key === key)
+          return (
+            <Typography key={key} component="li" variant="body2" sx={{ py: 0.25 }}>
+              <TextButton
+                label={`${isShown ? 'Take away' : 'Put beside'}: ${name}`}
+                onClick={() =>
+                  onPicked(isShown ? picked.filter((own) => own !== key) : [key, ...picked].slice(0, MOST - 1))
+                }
+              >
+                {isShown ? '✓ ' : '+ '}
+                {name}
+              </TextButton>
             </Typography>
-            <Typography variant="body2" sx={{ fontSize: 12, color: 'text.secondary' }}>
-              {detail}
-            </Typography>
-          </Box>
-        ))}
+          )
+        })}
       </Box>
+    </>
+  )
+}
+
+const Names = ({ shown }: { shown: readonly Variant[] }) => (
+  <Box
+    sx={{
+      display: 'grid',
+      gridTemplateColumns: `repeat(${shown.length}, 1fr)`,
+      borderTop: 1,
+      borderBottom: 1,
+      borderColor: 'divider',
+      mb: 1,
+    }}
+  >
+    {shown.map(({ key, name, detail }, index) => (
+      <Box key={key} sx={{ px: 1, py: 0.5, borderLeft: index > 0 ? 1 : 0, borderColor: 'divider' }}>
+        <Typography variant="body2" sx={{ fontWeight: 700 }}>
+          {LETTERS[index]} <Dash look={LOOKS[index]!} thin={index === 3} /> {name}
+        </Typography>
+        <Typography variant="body2" sx={{ fontSize: 12, color: 'text.secondary' }}>
+          {detail}
+        </Typography>
+      </Box>
+    ))}
+  </Box>
+)
+
+function Overlaid({ lanes, rows, stepS }: { lanes: readonly LaneOf[]; rows: number; stepS: number }) {
+  const preference = usePreference()
+  const span = useMemo(() => ({ fromRow: 0, toRow: rows }), [rows])
+  return (
+    <>
       {lanes.map((lane) => (
         <Box key={lane.id} sx={{ display: 'flex' }}>
           <Box
@@ -302,62 +352,68 @@ export function SideBySide({ title, onBack, job, models }: Props) {
             <Box sx={{ fontSize: 12, fontWeight: 400 }}>{unitOf(lane, preference)}</Box>
           </Box>
           <Box sx={{ flex: 1, minWidth: 0 }}>
-            <Lane lane={lane} span={wholeOf(runs)} stepS={job?.stepS ?? 60} preference={preference} />
+            <Lane lane={lane} span={span} stepS={stepS} preference={preference} />
           </Box>
         </Box>
       ))}
-      {job && runs && <Hours job={job} />}
-      {sentence !== '' && (
-        <Typography variant="body2" sx={{ borderLeft: 4, borderColor: 'text.primary', pl: 1.25, my: 1 }}>
-          {sentence}
-        </Typography>
-      )}
-      <Box sx={{ overflowX: 'auto' }}>
-        <Table size="small" aria-label="measures side by side">
-          <TableHead>
-            <TableRow>
-              <TableCell>✓ the best this controller can do</TableCell>
-              {shown.map((variant, index) => (
-                <TableCell key={variant.key} align="right">
-                  <strong>{LETTERS[index]}</strong> {variant.isPossible ? '' : 'not possible here'}
-                </TableCell>
-              ))}
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {rows.map((measure) => {
-              const best = bestIn(measure.id, compared)
-              return (
-                <TableRow key={measure.id}>
-                  <TableCell>{measureName(measure, preference)}</TableCell>
-                  {present.map(({ run }, index) => {
-                    const own = run?.measures.find(({ id }) => id === measure.id)
-                    return (
-                      <TableCell key={index} align="right">
-                        <Typography
-                          variant="figure"
-                          sx={{ fontSize: 13.5, fontWeight: best.includes(index) ? 700 : 400 }}
-                        >
-                          {best.includes(index) ? '✓ ' : ''}
-                          {own ? measureValue(own, preference) : '–'}
-                        </Typography>
-                      </TableCell>
-                    )
-                  })}
-                </TableRow>
-              )
-            })}
-          </TableBody>
-        </Table>
-      </Box>
-      <Typography variant="body2" sx={{ color: 'text.secondary', mt: 0.5 }}>
-        All begin from the same state. {document.name}, {job ? momentText(job.scenario.startsOn, 0) : ''}.
-      </Typography>
-    </StageLayout>
+    </>
   )
 }
 
-const wholeOf = (runs: readonly (Rehearsal | null)[] | null) => ({ fromRow: 0, toRow: runs?.[0]?.trace.filled ?? 1 })
+/** What each comes to, the better one marked. */
+function Comparison({ present }: { present: readonly Shown[] }) {
+  const preference = usePreference()
+  const rows = (present[0]?.run?.measures ?? []).filter(
+    ({ id, value, better }) =>
+      better !== null &&
+      (value !== 0 ||
+        present.some(({ run }) => (run?.measures.find((measure) => measure.id === id)?.value ?? 0) !== 0)),
+  )
+  const compared = present.map(({ variant, run }) => ({
+    measures: run?.measures ?? [],
+    isPossible: variant.isPossible,
+  }))
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small" aria-label="measures side by side">
+        <TableHead>
+          <TableRow>
+            <TableCell>✓ the best this controller can do</TableCell>
+            {present.map(({ variant }, index) => (
+              <TableCell key={variant.key} align="right">
+                <strong>{LETTERS[index]}</strong> {variant.isPossible ? '' : 'not possible here'}
+              </TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {rows.map((measure) => {
+            const best = bestIn(measure.id, compared)
+            return (
+              <TableRow key={measure.id}>
+                <TableCell>{measureName(measure, preference)}</TableCell>
+                {present.map(({ run }, index) => {
+                  const own = run?.measures.find(({ id }) => id === measure.id)
+                  return (
+                    <TableCell key={index} align="right">
+                      <Typography
+                        variant="figure"
+                        sx={{ fontSize: 13.5, fontWeight: best.includes(index) ? 700 : 400 }}
+                      >
+                        {best.includes(index) ? '✓ ' : ''}
+                        {own ? measureValue(own, preference) : '–'}
+                      </Typography>
+                    </TableCell>
+                  )
+                })}
+              </TableRow>
+            )
+          })}
+        </TableBody>
+      </Table>
+    </Box>
+  )
+}
 
 const Dash = ({ look, thin }: { look: 'plain' | 'dashed' | 'dotted'; thin: boolean }) => (
   <svg width="34" height="8" aria-hidden>

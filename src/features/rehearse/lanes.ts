@@ -48,6 +48,18 @@ type Where = { readonly brief: Brief; readonly kit: Kit; readonly space: Space }
 
 const moves = (values: Float64Array): boolean => values.some((value) => Math.abs(value - values[0]!) > 0.05)
 
+function flowCurves(trace: Trace, space: Space): Curve[] {
+  const through = space.fans.some(({ way }) => way === 'out' || way === 'in')
+  if (through)
+    return [
+      { name: 'out', values: trace.outLs, look: 'plain' },
+      ...(space.fans.some(({ way }) => way === 'in')
+        ? [{ name: 'in', values: trace.inLs, look: 'dotted' as const }]
+        : []),
+    ]
+  return space.fans.some(({ way }) => way === 'over') ? [{ name: 'over', values: trace.overLs, look: 'plain' }] : []
+}
+
 /** The lanes of a rehearsal: what the space did, how the fans ran, what they moved and how it sounded. */
 export function lanesOf(trace: Trace, { brief, kit, space }: Where): LaneOf[] {
   const target = (quantity: Target['quantity']) => brief.targets.find((one) => one.quantity === quantity) ?? null
@@ -68,17 +80,7 @@ export function lanesOf(trace: Trace, { brief, kit, space }: Where): LaneOf[] {
   const humidity = readColumn(trace, 'rhPct')
   const water = humidity && (target('humidity') || trace.inputIds.some((id) => /humid|damp/i.test(id)))
   const [firstFan, ...others] = trace.fansPct
-  const through = space.fans.some(({ way }) => way === 'out' || way === 'in')
-  const flows: Curve[] = through
-    ? [
-        { name: 'out', values: trace.outLs, look: 'plain' },
-        ...(space.fans.some(({ way }) => way === 'in')
-          ? [{ name: 'in', values: trace.inLs, look: 'dotted' as const }]
-          : []),
-      ]
-    : space.fans.some(({ way }) => way === 'over')
-      ? [{ name: 'over', values: trace.overLs, look: 'plain' }]
-      : []
+  const flows = flowCurves(trace, space)
   return [
     lane({
       id: 'primary',
