@@ -25,7 +25,7 @@ export const DAY_USAGE =
 const MOST_STEP_S = 3600
 
 /** A whole number of an option; what it is where it is none is a matter of usage. */
-export function wholeNumber(
+function wholeNumber(
   name: string,
   text: string | undefined,
   otherwise: number,
@@ -52,7 +52,7 @@ export function loadSpace(file: string | undefined, installation: Installation, 
 }
 
 /** The days there are here: built in, and those of the installation. */
-export const daysOf = (installation: Installation, space: Space, days: number): Scenario[] => [
+const daysOf = (installation: Installation, space: Space, days: number): Scenario[] => [
   ...builtInScenarios(
     { duty: installation.brief.duty, probe: space.probes[0]?.input ?? null, fan: installation.response.lead },
     days,
@@ -98,7 +98,7 @@ type Values = {
 }
 
 /** A trace as CSV: local time, what the controller read, what it gave, what became of the space. */
-export function traceCsv(trace: Trace): string {
+function traceCsv(trace: Trace): string {
   const startMs = dateOf(trace.startsOn) * 86_400_000
   const round = (x: number) => (Number.isFinite(x) ? Number(x.toFixed(4)) : '')
   const fields = [

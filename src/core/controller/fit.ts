@@ -133,9 +133,20 @@ const advisedSettings = ({ settings }: ControllerModel): SettingValue[] =>
     advice?.what === 'set' && advice.to !== undefined ? [{ setting: id, value: advice.to }] : [],
   )
 
-/** From response, model and place: the settings, the response this controller will really carry out, and what is lost between the two.
- *  @param instead settings that are put to another value than would be chosen: what comes of that */
-export function fit(asked: Response, model: ControllerModel, place: Place, instead: readonly SettingValue[] = []): Fit {
+type Carried = {
+  readonly settings: readonly SettingValue[]
+  readonly given: Response
+  readonly losses: readonly Loss[]
+  readonly stepPct: number
+}
+
+/** What a controller will carry out, without measuring how far that lies off: for who asks many times. */
+export function carriedOut(
+  asked: Response,
+  model: ControllerModel,
+  place: Place,
+  instead: readonly SettingValue[] = [],
+): Carried {
   const { value: response, losses: preparing } = prepareAsked(asked, model)
   const assignment = assign(response, model)
   // A ceiling that was moved out of a skip band must not be rounded back into it.
@@ -168,8 +179,6 @@ export function fit(asked: Response, model: ControllerModel, place: Place, inste
   }
   const rules = giveRules(response, model, assignment, place, bounds, valueOf)
   const carried = withoutUndefined<Response>({ ...bounded.value, cutOut: undefined, ...cut.value, rules: rules.value })
-  const curve = measureCurve(asked, carried)
-  const steps: Loss[] = curve && curve.greatestPct > SMALLEST_PCT ? [{ kind: 'steps', stepPct, curve }] : []
   const losses = [
     preparing,
     choosing,
@@ -179,7 +188,15 @@ export function fit(asked: Response, model: ControllerModel, place: Place, inste
     night.losses,
     cut.losses,
     rules.losses,
-    steps,
   ].flat()
-  return { settings: [...settings, ...advisedSettings(model)], given: carried, losses }
+  return { settings: [...settings, ...advisedSettings(model)], given: carried, losses, stepPct }
+}
+
+/** From response, model and place: the settings, the response this controller will really carry out, and what is lost between the two.
+ *  @param instead settings that are put to another value than would be chosen: what comes of that */
+export function fit(asked: Response, model: ControllerModel, place: Place, instead: readonly SettingValue[] = []): Fit {
+  const { settings, given: carried, losses, stepPct } = carriedOut(asked, model, place, instead)
+  const curve = measureCurve(asked, carried)
+  const steps: Loss[] = curve && curve.greatestPct > SMALLEST_PCT ? [{ kind: 'steps', stepPct, curve }] : []
+  return { settings, given: carried, losses: [...losses, ...steps] }
 }

@@ -21,10 +21,16 @@ const ROLE_OF: Record<Serves['kind'], readonly Role[]> = {
 const OUTSIDE = /outdoor|outside|ambient|external|weather/i
 
 /** Which columns of a readings file say what a space is learnt from, by their headings. */
-export type LearnColumns = { readonly read: number; readonly outdoor: number; readonly speed: number }
+type LearnColumns = {
+  readonly read: number
+  readonly outdoor: number
+  readonly speed: number
+  readonly humidity: number
+  readonly outdoorHumidity: number
+}
 
 /** −1 where there is none. */
-export function learnColumns(
+function learnColumns(
   { columns }: Pick<ReadingTable, 'columns'>,
   installation: Installation,
   space: Space,
@@ -43,13 +49,15 @@ export function learnColumns(
     read: read[0] ?? plain,
     outdoor: columns.findIndex(({ quantity, name }) => quantity === 'temperature' && OUTSIDE.test(name)),
     speed: columns.findIndex(({ quantity }) => quantity === 'speed'),
+    humidity: columns.findIndex(({ quantity, name }) => quantity === 'humidity' && !OUTSIDE.test(name)),
+    outdoorHumidity: columns.findIndex(({ quantity, name }) => quantity === 'humidity' && OUTSIDE.test(name)),
   }
 }
 
 /** A readings file as what a space is learnt from. Speeds are those of the file; where it has none, those the response as it is given would have run
  *  at on these readings. */
 export function learnReadings(table: ReadingTable, installation: Installation, space: Space): Outcome<LearnReadings> {
-  const { read, outdoor, speed } = learnColumns(table, installation, space)
+  const { read, outdoor, speed, humidity, outdoorHumidity } = learnColumns(table, installation, space)
   const missing = (what: string) => fail({ code: 'missing', path: '', what })
   if (read < 0) return missing('A column with the temperature of the space')
   if (outdoor < 0)
@@ -66,7 +74,12 @@ export function learnReadings(table: ReadingTable, installation: Installation, s
   return ok({
     atS: series.atS,
     readC: column(read),
-    drives: { outdoorC: column(outdoor), load: new Float64Array(series.atS.length).fill(1) },
+    readRhPct: humidity < 0 ? null : column(humidity),
+    drives: {
+      outdoorC: column(outdoor),
+      load: new Float64Array(series.atS.length).fill(1),
+      ...(outdoorHumidity < 0 ? {} : { outdoorRhPct: column(outdoorHumidity) }),
+    },
     fansPct: space.fans.map(({ fan }, index) =>
       index === 0 && given ? given : (made[machine.fanIds.indexOf(fan)] ?? made[0]!),
     ),

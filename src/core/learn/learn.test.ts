@@ -68,7 +68,14 @@ const installation = demoInstallation('kiln-room')
 const start = spaceOf(installation)
 
 /** Readings that a space of these figures would give, with noise: a fan that steps, weather that swings. */
-function made(space: Space, truth: Serves, seed: number, hours = 40, noiseK = 0.1): LearnReadings {
+function made(
+  space: Space,
+  truth: Serves,
+  seed: number,
+  hours = 40,
+  noiseK = 0.1,
+  withHumidity = false,
+): LearnReadings {
   const random = seededRandom(seed)
   const everyS = 600
   const atS = Float64Array.from({ length: (hours * 3600) / everyS }, (_, index) => index * everyS)
@@ -81,11 +88,13 @@ function made(space: Space, truth: Serves, seed: number, hours = 40, noiseK = 0.
   const reads = new Float64Array(READS.length)
   const [primary] = primaryReads(space)
   const state = running.start(row)
-  running.begin(state, 24, 21)
+  running.begin(state, 24, 21, 55)
   let shown = 24
   const readC = new Float64Array(atS.length)
+  const readRhPct = new Float64Array(atS.length).fill(55)
   for (let index = 0; index < atS.length; index++) {
     readC[index] = shown + noiseK * normal(random)
+    if (index > 0) readRhPct[index] = reads[READ.rhPct]! + 0.5 * normal(random)
     row[DRIVE.outdoorC] = outdoorC[index]!
     row[DRIVE.load] = 1
     flows[FLOW.outLs] = tableAt(table.flowLs, pct[index]!)
@@ -96,7 +105,13 @@ function made(space: Space, truth: Serves, seed: number, hours = 40, noiseK = 0.
       shown = space.probes[0] ? x + (shown - x) * keeps : x
     }
   }
-  return { atS, readC, drives: { outdoorC, load: new Float64Array(atS.length).fill(1) }, fansPct: [pct] }
+  return {
+    atS,
+    readC,
+    ...(withHumidity ? { readRhPct } : {}),
+    drives: { outdoorC, load: new Float64Array(atS.length).fill(1) },
+    fansPct: [pct],
+  }
 }
 
 const truthOf = (serves: Serves): Serves =>
@@ -126,6 +141,16 @@ test('what is learnt predicts the last third as well as it fits the first two', 
   expect(fittedRows).toBe(Math.round((madeC.length * 2) / 3))
   expect(figures.every(({ isTold }) => isTold)).toBe(true)
   expect((space.serves as unknown as { heatW: number }).heatW / 4100).toBeCloseTo(1, 1)
+})
+
+test('where humidity was read, the water given off is learnt with it', () => {
+  const wet = { ...start.serves, waterGH: 900, bufferKg: 500 } as Serves
+  const learnt = learn(start, installation, made(start, wet, 5, 40, 0.1, true))
+  if (!learnt.ok) throw new Error('refused')
+  const water = learnt.value.figures.find(({ key }) => key === 'waterGH')!
+  expect(water.isTold).toBe(true)
+  expect(water.low).toBeLessThan(900)
+  expect(water.high).toBeGreaterThan(900)
 })
 
 test.each([

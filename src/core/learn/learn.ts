@@ -1,5 +1,5 @@
 import { fail, ok, type Outcome } from '@/core/json/problem'
-import { learnables, type Learnable } from '@/core/learn/learnable'
+import { learnables, waterLearnables, type Learnable } from '@/core/learn/learnable'
 import { leastSquares, type Bound } from '@/core/learn/leastSquares'
 import { fanTable, tableAt } from '@/core/space/fanTables'
 import { DRIVE, DRIVE_RANGES, DRIVES, FLOW, FLOWS, READ, READS, type Drive } from '@/core/space/model'
@@ -14,12 +14,14 @@ export type LearnReadings = {
   readonly atS: Float64Array
   /** What was read of the space, °C. */
   readonly readC: Float64Array
+  /** Its humidity, %RH; null where none was read. */
+  readonly readRhPct?: Float64Array | null
   readonly drives: Partial<Record<Drive, Float64Array>>
   /** Speed of each fan of the space, percent. */
   readonly fansPct: readonly Float64Array[]
 }
 
-export type LearntFigure = Learnable & {
+type LearntFigure = Learnable & {
   readonly value: number
   readonly low: number
   readonly high: number
@@ -79,9 +81,11 @@ function cannotTell({ atS, drives, fansPct }: LearnReadings): string | null {
   return null
 }
 
+type Track = { readonly madeC: Float64Array; readonly madeRhPct: Float64Array }
+
 /** Runs a space through readings: its first store begins at what was read, the second so much away. */
 function makeTrack(space: Space, where: Where, readings: LearnReadings) {
-  const { atS, readC, drives, fansPct } = readings
+  const { atS, readC, readRhPct, drives, fansPct } = readings
   const tables = space.fans.map((fan) => fanTable(fan, where))
   const fullOver = space.fans.reduce(
     (sum, { way }, fan) => sum + (way === 'over' ? tableAt(tables[fan]!.flowLs, 100) : 0),
@@ -104,12 +108,13 @@ function makeTrack(space: Space, where: Where, readings: LearnReadings) {
     })
     flows[FLOW.overShare] = fullOver > 0 ? flows[FLOW.overLs]! / fullOver : 0
   }
-  return (serves: Serves, apartK: number): Float64Array => {
+  return (serves: Serves, apartK: number): Track => {
     const running = makeSpace(serves, { outputIds: [] })
     drive(0)
     const state = running.start(row)
-    running.begin(state, readC[0]!, readC[0]! + apartK)
+    running.begin(state, readC[0]!, readC[0]! + apartK, readRhPct?.[0])
     const made = new Float64Array(atS.length)
+    const madeRhPct = new Float64Array(atS.length).fill(readRhPct?.[0] ?? NaN)
     let shown = readC[0]!
     made[0] = shown
     for (let index = 1; index < atS.length; index++) {
@@ -123,8 +128,9 @@ function makeTrack(space: Space, where: Where, readings: LearnReadings) {
         left -= stepS
       }
       made[index] = shown
+      madeRhPct[index] = reads[READ.rhPct]!
     }
-    return made
+    return { madeC: made, madeRhPct }
   }
 }
 
@@ -134,64 +140,102 @@ const rms = (made: Float64Array, read: Float64Array, from: number, to: number): 
   return Math.sqrt(sum / Math.max(1, to - from))
 }
 
-/** The figures of a space as readings tell them: capacities, conductances and gains by least squares within bounds, from those it has now. They
- *  move by their logarithm, so that none becomes negative. */
-export function learn(space: Space, where: Where, readings: LearnReadings): Outcome<Learnt> {
-  const why = cannotTell(readings)
-  if (why !== null) return fail({ code: 'cannot_learn', path: '', why })
-  const { atS, readC } = readings
-  const list = learnables(space.serves)
-  const track = makeTrack(space, where, readings)
-  const fittedRows = Math.max(2, Math.round(atS.length * FITTED_SHARE))
-  const servesAt = (logs: readonly number[]): Serves => ({
-    ...space.serves,
-    ...Object.fromEntries(
-      list.map(({ key }, index) => [
-        key,
-        Number((space.serves as Record<string, unknown>)[key]) * Math.exp(logs[index]!),
-      ]),
-    ),
-  })
-  const apartOf = (parameters: readonly number[]): number => parameters[list.length] ?? 0
-  const residuals = (parameters: readonly number[]): Float64Array => {
-    const made = track(servesAt(parameters), apartOf(parameters))
-    return Float64Array.from({ length: fittedRows }, (_, row) => made[row]! - readC[row]!)
-  }
-  const bounds: Bound[] = [
-    ...list.map(({ times }): Bound => [-Math.log(times), Math.log(times)]),
-    ...(hasBehind(space.serves) ? [START_K] : []),
-  ]
+const figureOf = (serves: Serves, key: string): number => Number((serves as unknown as Record<string, unknown>)[key])
+
+/** A space with its figures so many times as much, by their logarithms: none becomes negative. */
+const timesMore = (serves: Serves, list: readonly Learnable[], logs: readonly number[]): Serves => ({
+  ...serves,
+  ...Object.fromEntries(list.map(({ key }, index) => [key, figureOf(serves, key) * Math.exp(logs[index]!)])),
+})
+
+type FitOf = {
+  readonly serves: Serves
+  readonly list: readonly Learnable[]
+  /** Parameters beside the figures. */
+  readonly more: readonly Bound[]
+  readonly residuals: (serves: Serves, more: readonly number[]) => Float64Array
+}
+
+/** Figures of a space by least squares, each with its range; null where nothing tells them apart. */
+function fitFigures({ serves, list, more, residuals }: FitOf) {
+  const bounds: Bound[] = [...list.map(({ times }): Bound => [-Math.log(times), Math.log(times)]), ...more]
+  const rest = (parameters: readonly number[]) => parameters.slice(list.length)
   const fitted = leastSquares(
-    residuals,
+    (parameters) => residuals(timesMore(serves, list, parameters), rest(parameters)),
     bounds.map(() => 0),
     bounds,
   )
-  if (!fitted)
+  if (!fitted) return null
+  const figures = list.map((figure, index): LearntFigure => {
+    const [log, error] = [fitted.parameters[index]!, Math.sqrt(fitted.covariance[index]![index]!) * RANGE_ERRORS]
+    const start = figureOf(serves, figure.key)
+    const atBound = Math.abs(log) > Math.log(figure.times) - 1e-6
+    return {
+      ...figure,
+      value: start * Math.exp(log),
+      low: start * Math.exp(log - error),
+      high: start * Math.exp(log + error),
+      isTold: !atBound && error < Math.log(TOLD_TIMES),
+    }
+  })
+  return { serves: timesMore(serves, list, fitted.parameters), figures, more: rest(fitted.parameters) }
+}
+
+/** Water given off where nobody said any, to begin with, g/h: something has to be there to become more or less. */
+const START_WATER_GH = 60
+
+/** What the humidity tells of the water, once the heat is known. */
+function fitWater(
+  serves: Serves,
+  apartK: number,
+  track: ReturnType<typeof makeTrack>,
+  read: Float64Array,
+  rows: number,
+) {
+  const start = 'waterGH' in serves && serves.waterGH === 0 ? { ...serves, waterGH: START_WATER_GH } : serves
+  return fitFigures({
+    serves: start,
+    list: waterLearnables(start),
+    more: [],
+    residuals: (tried) => {
+      const { madeRhPct } = track(tried, apartK)
+      return Float64Array.from({ length: rows }, (_, row) => madeRhPct[row]! - read[row]!)
+    },
+  })
+}
+
+/** The figures of a space as readings tell them: capacities, conductances, gains, and where humidity was read the water, by least squares within
+ *  bounds, from those it has now. */
+export function learn(space: Space, where: Where, readings: LearnReadings): Outcome<Learnt> {
+  const why = cannotTell(readings)
+  if (why !== null) return fail({ code: 'cannot_learn', path: '', why })
+  const { atS, readC, readRhPct } = readings
+  const track = makeTrack(space, where, readings)
+  const fittedRows = Math.max(2, Math.round(atS.length * FITTED_SHARE))
+  const heat = fitFigures({
+    serves: space.serves,
+    list: learnables(space.serves),
+    more: hasBehind(space.serves) ? [START_K] : [],
+    residuals: (serves, [apartK = 0]) => {
+      const { madeC } = track(serves, apartK)
+      return Float64Array.from({ length: fittedRows }, (_, row) => madeC[row]! - readC[row]!)
+    },
+  })
+  if (!heat)
     return fail({
       code: 'cannot_learn',
       path: '',
       why: 'These readings do not tell the figures apart: several spaces would read like this. Take readings over more weather and more speeds.',
     })
-  const serves = servesAt(fitted.parameters)
-  const made = track(serves, apartOf(fitted.parameters))
-  const fittedK = rms(made, readC, 0, fittedRows)
+  const [apartK = 0] = heat.more
+  const water = readRhPct ? fitWater(heat.serves, apartK, track, readRhPct, fittedRows) : null
+  const { madeC } = track(heat.serves, apartK)
   return ok({
-    space: { ...space, serves },
-    figures: list.map((figure, index): LearntFigure => {
-      const [log, error] = [fitted.parameters[index]!, Math.sqrt(fitted.covariance[index]![index]!) * RANGE_ERRORS]
-      const start = Number((space.serves as Record<string, unknown>)[figure.key])
-      const atBound = Math.abs(log) > Math.log(figure.times) - 1e-6
-      return {
-        ...figure,
-        value: start * Math.exp(log),
-        low: start * Math.exp(log - error),
-        high: start * Math.exp(log + error),
-        isTold: !atBound && error < Math.log(TOLD_TIMES),
-      }
-    }),
-    fittedK,
-    predictedK: rms(made, readC, fittedRows, atS.length),
-    madeC: made,
+    space: { ...space, serves: water ? water.serves : heat.serves },
+    figures: [...heat.figures, ...(water?.figures ?? [])],
+    fittedK: rms(madeC, readC, 0, fittedRows),
+    predictedK: rms(madeC, readC, fittedRows, atS.length),
+    madeC,
     fittedRows,
     hours: (atS.at(-1) ?? 0) / 3600,
   })

@@ -45,7 +45,10 @@ export function learnables({ kind, ...serves }: Serves): readonly Learnable[] {
 }
 
 /** The water of a room, told by its humidity once its heat is known. */
-export const WATER: readonly Learnable[] = [
-  { key: 'waterGH', name: 'water given off', unit: 'g/h', times: 8 },
-  { key: 'bufferKg', name: 'water held by surfaces', unit: 'kg of air', times: 10 },
-]
+export const waterLearnables = (serves: Serves): readonly Learnable[] =>
+  'waterGH' in serves
+    ? [
+        { key: 'waterGH', name: 'water given off', unit: 'g/h', times: 8 },
+        { key: 'bufferKg', name: 'water held by surfaces', unit: 'kg of air', times: 10 },
+      ].filter(({ key }) => Number((serves as unknown as Record<string, number>)[key]) > 0)
+    : []

@@ -21,7 +21,7 @@ const LEAST_SWING_PCT = 4
 /** A mean low of less than this is standing still. */
 const STANDS_PCT = 1
 
-export type HuntCause = 'digit' | 'step' | 'gain' | 'differential-digit' | 'band'
+type HuntCause = 'digit' | 'step' | 'gain' | 'differential-digit' | 'band'
 
 /** A stretch over which the speed goes up and down again and again by itself. */
 export type Hunt = {

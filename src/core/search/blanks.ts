@@ -1,7 +1,10 @@
+import { carriedOut } from '@/core/controller/fit'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { joinPaths, valueAt } from '@/core/json/path'
 import { plainCopy } from '@/core/json/plainCopy'
+import { fitPlace } from '@/core/kit/fitPlace'
+import { checkResponse } from '@/core/machine/check'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import type { Response } from '@/core/response/schema'
@@ -77,34 +80,39 @@ export function figureFields(installation: Installation, preference: UnitPrefere
 const leastFloor = (installation: Installation): number =>
   Math.max(0, ...(derive(installation).lead?.reasons ?? []).map(({ speedPct }) => speedPct))
 
+/** What the chosen controller makes of a response; the response itself where none is chosen. */
+function givenOf({ brief, kit, response }: Installation): Response {
+  return kit.controller ? carriedOut(response, kit.controller, fitPlace({ brief, kit, response })).given : response
+}
+
 /** What the controller makes of one figure after another: each is put into what is asked, and fitted. */
-function legalValues(installation: Installation, field: Field): number[] {
+function legalValues(installation: Installation, field: Field, now: number): number[] {
   const [far, by] = REACH[field.quantity]!
   const least = field.place === 'floor.speedPct' ? leastFloor(installation) : -Infinity
-  const found = new Set<number>()
+  const found = new Set<number>([now])
   const steps = Math.round(far / by)
   for (let step = -steps; step <= steps; step++) {
     const value = field.now + (step * by) / field.perBase
     if (field.quantity === 'speed' && (value < 0 || value > 100)) continue
-    const { response, machine } = derive({
-      ...installation,
-      response: withFigures(installation.response, [{ place: field.place, value }]),
-    }).given
-    const given = machine ? valueAt(response, field.place) : undefined
+    const asked = withFigures(installation.response, [{ place: field.place, value }])
+    if (checkResponse(asked).length > 0) continue
+    const given = valueAt(givenOf({ ...installation, response: asked }), field.place)
     if (typeof given === 'number' && given >= least - 1e-9) found.add(Math.round(given * 1e6) / 1e6)
   }
-  const now = valueAt(derive(installation).given.response, field.place)
-  if (typeof now === 'number') found.add(Math.round(now * 1e6) / 1e6)
   return [...found].sort((a, b) => a - b)
 }
 
 /** The figures that may move here, each with what this controller can have; one that it cannot move is left out. */
-export const movableBlanks = (installation: Installation): Blank[] =>
-  figureFields(installation).flatMap((field): Blank[] => {
-    const values = legalValues(installation, field)
-    const now = valueAt(derive(installation).given.response, field.place)
-    return values.length > 1 && typeof now === 'number' ? [{ ...field, now, values }] : []
+export function movableBlanks(installation: Installation): Blank[] {
+  const given = givenOf(installation)
+  return figureFields(installation).flatMap((field): Blank[] => {
+    const now = valueAt(given, field.place)
+    if (typeof now !== 'number') return []
+    const rounded = Math.round(now * 1e6) / 1e6
+    const values = legalValues(installation, field, rounded)
+    return values.length > 1 ? [{ ...field, now: rounded, values }] : []
   })
+}
 
 /** The given response with these values at these blanks: what is tried. */
 export const candidateResponse = (given: Response, blanks: readonly Blank[], choice: readonly number[]): Response =>

@@ -5,8 +5,7 @@ import type { MeasureId } from '@/core/scenario/measureIds'
 import { makeEvaluator, type Judged, type Task } from '@/core/search/evaluator'
 
 /** What could be otherwise: the steps of the output, the digits of the probes, the whole fit to this controller. */
-export const LIMITS = ['steps', 'digit', 'fit'] as const
-type Limit = (typeof LIMITS)[number]
+type Limit = 'steps' | 'digit' | 'fit'
 
 /** Without a limit of the kit, what the present setting would come to. */
 export type Costs = {

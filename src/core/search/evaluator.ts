@@ -13,7 +13,7 @@ import type { Space } from '@/core/space/schema'
 import type { Where } from '@/core/space/starting'
 
 /** Steps of a search, s: what is found is rehearsed in fine ones before it is used. */
-export const SEARCH_STEP_S = 60
+const SEARCH_STEP_S = 60
 /** And of the hard day that only sorts out. */
 const SORTING_STEP_S = 120
 
@@ -38,7 +38,7 @@ export type Judged = {
 type Place = { readonly stage: Stage; readonly warm: Warm; readonly into: Trace }
 
 /** Several days as one figure: times and energy on the sum, all else at its worst. */
-export function together(byDay: readonly (readonly Measure[])[]): Map<MeasureId, number> {
+function together(byDay: readonly (readonly Measure[])[]): Map<MeasureId, number> {
   const found = new Map<MeasureId, number>()
   for (const measures of byDay)
     for (const { id, value, unit, better } of measures) {

@@ -10,7 +10,7 @@ import type { Evaluator, Judged } from '@/core/search/evaluator'
 import { dominates, type Score } from '@/core/search/front'
 import type { Evaluated, SearchResult } from '@/core/search/search'
 
-export type Move = { readonly place: string; readonly name: string; readonly from: number; readonly to: number }
+type Move = { readonly place: string; readonly name: string; readonly from: number; readonly to: number }
 
 /** A setting worth offering: what moves, what the controller makes of it, what it comes to. */
 export type Proposal = {
@@ -28,6 +28,8 @@ export type Proposal = {
 export type Proposals = {
   readonly present: Judged
   readonly proposals: readonly Proposal[]
+  /** The one that is best by the order or the weights of the aims, by its place; −1 where none is offered. */
+  readonly best: number
   /** Nothing found is better in one thing that counts without being worse in another. */
   readonly nothingBetter: boolean
 }
@@ -41,7 +43,7 @@ function spread<T>(list: readonly T[], count: number): T[] {
 }
 
 /** The weight of each aim: as named, else half of the one before. */
-export const weightsOf = ({ then }: Aims): number[] => then.map(({ weight }, index) => weight ?? 0.5 ** index)
+const weightsOf = ({ then }: Aims): number[] => then.map(({ weight }, index) => weight ?? 0.5 ** index)
 
 const sameFigures = (a: Response, b: Response, blanks: readonly Blank[]): boolean =>
   blanks.every(({ place }) => Math.abs(Number(valueAt(a, place)) - Number(valueAt(b, place))) < 1e-6)
@@ -63,7 +65,14 @@ export function makeProposals(
   const present = evaluator.judge(given.response, 'all')
   if (!present) throw new RangeError('the present setting cannot be rehearsed')
   const along = [...result.front].sort((a, b) => a.score.aims[0]! - b.score.aims[0]!)
-  const picked = spread(along, PROPOSED)
+  const weighed = bestByWeight(
+    along.map(({ score }) => score),
+    weightsOf(aims),
+  )
+  const picked = [...new Set([...(weighed < 0 ? [] : [along[weighed]!]), ...spread(along, PROPOSED)])].slice(
+    0,
+    PROPOSED,
+  )
   const made = picked.flatMap((one) => {
     const proposal = propose(installation, blanks, one, evaluator, aims)
     return proposal && proposal.moves.length > 0 ? [proposal] : []
@@ -72,11 +81,34 @@ export function makeProposals(
     (one, index) => made.findIndex((other) => sameFigures(one.response, other.response, blanks)) === index,
   )
   const named = distinct.map((proposal) => ({ ...proposal, bestIn: bestAim(proposal, distinct) }))
+  const proposals = named
+    .filter(({ score }) => !dominates(present.score, score))
+    .sort((a, b) => a.score.aims[0]! - b.score.aims[0]!)
   return {
     present,
-    proposals: named.filter(({ score }) => !dominates(present.score, score)),
+    proposals,
+    best: bestByWeight(
+      proposals.map(({ score }) => score),
+      weightsOf(aims),
+    ),
     nothingBetter: !named.some(({ score }) => dominates(score, present.score)),
   }
+}
+
+/** The one whose aims come to least, each as a share of how far it ranges, by its weight; the least broken limits first. */
+function bestByWeight(scores: readonly Score[], weights: readonly number[]): number {
+  const ranges = weights.map((_, aim) => {
+    const values = scores.map(({ aims }) => aims[aim]!)
+    return [Math.min(...values), Math.max(...values)] as const
+  })
+  const cost = ({ breaks, aims }: Score): number =>
+    breaks * 1e6 +
+    aims.reduce((sum, value, aim) => {
+      const [low, high] = ranges[aim]!
+      return sum + (high > low ? (weights[aim]! * (value - low)) / (high - low) : 0)
+    }, 0)
+  const costs = scores.map(cost)
+  return costs.indexOf(Math.min(...costs))
 }
 
 /** The aim in which one is better than all others. */

@@ -45,7 +45,7 @@ const AT = {
 } as const
 
 /** What a model built on the air of a room adds to a step: heat, water, carbon dioxide; how much of an open doorway exchanges. */
-export type Sources = { heatW: number; waterGH: number; co2Lh: number; doorShare: number }
+type Sources = { heatW: number; waterGH: number; co2Lh: number; doorShare: number }
 
 export type Air = {
   readonly sources: Sources
@@ -303,9 +303,10 @@ export function makeAir(serves: AirSpace, context: SpaceContext, doorHeightM = D
       state[AT.co2Ppm] = OUTSIDE_PPM
       return state
     },
-    begin(state, readC, behindC) {
+    begin(state, readC, behindC, rhPct) {
       state[AT.airC] = readC
       state[AT.fabricC] = behindC
+      if (rhPct !== undefined) state[AT.ratio] = state[AT.bufferRatio] = quickRatio(readC, rhPct)
     },
     step(state, drives, flows, outputsOn, dtS, reads) {
       breathe(rig, state, drives, flows, outputsOn)

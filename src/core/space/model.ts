@@ -91,8 +91,8 @@ export type RunningSpace = {
   readonly reads: readonly Read[]
   /** Its state while these drives have stood for long without a fan. */
   start(drives: Float64Array): Float64Array
-  /** Puts its stores of heat to temperatures (°C): what is read of it, and what lies behind that. */
-  begin(state: Float64Array, readC: number, behindC: number): void
+  /** Puts its stores of heat to temperatures (°C), what is read of it and what lies behind that, and its water to a humidity where it has any. */
+  begin(state: Float64Array, readC: number, behindC: number, rhPct?: number): void
   step(
     state: Float64Array,
     drives: Float64Array,

@@ -177,7 +177,7 @@ export const Hall = Type.Object(
 export type Hall = Static<typeof Hall>
 
 /** What moves with which fan. */
-export const WAYS = ['out', 'in', 'over', 'flue'] as const
+const WAYS = ['out', 'in', 'over', 'flue'] as const
 export type Way = (typeof WAYS)[number]
 
 const SpaceFan = Type.Object(
@@ -206,7 +206,6 @@ const SpaceProbe = Type.Object(
   },
   closed,
 )
-export type SpaceProbe = Static<typeof SpaceProbe>
 
 export const SPACE_SCHEMA = 'soft-gale/space@1'
 /** The space a fan serves, as it answers: what is stored in it, what passes through it, where the probes hang. */

@@ -82,7 +82,7 @@ export function BetterSettings({ title, onBack, run, days, onRehearse }: Props) 
   const [still, setStill] = useState<readonly string[]>([])
   const [ranges, setRanges] = useState<Ranges>({})
   const [chosen, setChosen] = useState(0)
-  const { search, look, stop } = useSearch()
+  const { search, look, stop } = useSearch(setChosen)
   const others = days
     .filter(({ id }) => id !== scenario.id && (id === 'mild' || id === 'cold-snap'))
     .map(({ id }) => id)
@@ -145,17 +145,17 @@ export function BetterSettings({ title, onBack, run, days, onRehearse }: Props) 
           {found && found.result.judged.length > 1 && (
             <Front found={found} run={run} aims={aims} chosen={chosen} onChosen={setChosen} />
           )}
+          {found?.found.nothingBetter && (
+            <Notice title="Nothing better than yours.">
+              Of {formatNumber(found.result.tried, 0)} settings tried none gains in one thing without losing in another.
+              {found.found.proposals.length > 0 && ' What is listed below trades one for the other.'}
+            </Notice>
+          )}
+          {found && found.found.proposals.length > 0 && (
+            <ProposalTable found={found} run={run} aims={aims} chosen={chosen} onChosen={setChosen} />
+          )}
         </Box>
       </Box>
-      {found?.found.nothingBetter && (
-        <Notice title="Nothing better than yours.">
-          Of {formatNumber(found.result.tried, 0)} settings tried none gains in one thing without losing in another.
-          {found.found.proposals.length > 0 && ' What is listed below trades one for the other.'}
-        </Notice>
-      )}
-      {found && found.found.proposals.length > 0 && (
-        <ProposalTable found={found} run={run} aims={aims} chosen={chosen} onChosen={setChosen} />
-      )}
     </StageLayout>
   )
 }

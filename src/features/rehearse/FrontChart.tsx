@@ -97,7 +97,6 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
           shape={() => <g />}
           isAnimationActive={false}
         />
-        <Scatter data={[own]} shape={(at: Place) => <Own {...at} />} isAnimationActive={false} />
         <Scatter
           data={numbered}
           shape={(at: Place & { payload?: Numbered }) => {
@@ -106,6 +105,7 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
           }}
           isAnimationActive={false}
         />
+        <Scatter data={[own]} shape={(at: Place) => <Own {...at} />} isAnimationActive={false} />
       </ScatterChart>
     </ChartFrame>
   )
@@ -120,7 +120,16 @@ const Cross = ({ cx = 0, cy = 0 }: Place) => (
 const Own = ({ cx = 0, cy = 0 }: Place) => (
   <g>
     <rect x={cx - 5} y={cy - 5} width={10} height={10} fill="var(--mui-palette-text-primary)" />
-    <text x={cx + 9} y={cy + 14} fontSize={12} fontWeight={700} fill="var(--mui-palette-text-primary)">
+    <text
+      x={cx + 9}
+      y={cy - 8}
+      fontSize={12.5}
+      fontWeight={700}
+      fill="var(--mui-palette-text-primary)"
+      stroke="var(--mui-palette-ground-sheet)"
+      strokeWidth={4}
+      paintOrder="stroke"
+    >
       yours
     </text>
   </g>

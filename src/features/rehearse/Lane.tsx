@@ -41,17 +41,18 @@ function sampled(curves: readonly Curve[], { fromRow, toRow }: Span, stepS: numb
   return rows
 }
 
-/** Most steps of an axis beside a lane. */
+/** Most steps of an axis; fewer beside a low lane. */
 const MOST_STEPS = 4
+const LOW_PX = 80
 
-/** Even steps of an axis, one to four of them: 1, 2 or 5 and their tens. */
-export function evenTicks(low: number, high: number): number[] {
-  const power = 10 ** Math.floor(Math.log10(Math.max(high - low, 0.5) / MOST_STEPS))
+/** Even steps of an axis, as many as are wanted at most: 1, 2 or 5 and their tens. */
+export function evenTicks(low: number, high: number, most = MOST_STEPS): number[] {
+  const power = 10 ** Math.floor(Math.log10(Math.max(high - low, 0.5) / most))
   for (const times of [1, 2, 5, 10, 20]) {
     const by = times * power
     const first = Math.floor(low / by)
     const last = Math.max(first + 1, Math.ceil(high / by))
-    if (last - first <= MOST_STEPS || times === 20)
+    if (last - first <= most || times === 20)
       return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * by).toPrecision(10)))
   }
   return [low, high]
@@ -71,8 +72,9 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
       curves.map((_, index) => row[`y${index}`]).filter((y) => typeof y === 'number'),
     )
     if (quantity === 'speed') return [0, 50, 100]
-    return evenTicks(fromZero ? 0 : Math.min(...values), Math.max(...values, fromZero ? 1 : -Infinity))
-  }, [rows, curves, quantity, fromZero])
+    const most = height < LOW_PX ? 2 : MOST_STEPS
+    return evenTicks(fromZero ? 0 : Math.min(...values), Math.max(...values, fromZero ? 1 : -Infinity), most)
+  }, [rows, curves, quantity, fromZero, height])
   const colour = lane.cause === 'ink' ? 'var(--mui-palette-text-primary)' : causeVar(lane.cause)
   const show = (x: number) => inPreferredUnit(x, quantity, preference)
   const [low, high] = [ticks[0]!, ticks.at(-1)!]
@@ -114,7 +116,7 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
             strokeDasharray="2 3"
             label={{
               value: `limit ${formatNumber(show(target.limitAbove), 0)}`,
-              position: 'insideTopLeft',
+              position: 'insideBottomLeft',
               fontSize: 11.5,
               fill: 'var(--mui-palette-error-main)',
             }}

@@ -168,7 +168,8 @@ const Under = memo(function Under({
             sx={{
               position: 'absolute',
               left: `${percent(atS, span, trace.stepS)}%`,
-              transform: 'translateX(-50%)',
+              // The last stays inside the page.
+              transform: percent(atS, span, trace.stepS) > 97 ? 'translateX(-100%)' : 'translateX(-50%)',
               fontFamily: chartFont.fontFamily,
               fontSize: 11.5,
               color: 'text.secondary',
@@ -196,7 +197,7 @@ type WholeProps = Pick<Props, 'trace' | 'preference' | 'span' | 'onSpan' | 'curs
 /** All of it, small: its two ends choose what is shown above, and a third handle moves the cursor by keys. */
 function WholeSpan({ trace, lane, preference, span, onSpan, cursor, onCursor }: WholeProps) {
   const whole = useMemo(() => ({ fromRow: 0, toRow: trace.filled }), [trace.filled])
-  const small = useMemo(() => ({ ...lane, curves: lane.curves.slice(0, 1), height: 46 }), [lane])
+  const small = useMemo(() => ({ ...lane, curves: lane.curves.slice(0, 1), target: null, height: 46 }), [lane])
   const least = Math.max(12, Math.round(3600 / trace.stepS))
   const text = (row: number) => momentText(trace.startsOn, row * trace.stepS)
   return (

@@ -7,7 +7,7 @@ import { TextButton } from '@/ui/TextButton'
 import { usePreference } from '@/ui/preference'
 
 const MARKS: Record<MeasureVerdict, string> = { pass: '✓', fail: '✕', wear: '△', none: '' }
-export const VERDICT_COLOUR: Record<MeasureVerdict, string> = {
+const VERDICT_COLOUR: Record<MeasureVerdict, string> = {
   pass: 'cause.switch',
   fail: 'error.main',
   wear: 'warning.main',

@@ -58,7 +58,6 @@ export function ProposalTable({ found, run, aims, chosen, onChosen }: TableProps
         <TableHead>
           <TableRow>
             <TableCell>Proposal</TableCell>
-            <TableCell>moves to</TableCell>
             {aims.then.map(({ measure }) => (
               <TableCell key={measure} align="right">
                 {run.measures.find(({ id }) => id === measure)
@@ -83,10 +82,11 @@ export function ProposalTable({ found, run, aims, chosen, onChosen }: TableProps
               <TableCell>
                 <TextButton label={`proposal ${index + 1}`} onClick={() => onChosen(index)}>
                   {index + 1} {nameOfProposal(proposal, aims, run.measures, preference)}
+                  {index === found.found.best && ' · best by your order'}
                 </TextButton>
-              </TableCell>
-              <TableCell sx={{ fontSize: 12.5 }}>
-                {proposal.moves.map((move) => moveText(move, found.task.blanks, preference)).join(', ')}
+                <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+                  {proposal.moves.map((move) => moveText(move, found.task.blanks, preference)).join(', ')}
+                </Box>
               </TableCell>
               {aims.then.map(({ measure }) => {
                 const [now, then] = [present.together.get(measure) ?? 0, proposal.together.get(measure) ?? 0]

@@ -20,7 +20,10 @@ export function defaultAims(brief: Brief, measures: readonly Measure[], over: re
     over: [...over],
     days: 1,
     hard: [
-      ...(has('short-of-air') ? [{ measure: 'short-of-air' as const, atMost: 0 }] : []),
+      // A limit that this very day breaks is not one to begin with.
+      ...(measures.some(({ id, value }) => id === 'short-of-air' && value === 0)
+        ? [{ measure: 'short-of-air' as const, atMost: 0 }]
+        : []),
       ...(has('changes') ? [{ measure: 'changes' as const, atMost: 60 }] : []),
     ],
     then: [...comfort.slice(0, 1), ...rest].map((measure) => ({ measure })),

@@ -36,7 +36,7 @@ type Asked = {
 }
 
 /** A search on all cores, which can be stopped: what was found until then is shown. */
-export function useSearch() {
+export function useSearch(onFound: (best: number) => void) {
   const [search, setSearch] = useState<Search | null>(null)
   const stop = useRef(false)
 
@@ -74,6 +74,7 @@ export function useSearch() {
     const worker = rehearseWorker()
     const found = await worker.proposals(installation, blanks, result, task)
     const costs = await worker.costs(installation, task)
+    onFound(Math.max(0, found.best))
     setSearch({
       kind: 'found',
       task,
