@@ -25,6 +25,8 @@ export type Task = {
   readonly given: Response
   readonly blanks: readonly Blank[]
   readonly aims: Aims
+  /** Other steps than usual, s. */
+  readonly stepS?: number
 }
 
 /** What a setting comes to on each day, and on all. */
@@ -102,12 +104,12 @@ export function hardestDay(scenario: Scenario): Scenario {
 }
 
 /** Judges settings of a task; what does not hang on the setting is made once. */
-export function makeEvaluator({ where, space, scenarios, given, blanks, aims }: Task) {
+export function makeEvaluator({ where, space, scenarios, given, blanks, aims, stepS }: Task) {
   const compiled = compile(given)
   if (!compiled.ok) throw new RangeError('the given response cannot be compiled')
   const machine = compiled.value
-  const placeFor = (scenario: Scenario, stepS: number): Place => {
-    const stage = makeStage(where, space, scenario, stepS)
+  const placeFor = (scenario: Scenario, usualS: number): Place => {
+    const stage = makeStage(where, space, scenario, stepS ?? usualS)
     const warm = warmUp(stage, machine)
     return { stage, warm, into: rehearse(stage, machine, warm) }
   }

@@ -31,6 +31,14 @@ const ANY_AIMS: Readonly<Record<string, readonly MeasureId[]>> = {
   'ticket-hall-door': ['below-band', 'energy'],
 }
 
+/** Found once for each demo: every figure is fitted value by value. */
+const knownBlanks = new Map<string, readonly Blank[]>()
+function blanksOf(name: string): readonly Blank[] {
+  const known = knownBlanks.get(name) ?? movableBlanks(demoInstallation(name))
+  knownBlanks.set(name, known)
+  return known
+}
+
 function taskFor(
   name: string,
   changes: Partial<Aims> = {},
@@ -52,8 +60,10 @@ function taskFor(
       space,
       scenarios: aims.over.map((id) => days.find((day) => day.id === id)!),
       given: derive(installation).given.response,
-      blanks: movableBlanks(installation),
+      blanks: blanksOf(name),
       aims,
+      // Coarse: what is tested is the search, not the days.
+      stepS: 600,
     },
   }
 }
@@ -121,18 +131,18 @@ const bowl =
     )
 
 test('where little can be tried everything is, and the front is exactly the best there is', async () => {
-  const sizes = [6, 5, 7]
+  const sizes = [6, 5, 4]
   const result = await searchSettings({ sizes, present: [0, 0, 0], evaluate: bowl(sizes), tries: 1000, seed: 1 })
   expect(result.isComplete).toBe(true)
-  expect(result.tried).toBe(210)
+  expect(result.tried).toBe(120)
   expect(result.front).toHaveLength(frontOf(result.judged.map(({ score }) => score)).length)
-  expect(result.judged).toHaveLength(210)
+  expect(result.judged).toHaveLength(120)
 })
 
 test('on a space too large to try all of, the search comes to within a hundredth of what trying all gives', async () => {
-  const sizes = [13, 13, 13, 13]
+  const sizes = [11, 11, 11, 11]
   const evaluate = bowl(sizes)
-  const all = await searchSettings({ sizes, present: [0, 0, 0, 0], evaluate, tries: 40_000, seed: 1 })
+  const all = await searchSettings({ sizes, present: [0, 0, 0, 0], evaluate, tries: 20_000, seed: 1 })
   const some = await searchSettings({ sizes, present: [0, 0, 0, 0], evaluate, tries: 3000, seed: 1 })
   const area = (front: readonly { score: Score }[]) =>
     hypervolume(
@@ -165,7 +175,7 @@ test('what may move is what this controller can have, and the present setting is
   for (const name of DEMO_NAMES) {
     const installation = demoInstallation(name)
     const { given } = derive(installation)
-    for (const { values, now, place } of movableBlanks(installation)) {
+    for (const { values, now, place } of blanksOf(name)) {
       expect(values.length).toBeGreaterThan(1)
       expect([...values].sort((a, b) => a - b)).toEqual(values)
       expect(values.some((value) => Math.abs(value - now) < 1e-6)).toBe(true)
@@ -193,22 +203,22 @@ test('two figures of a real room: the search finds what trying all of them finds
   expect(Math.min(...result.front.map(({ score }) => score.aims[0]!))).toBe(best)
 })
 
-// On the demos: within a hundredth of a run ten times as long.
+// On the demos: within a hundredth of a run ten times as long, over up to three of their figures; the bench does it over all of them.
 test.each(DEMO_NAMES)(
   '%s: the front is within a hundredth of that of a search ten times as long',
   async (name) => {
     const { task } = taskFor(name)
-    if (task.blanks.length === 0) return
-    const scaled = { ...task, scenarios: task.scenarios.map(hardestDay) }
+    const blanks = task.blanks.slice(0, 3)
+    const scaled = { ...task, blanks, scenarios: task.scenarios.map(hardestDay) }
     const run = (tries: number) =>
       searchSettings({
-        sizes: task.blanks.map(({ values }) => values.length),
-        present: presentOf(task.blanks),
+        sizes: blanks.map(({ values }) => values.length),
+        present: presentOf(blanks),
         evaluate: by(scaled),
         tries,
         seed: 7,
       })
-    const [short, long] = [await run(120), await run(1200)]
+    const [short, long] = [await run(400), await run(4000)]
     const all = [...short.judged, ...long.judged]
       .map(({ score }) => score.aims)
       .filter((aims) => aims.every(Number.isFinite))
@@ -222,7 +232,7 @@ test.each(DEMO_NAMES)(
         front.map(({ score }) => [share(score.aims[0]!, 0), share(score.aims[1]!, 1)] as const),
         [1.1, 1.1],
       )
-    expect(area(short.front)).toBeGreaterThan(0.93 * area(long.front))
+    expect(area(short.front)).toBeGreaterThan(0.99 * area(long.front))
   },
   120_000,
 )

@@ -32,9 +32,8 @@ export type SearchResult = {
 }
 
 const BATCH = 100
+/** How many of the best so far are kept to breed from, and of the hard day's best to be judged on all days. */
 const KEPT = 150
-/** How many of the hard day's best are judged on all days. */
-const PROMOTED = 150
 
 const keyOf = (choice: Choice): string => choice.join(' ')
 
@@ -118,7 +117,7 @@ function* steps(options: Omit<SearchOptions, 'evaluate'>): Asking<SearchResult> 
   const { sizes, present, tries, seed, onProgress, isStopped = () => false } = options
   const random = seededRandom(seed)
   const combinations = sizes.reduce((product, size) => product * size, 1)
-  const isComplete = combinations <= Math.min(tries, PROMOTED)
+  const isComplete = combinations <= Math.min(tries, KEPT)
   let tried = 0
 
   function* judge(choices: readonly Choice[], level: Asked['level']): Asking<Evaluated[]> {
@@ -138,16 +137,16 @@ function* steps(options: Omit<SearchOptions, 'evaluate'>): Asking<SearchResult> 
     const isSmall = combinations <= tries
     const first = isSmall ? everyChoice(sizes) : firstChoices(options, random)
     const known = new Set(first.map(keyOf))
-    let kept = best(yield* judge(first, 'hard-day'), isSmall ? PROMOTED : KEPT)
-    const held = new Map(kept.map((one) => [keyOf(one.choice), one]))
+    let kept: Evaluated[] = []
+    // Batch by batch, so that ranking stays a matter of a few hundred however many there are.
+    for (let from = 0; from < first.length && !isStopped(); from += BATCH)
+      kept = best([...kept, ...(yield* judge(first.slice(from, from + BATCH), 'hard-day'))], KEPT)
     while (!isSmall && tried < tries && !isStopped()) {
       const next = children(kept, sizes, random, known, Math.min(BATCH, tries - tried))
       if (next.length === 0) break
-      const judged = yield* judge(next, 'hard-day')
-      kept = best([...kept, ...judged], KEPT)
-      for (const one of judged) held.set(keyOf(one.choice), one)
+      kept = best([...kept, ...(yield* judge(next, 'hard-day'))], KEPT)
     }
-    return best([...held.values()], PROMOTED).map(({ choice }) => choice)
+    return kept.map(({ choice }) => choice)
   }
 
   const promoted = yield* sortOut()
