@@ -15,6 +15,11 @@ type Shot = {
   readonly part?: string
   /** What the chart of Respond shows. */
   readonly view?: string
+  /** The day of Rehearse. */
+  readonly day?: string
+  /** Buttons pressed one after the other, and a text that is waited for at the end. */
+  readonly press?: readonly string[]
+  readonly text?: RegExp
 }
 
 /** One picture of each main view, from the demo data. `@stage` is a stage of an installation, `@record` its printable record. */
@@ -23,7 +28,6 @@ const SHOTS: readonly Shot[] = [
   { file: 'brief', path: '@brief' },
   { file: 'kit', path: '@kit' },
   { file: 'calibrate', path: '@calibrate' },
-  { file: 'calibrate-phone', path: '@calibrate', phone: true },
   { file: 'respond', path: '@respond' },
   { file: 'respond-phone', path: '@respond', phone: true },
   {
@@ -40,14 +44,21 @@ const SHOTS: readonly Shot[] = [
     view: 'staging ladder',
     waitFor: '[aria-label="Staging ladder"]',
   },
-  { file: 'rehearse', path: '@rehearse' },
+  { file: 'rehearse', path: '@rehearse', day: 'power cut', text: /8640 steps/ },
+  { file: 'rehearse-phone', path: '@rehearse', day: 'power cut', text: /8640 steps/, phone: true },
+  { file: 'rehearse-compare', path: '@rehearse', day: 'hot spell', press: ['Side by side'], text: /against A:/ },
+  {
+    file: 'rehearse-search',
+    path: '@rehearse',
+    day: 'hot spell',
+    press: ['Better settings…', 'Look for better'],
+    text: /on the front · seed/,
+  },
   { file: 'dial-in', path: '@dial-in' },
   { file: 'settings', path: '@dial-in', of: /Ticket-hall door/, part: 'All settings' },
-  { file: 'outage-phone', path: '/outage?site=Wherry+Lane+Yard', phone: true },
   { file: 'prove-phone', path: '@prove', phone: true },
   { file: 'hand-over', path: '@hand-over' },
   { file: 'record', path: '@record' },
-  { file: 'readings', path: '@readings' },
   { file: 'controllers', path: '/controllers' },
   { file: 'sums', path: '/sums?sum=round-traverse' },
 ]
@@ -63,7 +74,7 @@ const pageOf = (respond: string, stage: string): string =>
 async function take(
   browser: Browser,
   url: string,
-  { file, path, phone = false, waitFor, of = /Fruiting room/, part, view }: Shot,
+  { file, path, phone = false, waitFor, of = /Fruiting room/, part, view, day, press = [], text }: Shot,
 ): Promise<void> {
   const context = await browser.newContext({
     baseURL: url,
@@ -84,6 +95,13 @@ async function take(
     await page.getByRole('combobox', { name: 'what the chart shows' }).click()
     await page.getByRole('option', { name: view }).click()
   }
+  if (day) {
+    await page.getByRole('combobox', { name: 'what to rehearse' }).click()
+    await page.getByRole('option', { name: day, exact: true }).click()
+    await page.getByText(/steps of 10 s in/).waitFor()
+  }
+  for (const name of press) await page.getByRole('button', { name }).click()
+  if (text) await page.getByText(text).first().waitFor({ timeout: 120_000 })
   if (waitFor) await page.locator(waitFor).waitFor()
   await page.screenshot({ path: `${FOLDER}/${file}.png`, animations: 'disabled' })
   await context.close()

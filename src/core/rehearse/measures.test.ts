@@ -92,7 +92,7 @@ test('a difference is said as gains and costs, the weightiest first; what nobody
   const b = measures({ 'night-sound': 40.9, changes: 63, 'above-band': 42 * 3600, energy: 3.7 })
   const d = measures({ 'night-sound': 39.2, changes: 5, 'above-band': 46.9 * 3600, energy: 3.71 })
   expect(differencesText(['D', 'B'], differences(d, b))).toBe(
-    'D is 58 fewer speed changes in its worst hour and 1.7 dB quieter at night than B, for 4 h 54 longer above the band.',
+    'D against B: 58 fewer speed changes in its worst hour and 1.7 dB quieter at night, for 4 h 54 longer above the band.',
   )
   expect(differencesText(['B', 'B'], differences(b, b))).toBe('B and B come to the same in everything that counts.')
 })

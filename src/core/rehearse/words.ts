@@ -221,7 +221,7 @@ function differenceText({ id, value, other }: DifferenceOf, preference: UnitPref
   const [by, isLess] = [Math.abs(value - other), value < other]
   const own = DIFFERENCES[id]
   if (own) return own({ by, isLess, more: isLess ? 'less' : 'more', preference })
-  return `${spanText(by)} ${isLess ? 'shorter' : 'longer'} ${PAST_WORDS[id] ?? 'out'}`
+  return `${spanText(by)} ${isLess ? 'less' : 'longer'} ${PAST_WORDS[id] ?? 'out'}`
 }
 
 const PAST_WORDS: Partial<Record<Measure['id'], string>> = {
@@ -251,7 +251,7 @@ export function differencesText(
   const list = (all: readonly DifferenceOf[]) => all.map((one) => differenceText(one, preference)).join(' and ')
   const [a, b] = names
   if (gains.length === 0 && costs.length === 0) return `${a} and ${b} come to the same in everything that counts.`
-  if (costs.length === 0) return `${a} is ${list(gains)} than ${b}, and costs nothing of what counts.`
-  if (gains.length === 0) return `${a} is ${list(costs)} than ${b}, and gains nothing of what counts.`
-  return `${a} is ${list(gains)} than ${b}, for ${list(costs)}.`
+  if (costs.length === 0) return `${a} against ${b}: ${list(gains)}, and it costs nothing of what counts.`
+  if (gains.length === 0) return `${a} against ${b}: ${list(costs)}, and it gains nothing of what counts.`
+  return `${a} against ${b}: ${list(gains)}, for ${list(costs)}.`
 }

@@ -69,10 +69,10 @@ export function makeProposals(
     along.map(({ score }) => score),
     weightsOf(aims),
   )
-  const picked = [...new Set([...(weighed < 0 ? [] : [along[weighed]!]), ...spread(along, PROPOSED)])].slice(
-    0,
-    PROPOSED,
-  )
+  // What is better in something and worse in nothing comes first, then what the order of the aims likes best, then the whole of the front.
+  const better = along.filter(({ score }) => dominates(score, present.score)).slice(0, 2)
+  const liked = weighed < 0 ? [] : [along[weighed]!]
+  const picked = [...new Set([...better, ...liked, ...spread(along, PROPOSED)])].slice(0, PROPOSED)
   const made = picked.flatMap((one) => {
     const proposal = propose(installation, blanks, one, evaluator, aims)
     return proposal && proposal.moves.length > 0 ? [proposal] : []

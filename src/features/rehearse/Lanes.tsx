@@ -161,11 +161,13 @@ const Under = memo(function Under({
       <Box
         sx={{ position: 'relative', height: 20, ml: left, mr: `${RIGHT_PX}px`, borderTop: 1, borderColor: 'divider' }}
       >
-        {ticks.map((atS) => (
+        {ticks.map((atS, index) => (
           <Box
             key={atS}
             component="span"
             sx={{
+              // On a phone every third has room.
+              display: { xs: index % 3 === 0 ? 'inline' : 'none', sm: 'inline' },
               position: 'absolute',
               left: `${percent(atS, span, trace.stepS)}%`,
               // The last stays inside the page.

@@ -57,7 +57,7 @@ export function ProposalTable({ found, run, aims, chosen, onChosen }: TableProps
       <Table size="small" aria-label="proposals">
         <TableHead>
           <TableRow>
-            <TableCell>Proposal</TableCell>
+            <TableCell sx={{ minWidth: 230 }}>Proposal</TableCell>
             {aims.then.map(({ measure }) => (
               <TableCell key={measure} align="right">
                 {run.measures.find(({ id }) => id === measure)

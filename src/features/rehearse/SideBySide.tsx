@@ -456,11 +456,12 @@ function Hours({ job }: { job: Job }) {
         mr: `${RIGHT_PX}px`,
       }}
     >
-      {ticks.map((atS) => (
+      {ticks.map((atS, index) => (
         <Typography
           key={atS}
           variant="figure"
           sx={{
+            display: { xs: index % 3 === 0 ? 'inline' : 'none', sm: 'inline' },
             position: 'absolute',
             left: `${(atS / endS) * 100}%`,
             transform: 'translateX(-50%)',
