@@ -60,6 +60,13 @@ test.each<{
   { id: 'lowest-flow', parts: { outLs: [0, 41, 39] }, value: 39, verdict: 'none', atS: 1800 },
   { id: 'suction-lost', parts: { inLs: [60, 90, 90] }, value: 1200, verdict: 'wear', atS: 1200 },
   { id: 'without-air', parts: { lead: [50, 0, 0, 0, 50, 0] }, value: 1800, verdict: 'none', atS: 600 },
+  {
+    id: 'limit-after',
+    parts: { airC: [19, 19, 19.5, 20.5, 21, 19], lead: [50, 0, 0, 0, 0, 50] },
+    value: 1200,
+    verdict: 'none',
+    atS: 2400,
+  },
   { id: 'starts', parts: { lead: [50, 0, 50, 0, 50, 0, 50] }, value: 3, verdict: 'none', atS: 1800 },
   { id: 'changes', parts: { lead: [50, 55, 50, 55] }, value: 4, verdict: 'none', atS: 1200 },
   { id: 'energy', parts: { powerW: new Array<number>(144).fill(50) }, value: 1.2, verdict: 'none', atS: null },

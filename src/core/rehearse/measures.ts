@@ -121,12 +121,42 @@ function pastMeasure(
 const targetOf = ({ targets }: Brief, quantity: Target['quantity']): Target | null =>
   targets.find((target) => target.quantity === quantity) ?? null
 
-function ofTemperature(trace: Trace, { brief, space }: MeasureContext): Measure[] {
-  const column = highestOf(
+const temperatureOf = (trace: Trace, space: Space): Float64Array | null =>
+  highestOf(
     primaryReads(space).flatMap((name) => readColumn(trace, name) ?? []),
     trace.filled,
   )
+
+function ofTemperature(trace: Trace, { brief, space }: MeasureContext): Measure[] {
+  const column = temperatureOf(trace, space)
   return column ? ofTarget(trace, column, targetOf(brief, 'temperature'), false) : []
+}
+
+/** How long a space without any air takes to its limit: of the longest stretch in which every fan stood and it was still below when that began. */
+function limitAfter(trace: Trace, { brief, space }: MeasureContext): Measure[] {
+  const limit = targetOf(brief, 'temperature')?.limitAbove
+  const column = temperatureOf(trace, space)
+  if (limit == null || !column) return []
+  let [since, found]: [number, Measure | null] = [-1, null]
+  for (let row = 0; row < trace.filled; row++) {
+    if (trace.fansPct.some((fan) => fan[row]! > 0)) since = -1
+    else if (since < 0) since = column[row]! <= limit ? row : Infinity
+    const reached = since >= 0 && since < row && column[row]! > limit
+    if (!reached) continue
+    const value = (row - since) * trace.stepS
+    if (!found || value > found.value)
+      found = {
+        id: 'limit-after',
+        value,
+        unit: 's',
+        against: limit,
+        atS: rowEndS(trace, row),
+        verdict: 'none',
+        better: 'more',
+      }
+    since = Infinity
+  }
+  return found ? [found] : []
 }
 
 function ofHumidity(trace: Trace, { brief }: MeasureContext): Measure[] {
@@ -417,10 +447,7 @@ function ofModel(trace: Trace, { space }: MeasureContext): Measure[] {
   const co2 = read('co2Ppm')
   if (co2 && space.serves.kind !== 'house') found.push(counted('stale', trace, (row) => co2[row]! > STALE_PPM, 'none'))
   if (serves.kind === 'condenser') {
-    const coil = highestOf(
-      primaryReads(space).flatMap((name) => read(name) ?? []),
-      trace.filled,
-    )
+    const coil = temperatureOf(trace, space)
     if (coil) {
       const lowC = serves.leastC - serves.probeBelowK
       found.push(counted('head-low', trace, (row) => trace.load[row]! > 0 && coil[row]! < lowC, 'fail'))
@@ -464,6 +491,7 @@ const GROUPS: readonly {
   readonly of: (trace: Trace, context: MeasureContext) => Measure[]
 }[] = [
   { ids: ['hottest', 'past-limit', 'above-band', 'below-band', 'coldest'], of: ofTemperature },
+  { ids: ['limit-after'], of: limitAfter },
   { ids: ['dampest', 'damp-past-limit', 'above-damp', 'below-damp'], of: ofHumidity },
   { ids: ['surface-water', 'stale', 'head-low', 'trips', 'spill', 'floor-missed'], of: ofModel },
   { ids: ['suction-lost'], of: ofPressure },

@@ -37,6 +37,8 @@ export function measureName(measure: Measure, preference: UnitPreference = METRI
       return 'Coldest'
     case 'dampest':
       return 'Dampest'
+    case 'limit-after':
+      return 'Without air, the limit is reached after'
     case 'past-limit':
     case 'damp-past-limit':
       return `Past the limit, ${bound(measure, preference)}`
@@ -225,6 +227,7 @@ function differenceText({ id, value, other }: DifferenceOf, preference: UnitPref
 }
 
 const PAST_WORDS: Partial<Record<Measure['id'], string>> = {
+  'limit-after': 'to the limit without air',
   'past-limit': 'past the limit',
   'damp-past-limit': 'past the limit of humidity',
   'above-band': 'above the band',

@@ -5,6 +5,7 @@ export const MEASURE_IDS = [
   'above-band',
   'below-band',
   'coldest',
+  'limit-after',
   'dampest',
   'damp-past-limit',
   'above-damp',

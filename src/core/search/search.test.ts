@@ -203,7 +203,7 @@ test('two figures of a real room: the search finds what trying all of them finds
   expect(Math.min(...result.front.map(({ score }) => score.aims[0]!))).toBe(best)
 })
 
-// On the demos: within a hundredth of a run ten times as long, over up to three of their figures; the bench does it over all of them.
+// On the demos: within a hundredth of a run ten times as long, over up to three of their figures.
 test.each(DEMO_NAMES)(
   '%s: the front is within a hundredth of that of a search ten times as long',
   async (name) => {

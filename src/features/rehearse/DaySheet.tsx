@@ -18,6 +18,7 @@ import { epwLines, hourOfDate, readingsLine } from '@/core/scenario/weatherFile'
 import type { ReadingTable } from '@/core/rehearse/readingsSeries'
 import { DRIVE, DRIVE_RANGES, DRIVES, type Drive } from '@/core/space/model'
 import { problemLine } from '@/core/words/problems'
+import type { FileSummary } from '@/features/rehearse/ReplayView'
 import { Choice } from '@/ui/Choice'
 import { ClockField } from '@/ui/ClockField'
 import { FileButton } from '@/ui/FileButton'
@@ -44,7 +45,7 @@ const PAINTED: readonly Drive[] = [
 const EVERY_H = 2
 const HOURS = Array.from({ length: 24 / EVERY_H }, (_, index) => index * EVERY_H)
 
-type File = { readonly id: string; readonly name: string }
+type File = Pick<FileSummary, 'id' | 'name' | 'columns'>
 type Props = { scenario: Scenario; onChosen: (id: string) => void; files: readonly File[] }
 
 /** A day of one’s own: begun from the one that is shown, painted hour by hour, with weather from a file and events on its time line. */
@@ -96,26 +97,14 @@ function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (proble
     const from = Math.max(0, hourOfDate(epw.value, month!, day!))
     putLines(epwLines(epw.value, from, scenario.days))
   }
-  async function readReadings(id: string): Promise<void> {
+  async function readReadings(drive: Drive, id: string, column: number): Promise<void> {
     const answer = await fetch(`/api/readings/${id}`).catch(() => null)
     if (!answer?.ok)
       return setProblem('The readings could not be fetched; nothing was lost. Choose the file again in a moment.')
     const table = (await answer.json()) as ReadingTable
-    const column = table.columns.findIndex(
-      ({ quantity, name }) => quantity === 'temperature' && /out|ambient|weather/i.test(name),
-    )
-    if (column < 0)
-      return setProblem(
-        'This file has no column of the temperature outside; its heading would say outside, outdoor or ambient.',
-      )
     const first = table.atMs[0] ?? 0
-    putLines([
-      readingsLine(
-        'outdoorC',
-        Float64Array.from(table.atMs, (ms) => (ms - first) / 1000),
-        Float64Array.from(table.values[column]!),
-      ),
-    ])
+    const atS = Float64Array.from(table.atMs, (ms) => (ms - first) / 1000)
+    putLines([readingsLine(drive, atS, Float64Array.from(table.values[column] ?? []))])
   }
   return { readWeather, readReadings }
 }
@@ -178,13 +167,18 @@ function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readon
       </FileButton>
       {files.length > 0 && (
         <Choice
-          label="temperature outside from readings"
+          label={`${DRIVE_RANGES[drive].name} from readings`}
           value=""
           options={[
-            ['', 'temperature outside from readings…'] as const,
-            ...files.map(({ id, name }) => [id, name] as const),
+            ['', `${DRIVE_RANGES[drive].name} from readings…`] as const,
+            ...files.flatMap(({ id, name, columns }) =>
+              columns.map((column, index) => [`${id}/${index}`, `${name}: ${column.name}`] as const),
+            ),
           ]}
-          onChange={(id) => id !== '' && void readReadings(id)}
+          onChange={(chosen) => {
+            const [id, column] = chosen.split('/')
+            if (id) void readReadings(drive, id, Number(column))
+          }}
         />
       )}
       <Button
