@@ -144,7 +144,7 @@ export type Problem = { readonly path: string } & (
       readonly places: number
     }
   | { readonly code: 'leakless'; readonly outLs: number; readonly inLs: number }
-  | { readonly code: 'too_quick'; readonly quickestS: number; readonly leastS: number }
+  | { readonly code: 'too_quick'; readonly what: string; readonly quickestS: number; readonly leastS: number }
   | { readonly code: 'weather_gap'; readonly what: string; readonly fromS: number; readonly toS: number }
   | { readonly code: 'event_after_end'; readonly atS: number; readonly endS: number }
   | { readonly code: 'nothing_to_move' | 'no_aims' }

@@ -7,7 +7,7 @@ const DAY_S = 86400
 /** Longest stretch without a point that a measured line may have, s: beyond it nobody knows what the weather was. */
 const LONGEST_GAP_S = 6 * 3600
 /** A line with more points than a hand would draw is taken for measured. */
-const MEASURED_POINTS = 48
+const MEASURED_POINTS = 20
 
 function checkLine({ drive, points, daily }: Line, path: string, lastS: number): Problem[] {
   const { name, unit, from, to } = DRIVE_RANGES[drive]

@@ -7,7 +7,7 @@ import { DEMO_NAMES, demoInstallation } from '@/testing/examples'
 
 const installation = demoInstallation('fruiting-room')
 const space = startingSpace(installation)
-const serving = (changes: object): Space => ({ ...space, serves: { ...space.serves, ...changes } }) as Space
+const serving = (changes: object): Space => ({ ...space, serves: { ...space.serves, ...changes } })
 
 test('a space begun from a brief is sound, whatever the duty', () => {
   for (const name of DEMO_NAMES) {
@@ -28,7 +28,7 @@ test.each([
   {
     wrong: 'air that is changed at once',
     of: serving({ volumeM3: 0.2, airFactor: 1 }),
-    says: /serves\.volumeM3: Full air changes this space in/,
+    says: /serves\.volumeM3: At full air this answers in/,
   },
   {
     wrong: 'a fan that is not there',
@@ -54,6 +54,12 @@ test.each([
 ])('$wrong is no document', ({ of, says }) => {
   const outcome = readSpace(of)
   expect(outcome.ok ? '' : outcome.problems.map(problemLine).join('\n')).toMatch(says)
+})
+
+test('a sink without any weight is quicker than the steps', () => {
+  const cupboard = startingSpace(demoInstallation('inverter-cupboard'))
+  const quick = { ...cupboard, serves: { ...cupboard.serves, sinkKjK: 0.01 } } as Space
+  expect(checkSpace(quick).map(problemLine).join()).toMatch(/serves\.sinkKjK: At full air this answers in 0\.\d+ s/)
 })
 
 test('a valve that needs more than the compressor stands is refused', () => {

@@ -58,8 +58,8 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   wrong_kind: ({ what, got, needs }) => `${what} is a ${got}; this needs a ${needs}.`,
   leakless: ({ outLs, inLs }) =>
     `The fans move ${Math.round(outLs)} L/s out and ${Math.round(inLs)} L/s in, and nothing leaks: the difference has no way. Give the space a leakage above 0.`,
-  too_quick: ({ quickestS, leastS }) =>
-    `Full air changes this space in ${quickestS.toPrecision(2)} s; steps of ten seconds follow nothing quicker than ${leastS} s. Check the volume.`,
+  too_quick: ({ what, quickestS, leastS }) =>
+    `At full air this answers in ${quickestS.toPrecision(2)} s; steps of ten seconds follow nothing quicker than ${leastS} s. Check ${what}.`,
   weather_gap: ({ what, fromS, toS }) =>
     `There is no ${what} from hour ${Math.round(fromS / 360) / 10} to hour ${Math.round(toS / 360) / 10}: fill the gap, or take days without one.`,
   event_after_end: ({ atS, endS }) =>
