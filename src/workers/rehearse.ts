@@ -13,6 +13,10 @@ let remote: Remote<RehearseWorker> | undefined
 /** The worker that rehearses: one for the page, so that a later rehearsal ends an earlier one. */
 export const rehearseWorker = (): Remote<RehearseWorker> => (remote ??= start())
 
+let patient: Remote<RehearseWorker> | undefined
+/** Another, for what takes seconds: the one that answers to the cursor is not kept waiting. */
+export const patientWorker = (): Remote<RehearseWorker> => (patient ??= start())
+
 /** Runs a day against a space in the worker, shown in parts while it goes on; null where a later one took its place. */
 export const closedLoopInWorker = (job: Job, onPart: (part: Rehearsal) => void): Promise<Rehearsal | null> =>
   rehearseWorker().closedLoop(job, proxy(onPart))

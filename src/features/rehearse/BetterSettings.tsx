@@ -25,7 +25,7 @@ import { Notice } from '@/ui/Notice'
 import { StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
-import { rehearseWorker } from '@/workers/rehearse'
+import { patientWorker } from '@/workers/rehearse'
 
 type Props = { title: ReactNode; onBack: () => void; run: Run; days: readonly Scenario[]; onRehearse: () => void }
 
@@ -50,7 +50,7 @@ function useBlanks(run: Run): readonly Blank[] | null {
   const { installation } = run.job
   useEffect(() => {
     let isCurrent = true
-    void rehearseWorker()
+    void patientWorker()
       .blanksOf(installation)
       .then((found) => isCurrent && setBlanks(found))
     return () => {

@@ -19,7 +19,7 @@ import { chartFont } from '@/ui/chart'
 import { Notice } from '@/ui/Notice'
 import { SideHeading } from '@/ui/StageLayout'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
-import { rehearseWorker } from '@/workers/rehearse'
+import { patientWorker } from '@/workers/rehearse'
 
 type Props = { name: string; table: ReadingTable | null; space: Space }
 type Standing =
@@ -37,7 +37,7 @@ export function LearnSheet({ name, table, space }: Props) {
     const readings = learnReadings(table, installation, space)
     if (!readings.ok) return setStanding({ kind: 'cannot', text: readings.problems.map(problemLine).join(' ') })
     setStanding({ kind: 'looking' })
-    const learnt = await rehearseWorker().learnSpace(installation, space, readings.value)
+    const learnt = await patientWorker().learnSpace(installation, space, readings.value)
     setStanding(
       learnt.ok
         ? { kind: 'learnt', learnt: learnt.value, readC: readings.value.readC, atS: readings.value.atS }

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { closedLoopInWorker, rehearseWorker } from '@/workers/rehearse'
+import { closedLoopInWorker, patientWorker, rehearseWorker } from '@/workers/rehearse'
 import type { Job, Rehearsal } from '@/workers/rehearse.worker'
 import type { Explanation } from '@/core/machine/explain'
 import type { Calm, Hunt } from '@/core/rehearse/hunting'
@@ -57,5 +57,5 @@ export function useWhy(run: Run | null, row: number): Explanation | null | undef
 /** The least band that calms the worst hunt of a run. */
 export function useCalm(run: Run | null): Calm | null | undefined {
   const hunt: Hunt | undefined = run?.isWhole ? run.hunts[0] : undefined
-  return useAnswer(run && hunt ? () => rehearseWorker().calm(run.job, hunt) : null, hunt ?? null, 0)
+  return useAnswer(run && hunt ? () => patientWorker().calm(run.job, hunt) : null, hunt ?? null, 0)
 }

@@ -12,7 +12,7 @@ import type { Proposals } from '@/core/search/proposals'
 import { searchSettings, type Evaluated, type SearchResult } from '@/core/search/search'
 import type { Space } from '@/core/space/schema'
 import { problemLine } from '@/core/words/problems'
-import { evaluateInPool, rehearseWorker } from '@/workers/rehearse'
+import { evaluateInPool, patientWorker } from '@/workers/rehearse'
 
 export type Search =
   | { readonly kind: 'looking'; readonly tried: number; readonly of: number; readonly best: readonly Evaluated[] }
@@ -71,7 +71,7 @@ export function useSearch(onFound: (best: number) => void) {
       onProgress: (tried, best) => setSearch({ kind: 'looking', tried, of: aims.tries, best }),
       isStopped: () => stop.current,
     })
-    const worker = rehearseWorker()
+    const worker = patientWorker()
     const found = await worker.proposals(installation, blanks, result, task)
     const costs = await worker.costs(installation, task)
     onFound(Math.max(0, found.best))
