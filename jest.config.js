@@ -2,6 +2,8 @@
 export default {
   // Left alone, jest keeps one core for itself, which is half of a machine of two.
   maxWorkers: '100%',
+  // Nothing is judged by its time: this only ends what hangs, on a machine however busy.
+  testTimeout: 120_000,
   testEnvironment: 'node',
   // Tests of components run in jsdom, and compile their schemas as the server does.
   testEnvironmentOptions: { customExportConditions: ['node', 'node-addons'] },

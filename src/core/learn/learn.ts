@@ -56,7 +56,7 @@ const START_K: Bound = [-12, 12]
 /** Whether what lies behind the read store tells on it. */
 const hasBehind = ({ kind }: Serves): boolean => kind !== 'condenser' && kind !== 'stove'
 /** Longest step of the model between two readings, s. */
-const LONGEST_S = 300
+const LONGEST_S = 600
 
 const span = (list: Float64Array): number => {
   let [low, high] = [Infinity, -Infinity]

@@ -48,7 +48,7 @@ export function learnables({ kind, ...serves }: Serves): readonly Learnable[] {
 export const waterLearnables = (serves: Serves): readonly Learnable[] =>
   'waterGH' in serves
     ? [
-        { key: 'waterGH', name: 'water given off', unit: 'g/h', times: 8 },
+        { key: 'waterGH', name: 'water given off', unit: 'g/h', times: 40 },
         { key: 'bufferKg', name: 'water held by surfaces', unit: 'kg of air', times: 10 },
       ].filter(({ key }) => Number((serves as unknown as Record<string, number>)[key]) > 0)
     : []

@@ -204,38 +204,34 @@ test('two figures of a real room: the search finds what trying all of them finds
 })
 
 // On the demos: within a hundredth of a run ten times as long, over up to three of their figures.
-test.each(DEMO_NAMES)(
-  '%s: the front is within a hundredth of that of a search ten times as long',
-  async (name) => {
-    const { task } = taskFor(name)
-    const blanks = task.blanks.slice(0, 3)
-    const scaled = { ...task, blanks, scenarios: task.scenarios.map(hardestDay) }
-    const run = (tries: number) =>
-      searchSettings({
-        sizes: blanks.map(({ values }) => values.length),
-        present: presentOf(blanks),
-        evaluate: by(scaled),
-        tries,
-        seed: 7,
-      })
-    const [short, long] = [await run(400), await run(4000)]
-    const all = [...short.judged, ...long.judged]
-      .map(({ score }) => score.aims)
-      .filter((aims) => aims.every(Number.isFinite))
-    const ends = [0, 1].map(
-      (aim) => [Math.min(...all.map((aims) => aims[aim]!)), Math.max(...all.map((aims) => aims[aim]!))] as const,
+test.each(DEMO_NAMES)('%s: the front is within a hundredth of that of a search ten times as long', async (name) => {
+  const { task } = taskFor(name)
+  const blanks = task.blanks.slice(0, 3)
+  const scaled = { ...task, blanks, scenarios: task.scenarios.map(hardestDay) }
+  const run = (tries: number) =>
+    searchSettings({
+      sizes: blanks.map(({ values }) => values.length),
+      present: presentOf(blanks),
+      evaluate: by(scaled),
+      tries,
+      seed: 7,
+    })
+  const [short, long] = [await run(400), await run(4000)]
+  const all = [...short.judged, ...long.judged]
+    .map(({ score }) => score.aims)
+    .filter((aims) => aims.every(Number.isFinite))
+  const ends = [0, 1].map(
+    (aim) => [Math.min(...all.map((aims) => aims[aim]!)), Math.max(...all.map((aims) => aims[aim]!))] as const,
+  )
+  const share = (value: number, aim: number) =>
+    ends[aim]![1] > ends[aim]![0] ? (value - ends[aim]![0]) / (ends[aim]![1] - ends[aim]![0]) : 0
+  const area = (front: readonly { score: Score }[]) =>
+    hypervolume(
+      front.map(({ score }) => [share(score.aims[0]!, 0), share(score.aims[1]!, 1)] as const),
+      [1.1, 1.1],
     )
-    const share = (value: number, aim: number) =>
-      ends[aim]![1] > ends[aim]![0] ? (value - ends[aim]![0]) / (ends[aim]![1] - ends[aim]![0]) : 0
-    const area = (front: readonly { score: Score }[]) =>
-      hypervolume(
-        front.map(({ score }) => [share(score.aims[0]!, 0), share(score.aims[1]!, 1)] as const),
-        [1.1, 1.1],
-      )
-    expect(area(short.front)).toBeGreaterThan(0.99 * area(long.front))
-  },
-  120_000,
-)
+  expect(area(short.front)).toBeGreaterThan(0.99 * area(long.front))
+})
 
 test('proposals are settings the controller gives as they are, each is one edit, and none is beaten by the present one', async () => {
   const { task, installation } = taskFor('fruiting-room', {
