@@ -502,6 +502,9 @@ const GROUPS: readonly {
   { ids: ['energy', 'heat-out', 'heating'], of: ofEnergy },
 ]
 
-/** What a rehearsal comes to: figures with their worst moments, held against the brief. */
+/** What a rehearsal comes to: figures with their worst moments, held against the brief. What a space of absurd figures leaves without a number is
+ *  left out. */
 export const measure = (trace: Trace, context: MeasureContext): Measure[] =>
-  GROUPS.flatMap(({ ids, of }) => (!context.only || ids.some((id) => context.only!.has(id)) ? of(trace, context) : []))
+  GROUPS.flatMap(({ ids, of }) =>
+    !context.only || ids.some((id) => context.only!.has(id)) ? of(trace, context) : [],
+  ).filter(({ value }) => Number.isFinite(value))

@@ -21,8 +21,8 @@ export const Aims = Type.Object(
         Type.Object(
           {
             measure: MeasureName,
-            atMost: Type.Optional(Type.Number()),
-            atLeast: Type.Optional(Type.Number()),
+            atMost: about('at most this much', Type.Optional(Type.Number())),
+            atLeast: about('at least this much', Type.Optional(Type.Number())),
           },
           closed,
         ),
@@ -35,7 +35,7 @@ export const Aims = Type.Object(
         Type.Object(
           {
             measure: MeasureName,
-            weight: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1000 })),
+            weight: about('how much it counts', Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1000 }))),
           },
           closed,
         ),
@@ -49,8 +49,8 @@ export const Aims = Type.Object(
           Type.Object(
             {
               place: about('a place of the response, such as rules.temp.startAt', Type.String({ maxLength: 120 })),
-              from: Type.Optional(Type.Number()),
-              to: Type.Optional(Type.Number()),
+              from: about('the least it may be', Type.Optional(Type.Number())),
+              to: about('the most it may be', Type.Optional(Type.Number())),
             },
             closed,
           ),

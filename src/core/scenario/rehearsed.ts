@@ -17,12 +17,18 @@ export const Rehearsed = Type.Object(
       Type.Array(
         Type.Object(
           {
-            id: Type.Union(MEASURE_IDS.map((id) => Type.Literal(id))),
-            value: Type.Number(),
-            unit: Type.Union(MEASURE_UNITS.map((unit) => Type.Literal(unit))),
-            against: Type.Union([Type.Number(), Type.Null()]),
-            atS: Type.Union([Type.Number(), Type.Null()]),
-            verdict: Type.Union(VERDICTS.map((verdict) => Type.Literal(verdict))),
+            id: about('which measure', Type.Union(MEASURE_IDS.map((id) => Type.Literal(id)))),
+            value: about('its figure', Type.Number()),
+            unit: about('the unit of its figure', Type.Union(MEASURE_UNITS.map((unit) => Type.Literal(unit)))),
+            against: about('what it is held against; null: nothing', Type.Union([Type.Number(), Type.Null()])),
+            atS: about(
+              'its worst moment, seconds from the start; null: none',
+              Type.Union([Type.Number(), Type.Null()]),
+            ),
+            verdict: about(
+              'whether it keeps what the brief asks',
+              Type.Union(VERDICTS.map((verdict) => Type.Literal(verdict))),
+            ),
           },
           closed,
         ),

@@ -17,10 +17,16 @@ const Line = Type.Object(
     daily: about('points of one day from midnight, over again each day', Type.Boolean()),
     points: about(
       'the points, seconds from the start (or from midnight) and the value there, in time order',
-      Type.Array(Type.Object({ atS: AtS, value: Type.Number({ minimum: -1e6, maximum: 1e6 }) }, closed), {
-        minItems: 1,
-        maxItems: 12000,
-      }),
+      Type.Array(
+        Type.Object(
+          { atS: AtS, value: about('the value there, in its own unit', Type.Number({ minimum: -1e6, maximum: 1e6 })) },
+          closed,
+        ),
+        {
+          minItems: 1,
+          maxItems: 12000,
+        },
+      ),
     ),
     dayShift: about(
       'what each day adds to a daily line, first day first, over again where there are more days',
@@ -48,19 +54,24 @@ const whole = { name: called, atS: AtS, lengthS: LengthS }
 
 /** A thing that happens. */
 const ScenarioEvent = Type.Union([
-  Type.Object({ kind: Type.Literal('power-cut'), ...whole }, closed),
-  Type.Object(
-    { kind: Type.Literal('brown-out'), ...whole, supplyPct: Type.Number({ minimum: 30, maximum: 99 }) },
-    closed,
-  ),
-  Type.Object({ kind: Type.Literal('contact'), ...whole, input: Id }, closed),
+  Type.Object({ kind: about('the supply is away', Type.Literal('power-cut')), ...whole }, closed),
   Type.Object(
     {
-      kind: Type.Literal('probe'),
+      kind: about('the supply dips', Type.Literal('brown-out')),
+      ...whole,
+      supplyPct: about('what is left of its voltage, percent', Type.Number({ minimum: 30, maximum: 99 })),
+    },
+    closed,
+  ),
+  Type.Object({ kind: about('a contact is closed', Type.Literal('contact')), ...whole, input: Id }, closed),
+  Type.Object(
+    {
+      kind: about('something is wrong with a probe', Type.Literal('probe')),
       ...whole,
       input: Id,
-      fault: Type.Union(
-        (['open', 'short', 'stuck', 'drifting', 'swapped'] as const).map((fault) => Type.Literal(fault)),
+      fault: about(
+        'what is wrong: lead off, leads touching, stays at a reading, drifts, leads of two changed over',
+        Type.Union((['open', 'short', 'stuck', 'drifting', 'swapped'] as const).map((fault) => Type.Literal(fault))),
       ),
       driftPerH: about(
         'of a drifting one: how fast, a unit an hour',
@@ -72,7 +83,7 @@ const ScenarioEvent = Type.Union([
   ),
   Type.Object(
     {
-      kind: Type.Literal('fan'),
+      kind: about('something is wrong with a fan', Type.Literal('fan')),
       ...whole,
       fan: Id,
       toPct: about('what is left of its flow: 0 where it stands', Percent),
@@ -81,7 +92,12 @@ const ScenarioEvent = Type.Union([
     closed,
   ),
   Type.Object(
-    { kind: Type.Literal('drive'), ...whole, drive: DriveName, value: Type.Number({ minimum: -1e6, maximum: 1e6 }) },
+    {
+      kind: about('something is at another value', Type.Literal('drive')),
+      ...whole,
+      drive: DriveName,
+      value: about('the value it is at, in its own unit', Type.Number({ minimum: -1e6, maximum: 1e6 })),
+    },
     closed,
   ),
 ])

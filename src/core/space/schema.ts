@@ -32,10 +32,10 @@ const air = {
   intake: about(
     'where the air comes from that a supply fan or a leak brings',
     Type.Union([
-      Type.Object({ from: Type.Literal('outside') }, closed),
+      Type.Object({ from: about('outside air', Type.Literal('outside')) }, closed),
       Type.Object(
         {
-          from: Type.Literal('adjoining'),
+          from: about('air of a room or passage beside it', Type.Literal('adjoining')),
           tempC: number('its temperature, °C', -40, 60),
           rhPct: number('its humidity, %RH', 1, 100),
           follows: share('how much of a change outside it follows'),
@@ -82,12 +82,12 @@ const air = {
   ),
 }
 
-export const Room = Type.Object({ kind: Type.Literal('room'), ...air }, closed)
+export const Room = Type.Object({ kind: about('a room', Type.Literal('room')), ...air }, closed)
 export type Room = Static<typeof Room>
 
 export const House = Type.Object(
   {
-    kind: Type.Literal('house'),
+    kind: about('a house with animals', Type.Literal('house')),
     ...air,
     animal: about('which animal', Type.Union(ANIMAL_IDS.map((id) => Type.Literal(id)))),
     count: about('how many at a load of 1', Type.Integer({ minimum: 1, maximum: 1e6 })),
@@ -100,7 +100,7 @@ export type House = Static<typeof House>
 
 export const Condenser = Type.Object(
   {
-    kind: Type.Literal('condenser'),
+    kind: about('a condenser', Type.Literal('condenser')),
     fluid: about('refrigerant', Type.Union(REFRIGERANTS.map((name) => Type.Literal(name)))),
     circuits: about('how many circuits share the fans', Type.Integer({ minimum: 1, maximum: 3 })),
     rejectedW: positive('heat to reject at a load of 1, all circuits together, W', 1e7),
@@ -123,7 +123,7 @@ export type Condenser = Static<typeof Condenser>
 
 export const Stove = Type.Object(
   {
-    kind: Type.Literal('stove'),
+    kind: about('a stove with its flue', Type.Literal('stove')),
     mostW: positive('heat of the fire at its hottest, W', 1e6),
     chargeKg: positive('fuel of one filling, kg', 1000),
     lightS: positive('how long the fire takes to catch, s', 36000),
@@ -146,7 +146,7 @@ export type Stove = Static<typeof Stove>
 
 export const Electronics = Type.Object(
   {
-    kind: Type.Literal('electronics'),
+    kind: about('a cupboard with electronics', Type.Literal('electronics')),
     heatW: positive('heat at a load of 1, W', 1e6),
     sinkKjK: positive('heat capacity of the heat sink, kJ/K', 1e5),
     stillWK: positive('heat sink to air without a fan, W/K', 1e5),
@@ -164,7 +164,7 @@ export type Electronics = Static<typeof Electronics>
 
 export const Hall = Type.Object(
   {
-    kind: Type.Literal('hall'),
+    kind: about('a hall behind a door', Type.Literal('hall')),
     ...air,
     doorHeightM: positive('height of the door, m', 20),
     floorPct: about('share of full air from which the stream reaches the floor, percent', Percent),
