@@ -84,6 +84,11 @@ async function closedLoop(job: Job, onPart: (part: Rehearsal) => void): Promise<
   return whole(run.trace, true)
 }
 
+/** Ends the run that goes on: what was shown of it stays. */
+function stopRun(): void {
+  latest++
+}
+
 /** Several responses on the same stage, begun alike from the first. */
 function sideBySide(job: Job, others: readonly Response[]): (Rehearsal | null)[] {
   const made = staged(job)
@@ -160,6 +165,7 @@ function speedsOf(installation: Installation, series: Series): Outcome<readonly 
 
 const worker = {
   closedLoop,
+  stopRun,
   sideBySide,
   why,
   calm,

@@ -15,6 +15,7 @@ export const MapReading = Type.Object(
     velocityMs: about("velocity (m/s); with the duct's area it gives flow, as weak evidence", orNull(60)),
     flowLs: about('flow read directly, by hood or traverse (L/s)', orNull(1e5)),
     soundDb: about('sound pressure level, dB(A); null: not read', orNull(140)),
+    powerW: about('power taken by all on this output, W; null: not read', Type.Optional(orNull(1e5))),
     setAside: about('doubted, and left out of the map', Type.Boolean()),
     note: about('what was noted beside it', Type.String({ maxLength: 200 })),
     instrument: about('what it was read with, an id of the register of instruments', Type.Optional(Id)),

@@ -124,6 +124,7 @@ export const VERDICT_WORDS: Record<MeasureVerdict, string> = {
 
 /** Where the energy comes from. */
 export const POWER_WORDS = {
+  measured: 'as measured beside its readings, straight between them',
   cube: 'by the cube of the speed, 6 % of its plate at rest speed; common practice',
   square: 'by the square of the speed, as a motor under phase cut; common practice',
   unknown: 'not known: no power on the plate',

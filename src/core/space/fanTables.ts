@@ -13,8 +13,8 @@ export type FanTable = {
   readonly flowLs: Float64Array
   readonly sound: Float64Array
   readonly powerW: Float64Array
-  /** Where the power comes from: an electronic motor by the cube of its speed, one that slips by the square. */
-  readonly powerBy: 'cube' | 'square' | 'unknown'
+  /** Where the power comes from: readings where two or more have it; else an electronic motor by the cube of its speed, one that slips by the square. */
+  readonly powerBy: 'measured' | 'cube' | 'square' | 'unknown'
 }
 
 /** The value of a table at a speed (percent), straight between its places. */
@@ -36,6 +36,22 @@ function powerShare(motor: Fan['motor'], share: number): number {
     : share ** 2
 }
 
+/** Power at a speed from what was read: straight between readings, down to nothing at rest, by the law of the motor above the last. */
+function measuredPower(
+  read: readonly { readonly pct: number; readonly watts: number }[],
+  motor: Fan['motor'],
+): ((pct: number) => number) | null {
+  const points = [{ pct: 0, watts: 0 }, ...read.filter(({ pct }) => pct > 0)].sort((a, b) => a.pct - b.pct)
+  const last = points.at(-1)!
+  if (points.length < 3) return null
+  return (pct) => {
+    if (pct >= last.pct) return (last.watts * powerShare(motor, pct / 100)) / powerShare(motor, last.pct / 100)
+    const above = points.findIndex((point) => point.pct > pct)
+    const [a, b] = [points[above - 1]!, points[above]!]
+    return b.pct > a.pct ? a.watts + ((b.watts - a.watts) * (pct - a.pct)) / (b.pct - a.pct) : b.watts
+  }
+}
+
 /** Energy of sound at a speed from what was read: straight over the logarithm of the speed between readings, by the fan law beyond them. */
 function soundTable(read: readonly { readonly pct: number; readonly db: number }[]): Float64Array {
   const points = [...read].filter(({ pct }) => pct > 0).sort((a, b) => a.pct - b.pct)
@@ -49,6 +65,12 @@ function soundTable(read: readonly { readonly pct: number; readonly db: number }
     return a.db + ((b.db - a.db) * Math.log(pct / a.pct)) / Math.log(b.pct / a.pct)
   }
   return Float64Array.from({ length: PLACES }, (_, place) => (place === 0 ? 0 : 10 ** (dbAt(place / 2) / 10)))
+}
+
+function powerBy(fan: Fan | undefined, isMeasured: boolean): FanTable['powerBy'] {
+  if (isMeasured) return 'measured'
+  if (!fan || fan.ratedPowerW === null) return 'unknown'
+  return powerShare(fan.motor, 0.5) === 0.25 ? 'square' : 'cube'
 }
 
 /** The tables of a fan: by its calibration where there is a map, else in proportion to its speed from where it starts. */
@@ -66,11 +88,17 @@ export function fanTable(
     soundDb !== null && !setAside ? [{ pct: settingPct, db: soundDb }] : [],
   )
   const ratedW = fan?.ratedPowerW ?? null
+  const watts = (read?.map ?? []).flatMap(({ settingPct, powerW, setAside }) =>
+    powerW != null && !setAside ? [{ pct: settingPct, watts: powerW }] : [],
+  )
+  const measured = measuredPower(watts, fan?.motor ?? 'electronic')
+  const byPlate = (pct: number): number =>
+    fan && ratedW !== null ? ratedW * countOf(fan) * powerShare(fan.motor, pct / 100) : 0
   const at = (value: (pct: number) => number) => Float64Array.from({ length: PLACES }, (_, place) => value(place / 2))
   return {
     flowLs: at(flowAt),
     sound: soundTable(sounds),
-    powerW: at((pct) => (fan && ratedW !== null ? ratedW * countOf(fan) * powerShare(fan.motor, pct / 100) : 0)),
-    powerBy: !fan || ratedW === null ? 'unknown' : powerShare(fan.motor, 0.5) === 0.25 ? 'square' : 'cube',
+    powerW: at(measured ?? byPlate),
+    powerBy: powerBy(fan, measured !== null),
   }
 }

@@ -27,6 +27,7 @@ const HEADINGS = [
   'Flow',
   'Off law',
   'Sound, dB',
+  'Power, W',
   'With',
   'Excluded',
 ]
@@ -76,12 +77,13 @@ export function MapTable({ calibration, derived, onChange }: Props) {
 }
 
 type RowProps = Props & { reading: MapReading; index: number }
-type Read = { key: 'rpm' | 'velocityMs' | 'flowLs' | 'soundDb'; quantity: Quantity; label: string }
+type Read = { key: 'rpm' | 'velocityMs' | 'flowLs' | 'soundDb' | 'powerW'; quantity: Quantity; label: string }
 
 const RPM: Read = { key: 'rpm', quantity: 'rotation', label: 'tacho' }
 const VELOCITY: Read = { key: 'velocityMs', quantity: 'airSpeed', label: 'velocity' }
 const FLOW: Read = { key: 'flowLs', quantity: 'flow', label: 'flow' }
 const SOUND: Read = { key: 'soundDb', quantity: 'sound', label: 'sound' }
+const POWER: Read = { key: 'powerW', quantity: 'power', label: 'power' }
 
 function ReadingRow({ reading, index, calibration, derived, onChange }: RowProps) {
   const preference = usePreference()
@@ -96,7 +98,7 @@ function ReadingRow({ reading, index, calibration, derived, onChange }: RowProps
     <QuantityField
       label={`${label} at ${at}`}
       quantity={quantity}
-      value={reading[key]}
+      value={reading[key] ?? null}
       showUnit={false}
       onDone={onDone}
       onClear={() => onChange(label, (held) => void (held.map[index]![key] = null))}
@@ -131,6 +133,7 @@ function ReadingRow({ reading, index, calibration, derived, onChange }: RowProps
       <TableCell>{flowLs === null ? '–' : formatQuantity(flowLs, 'flow', preference)}</TableCell>
       <TableCell>{point ? `${formatNumber(point.offShare * 100, 0)} %` : '–'}</TableCell>
       <TableCell>{field(SOUND)}</TableCell>
+      <TableCell>{field(POWER)}</TableCell>
       <TableCell className="words">{instruments.find(({ id }) => id === reading.instrument)?.name ?? '–'}</TableCell>
       <TableCell>
         <Checkbox

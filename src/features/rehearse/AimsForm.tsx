@@ -146,7 +146,7 @@ function ThenInOrder({ aims, measures, onAims }: Props) {
   return (
     <>
       <SideHeading>Then, in this order</SideHeading>
-      {aims.then.map(({ measure }, index) => (
+      {aims.then.map(({ measure, weight }, index) => (
         <Box
           key={measure}
           sx={{ display: 'flex', alignItems: 'center', gap: 0.75, borderBottom: '1px dotted', borderColor: 'divider' }}
@@ -154,6 +154,15 @@ function ThenInOrder({ aims, measures, onAims }: Props) {
           <Typography variant="body2" sx={{ flex: 1 }}>
             {index + 1} {measure === 'lowest-flow' ? 'most' : 'least'} {nameOf(measure)}
           </Typography>
+          <QuantityField
+            label={`weight of ${nameOf(measure)}`}
+            quantity="count"
+            limits={[0.01, 1000]}
+            value={weight ?? 0.5 ** index}
+            onChange={(next) =>
+              onAims({ ...aims, then: aims.then.map((one, at) => (at === index ? { measure, weight: next } : one)) })
+            }
+          />
           {index > 0 && (
             <IconButton size="small" aria-label={`${nameOf(measure)} counts more`} onClick={() => swap(index)}>
               ↑

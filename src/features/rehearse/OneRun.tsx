@@ -18,8 +18,10 @@ import { MeasureList } from '@/features/rehearse/MeasureList'
 import { useCalm, useWhy, type Run } from '@/features/rehearse/useRun'
 import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { TextButton } from '@/ui/TextButton'
 import { usePreference } from '@/ui/preference'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
+import { rehearseWorker } from '@/workers/rehearse'
 
 type Props = { title: ReactNode; actions: ReactNode; run: Run | null; more: ReactNode }
 
@@ -58,13 +60,17 @@ export function OneRun({ title, actions, run, more }: Props) {
       side={run ? <Side run={run} more={more} onMoment={showMoment} /> : more}
       sideTitle="Against the brief"
     >
-      <Box sx={{ height: 4 }}>
+      <Box sx={{ minHeight: 4 }}>
         {run && !run.isWhole && (
-          <LinearProgress
-            variant="determinate"
-            value={(run.trace.filled / run.trace.steps) * 100}
-            aria-label="Rehearsing"
-          />
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+            <LinearProgress
+              variant="determinate"
+              value={(run.trace.filled / run.trace.steps) * 100}
+              aria-label="Rehearsing"
+              sx={{ flex: 1 }}
+            />
+            <TextButton onClick={() => void rehearseWorker().stopRun()}>Stop here</TextButton>
+          </Box>
         )}
       </Box>
       {run ? <Shown run={run} look={look} put={put} /> : <Typography>Rehearsing…</Typography>}
