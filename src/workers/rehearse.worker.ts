@@ -39,7 +39,7 @@ export type Rehearsal = {
 
 /** Steps between two looks at whether somebody wants something else, and the least time between two parts shown, ms. */
 const STRETCH = 4000
-const PART_EVERY_MS = 150
+const PART_EVERY_MS = 400
 
 let latest = 0
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
