@@ -44,8 +44,8 @@ const SHOTS: readonly Shot[] = [
     view: 'staging ladder',
     waitFor: '[aria-label="Staging ladder"]',
   },
-  { file: 'rehearse', path: '@rehearse', day: 'power cut', text: /8640 steps/ },
-  { file: 'rehearse-phone', path: '@rehearse', day: 'power cut', text: /8640 steps/, phone: true },
+  { file: 'rehearse', path: '@rehearse', day: 'power cut', text: /Meanwhile: power cut/ },
+  { file: 'rehearse-phone', path: '@rehearse', day: 'power cut', text: /Meanwhile: power cut/, phone: true },
   { file: 'rehearse-compare', path: '@rehearse', day: 'hot spell', press: ['Side by side'], text: /against A:/ },
   {
     file: 'rehearse-search',
@@ -103,6 +103,7 @@ async function take(
   for (const name of press) await page.getByRole('button', { name }).click()
   if (text) await page.getByText(text).first().waitFor({ timeout: 120_000 })
   if (waitFor) await page.locator(waitFor).waitFor()
+  await page.evaluate(() => window.scrollTo(0, 0))
   await page.screenshot({ path: `${FOLDER}/${file}.png`, animations: 'disabled' })
   await context.close()
 }

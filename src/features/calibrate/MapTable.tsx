@@ -26,8 +26,8 @@ const HEADINGS = [
   'Flow read',
   'Flow',
   'Off law',
-  'Sound, dB',
-  'Power, W',
+  'dB(A)',
+  'Watts',
   'With',
   'Excluded',
 ]
