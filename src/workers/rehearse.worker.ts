@@ -134,10 +134,9 @@ function scores(choices: readonly Choice[], level: 'hard-day' | 'all'): Score[] 
   return choices.map((choice) => evaluator!.score(choice, level))
 }
 
-function proposals(installation: Installation, blanks: readonly Blank[], result: SearchResult, task: Task): Proposals {
-  evaluator ??= makeEvaluator(task)
-  return makeProposals(installation, blanks, result, evaluator, task.aims)
-}
+/** What a search comes to: judged by the aims of this very search, whatever was looked for before. */
+const proposals = (installation: Installation, blanks: readonly Blank[], result: SearchResult, task: Task): Proposals =>
+  makeProposals(installation, blanks, result, makeEvaluator(task), task.aims)
 
 const blanksOf = (installation: Installation): Blank[] => movableBlanks(installation)
 

@@ -24,16 +24,17 @@ const stepless = (response: Response): Response => ({ ...response, steps: { step
 /** Which limit of the controller or its probes costs most of what counts, at the present setting; null where none costs anything. */
 export function whatCostsMost(installation: Installation, task: Task): Costs | null {
   const { asked, given } = derive(installation)
-  const now = makeEvaluator(task).judge(given.response, 'all')
+  const evaluator = makeEvaluator(task)
+  const now = evaluator.judge(given.response, 'all')
   if (!now) return null
   const fine = {
     ...task,
     space: { ...task.space, probes: task.space.probes.map((probe) => ({ ...probe, resolution: FINE })) },
   }
   const without: readonly (readonly [Limit, Judged | null])[] = [
-    ['steps', makeEvaluator(task).judge(stepless(given.response), 'all')],
+    ['steps', evaluator.judge(stepless(given.response), 'all')],
     ['digit', makeEvaluator(fine).judge(given.response, 'all')],
-    ['fit', makeEvaluator(task).judge(asked.response, 'all')],
+    ['fit', evaluator.judge(asked.response, 'all')],
   ]
   const ids: MeasureId[] = [...new Set([...task.aims.then, ...task.aims.hard].map(({ measure }) => measure)), 'changes']
   const found = without.flatMap(([limit, judged]) =>

@@ -114,10 +114,13 @@ export function makeEvaluator({ where, space, scenarios, given, blanks, aims, st
     return { stage, warm, into: rehearse(stage, machine, warm) }
   }
   const wanted = new Set([...aims.hard, ...aims.then].map(({ measure: id }) => id))
-  const hard = placeFor(hardestDay(scenarios[0]!), SORTING_STEP_S)
+  // Each is made when it is first asked for: who judges on all days alone never needs the hard one.
+  let hard: readonly Place[] | null = null
   let all: readonly Place[] | null = null
   const places = (level: 'hard-day' | 'all'): readonly Place[] =>
-    level === 'hard-day' ? [hard] : (all ??= scenarios.map((scenario) => placeFor(scenario, SEARCH_STEP_S)))
+    level === 'hard-day'
+      ? (hard ??= [placeFor(hardestDay(scenarios[0]!), SORTING_STEP_S)])
+      : (all ??= scenarios.map((scenario) => placeFor(scenario, SEARCH_STEP_S)))
 
   function judge(response: Response, level: 'hard-day' | 'all', only?: ReadonlySet<MeasureId>): Judged | null {
     const outcome = compile(response)
