@@ -1,3 +1,4 @@
+import { fanIdsOf } from '@/core/response/fanIds'
 import { existsSync, writeFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { loadDocument, loadInstallation } from '@/cli/load'
@@ -15,7 +16,7 @@ import { builtInScenarios, SPANS } from '@/core/scenario/builtIn'
 import { checkScenarioHere } from '@/core/scenario/checkScenario'
 import type { Scenario } from '@/core/scenario/schema'
 import { checkSpaceHere } from '@/core/space/checkSpace'
-import { fansOf, readInputs, spaceOf } from '@/core/space/starting'
+import { readInputs, spaceOf } from '@/core/space/starting'
 import type { Space } from '@/core/space/schema'
 import { problemLine } from '@/core/words/problems'
 
@@ -79,7 +80,7 @@ export function loadScenario(
       ...readInputs(installation.response),
       ...installation.response.inputs.filter(({ kind }) => kind === 'switch'),
     ].map(({ id }) => id),
-    fans: fansOf(installation.response),
+    fans: fanIdsOf(installation.response),
   }
   const problems = checkScenarioHere(scenario, here)
   for (const problem of problems) streams.err(`${name}: ${problemLine(problem)}`)

@@ -3,6 +3,7 @@ import type { Loss } from '@/core/controller/loss'
 import type { Place } from '@/core/controller/safeSide'
 import type { ControllerModel } from '@/core/controller/schema'
 import type { Fan, Kit } from '@/core/kit/schema'
+import { fanIdsOf } from '@/core/response/fanIds'
 import type { Response } from '@/core/response/schema'
 import { fitPlace } from '@/core/kit/fitPlace'
 
@@ -53,12 +54,7 @@ export function driveProblems(
   { fans }: Pick<Kit, 'fans'>,
   { outputs }: ControllerModel,
 ): DriveProblem[] {
-  const driven = [
-    response.lead,
-    ...response.followers.map(({ fan }) => fan),
-    ...(response.stages?.fixed ?? []).map(({ fan }) => fan),
-  ]
-  return driven.flatMap((id, index): DriveProblem[] => {
+  return fanIdsOf(response).flatMap((id, index): DriveProblem[] => {
     const fan = fans.find((candidate) => candidate.id === id)
     if (!fan) return []
     const output = outputs[index]

@@ -1,4 +1,5 @@
 import type { Problem } from '@/core/json/problem'
+import { fanIdsOf } from '@/core/response/fanIds'
 import type { Condition, Response } from '@/core/response/schema'
 import { isMeasured } from '@/core/rules/input'
 import { emptySpan } from '@/core/rules/weekSpan'
@@ -22,7 +23,7 @@ export function inputProblems(response: Response, path: string, got: string, sor
 
 /** What a condition names that is not there, or not of the kind it needs. */
 export function conditionProblems(response: Response, condition: Condition, path: string): Problem[] {
-  const { lead, followers, stages, overrides } = response
+  const { overrides } = response
   switch (condition.kind) {
     case 'input':
     case 'lost':
@@ -61,7 +62,7 @@ export function conditionProblems(response: Response, condition: Condition, path
     case 'clock':
       return condition.spans.flatMap((span, index) => emptySpan(span, `${path}.spans.${index}`))
     case 'speed': {
-      const known = [lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
+      const known = fanIdsOf(response)
       return known.includes(condition.fan)
         ? []
         : [{ code: 'unknown_id', path: `${path}.fan`, what: 'fan', got: condition.fan, known }]

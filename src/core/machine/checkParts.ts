@@ -1,5 +1,6 @@
 import type { Problem } from '@/core/json/problem'
 import { isUpward } from '@/core/machine/past'
+import { fanIdsOf } from '@/core/response/fanIds'
 import { airShares } from '@/core/response/airShares'
 import { givableAbove, leadBounds } from '@/core/machine/givable'
 import type { Response, Stages } from '@/core/response/schema'
@@ -84,8 +85,8 @@ function ladderProblems({ fixed, inletPct, percentOf }: Stages, response: Respon
 }
 
 function stageProblems(response: Response): Problem[] {
-  const { lead, followers, stages, steps } = response
-  const fans = [lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
+  const { stages, steps } = response
+  const fans = fanIdsOf(response)
   const levels = steps.levelsPct ?? []
   return [
     ...(stages ? ladderProblems(stages, response) : []),

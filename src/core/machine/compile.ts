@@ -27,6 +27,7 @@ import {
   FIGURES,
   IN_CHARGE_FLOOR,
 } from '@/core/machine/state'
+import { fanIdsOf } from '@/core/response/fanIds'
 import type { Response } from '@/core/response/schema'
 import type { PartContext } from '@/core/machine/parts/context'
 import { MODES } from '@/core/rules/common'
@@ -94,7 +95,6 @@ const modeBits = ({ modes }: Rule): number =>
 
 /** Every part of a machine, compiled, in the order in which they remember: a state that was saved is read by that order. */
 function compileParts(response: Response) {
-  const { followers, stages } = response
   const plan = new MemoryPlan()
   const inputIds = response.inputs.map(({ id }) => id)
   const inputIndex = (id: string) => inputIds.indexOf(id)
@@ -124,7 +124,7 @@ function compileParts(response: Response) {
   const overrides = compileOverrides(context)
   const ladder = compileStages(context)
   const lead = compileLead(context)
-  const fanIds = [response.lead, ...followers.map(({ fan }) => fan), ...(stages?.fixed ?? []).map(({ fan }) => fan)]
+  const fanIds = fanIdsOf(response)
   const otherOutputs = compileOtherOutputs(context, fanIds)
   const gates = rules.map(({ onlyWhile }) => compileGate(onlyWhile, context))
   // 1 while the supply is away: the step in which it comes back is a first one.

@@ -1,7 +1,8 @@
+import { fanIdsOf } from '@/core/response/fanIds'
 import type { Problem } from '@/core/json/problem'
 import { twice } from '@/core/json/twice'
 import { fanTable, tableAt } from '@/core/space/fanTables'
-import { readInputs, fansOf, type Where } from '@/core/space/starting'
+import { readInputs, type Where } from '@/core/space/starting'
 import type { AirSpace, Serves, Space } from '@/core/space/schema'
 
 /** Quickest answer that steps of ten seconds can follow, s. */
@@ -79,7 +80,7 @@ export const checkSpace = ({ serves, fans, probes }: Space): Problem[] => [
 /** What is wrong with a space among the documents it is rehearsed with. */
 export function checkSpaceHere(space: Space, where: Where): Problem[] {
   const { serves, fans, probes } = space
-  const [knownFans, knownInputs] = [fansOf(where.response), readInputs(where.response).map(({ id }) => id)]
+  const [knownFans, knownInputs] = [fanIdsOf(where.response), readInputs(where.response).map(({ id }) => id)]
   const unknown = [
     ...fans.flatMap(({ fan }, index): Problem[] =>
       knownFans.includes(fan)

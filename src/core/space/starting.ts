@@ -7,6 +7,7 @@ import { DUTY_PLANS } from '@/core/duty/table'
 import type { Kit } from '@/core/kit/schema'
 import { ANIMAL_IDS, type AnimalId } from '@/core/physics/animals'
 import { REFRIGERANTS, type Refrigerant } from '@/core/physics/saturation'
+import { fanIdsOf } from '@/core/response/fanIds'
 import type { Response } from '@/core/response/schema'
 import { isMeasured, type MeasuredInput, type Role } from '@/core/rules/input'
 import { fanTable, tableAt } from '@/core/space/fanTables'
@@ -250,15 +251,8 @@ function wayOf(name: string, { brief }: Where): Way {
   }
 }
 
-/** Every fan a response gives a speed to, lead first. */
-export const fansOf = ({ lead, followers, stages }: Response): string[] => [
-  lead,
-  ...followers.map(({ fan }) => fan),
-  ...(stages?.fixed ?? []).map(({ fan }) => fan),
-]
-
 const fans = (where: Where): SpaceFan[] =>
-  fansOf(where.response).map((id) => {
+  fanIdsOf(where.response).map((id) => {
     const fan = where.kit.fans.find((candidate) => candidate.id === id)
     return { fan: id, way: wayOf(fan?.name ?? id, where), fullLs: fan?.ratedFlowLs ?? DEFAULT_LS, runUpS: 3 }
   })

@@ -8,6 +8,7 @@ import type { Target } from '@/core/brief/schema'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
 import { inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
+import { fanIdsOf } from '@/core/response/fanIds'
 import type { Response } from '@/core/response/schema'
 import { inputCause } from '@/core/rules/sentence'
 import type { Replay } from '@/core/rehearse/replay'
@@ -51,9 +52,7 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
     const wallMs = wall((startsAtMs ?? 0) + atS * 1000)
     return days > 1.1 ? `${wallDay(wallMs)} ${wallTime(wallMs)}` : wallTime(wallMs)
   }
-  const fanIds = [response.lead, ...response.followers, ...(response.stages?.fixed ?? [])].map((fan) =>
-    typeof fan === 'string' ? fan : fan.fan,
-  )
+  const fanIds = fanIdsOf(response)
   const shown = response.inputs.flatMap((input) => {
     const values = series.values[series.inputs.indexOf(input.id)]
     // What is held at one value is said beside the chart, not drawn.
