@@ -5,7 +5,7 @@ import { loadSpace } from '@/cli/rehearseDay'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
 import { canonicalJson } from '@/core/json/canonical'
 import { learnReadings } from '@/core/learn/fromTable'
-import { learn } from '@/core/learn/learn'
+import { learn, learntSpace } from '@/core/learn/learn'
 import { formatNumber } from '@/core/quantity/format'
 import { problemLine } from '@/core/words/problems'
 
@@ -32,12 +32,8 @@ export function learnCommand(args: readonly string[], streams: Streams): number 
     for (const problem of outcome.problems) streams.err(`${readings}: ${problemLine(problem)}`)
     return 1
   }
-  const { figures, fittedK, predictedK, hours, space: learnt } = outcome.value
-  if (values.out !== undefined)
-    writeFileSync(
-      values.out,
-      canonicalJson({ ...learnt, learnt: { from: readings.slice(-120), offBy: Math.round(predictedK * 100) / 100 } }),
-    )
+  const { figures, fittedK, predictedK, hours } = outcome.value
+  if (values.out !== undefined) writeFileSync(values.out, canonicalJson(learntSpace(outcome.value, readings)))
   if (values.json) {
     streams.out(
       JSON.stringify({

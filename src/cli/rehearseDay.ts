@@ -6,13 +6,14 @@ import { UsageError, type Streams } from '@/cli/streams'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { readScenario, readSpace } from '@/core/installation/read'
+import { daysOf, usualStepS } from '@/core/rehearse/daysOf'
 import { findHunts } from '@/core/rehearse/hunting'
 import { measure, measureContext } from '@/core/rehearse/measures'
 import { makeStage, rehearse as run } from '@/core/rehearse/run'
 import type { Trace } from '@/core/rehearse/trace'
 import { huntText, measureName, measureValue, momentText, VERDICT_WORDS } from '@/core/rehearse/words'
 import { dateOf } from '@/core/rules/yearDay'
-import { builtInScenarios, SPANS } from '@/core/scenario/builtIn'
+import { SPANS } from '@/core/scenario/builtIn'
 import { checkScenarioHere } from '@/core/scenario/checkScenario'
 import type { Scenario } from '@/core/scenario/schema'
 import { checkSpaceHere } from '@/core/space/checkSpace'
@@ -41,25 +42,13 @@ function wholeNumber(
 
 /** The space in a file, or the installation’s own; null when it is wrong, after saying so. */
 export function loadSpace(file: string | undefined, installation: Installation, streams: Streams): Space | null {
-  const own = file === undefined ? installation.space : loadDocument(file, readSpace, streams)
-  if (own === null) return null
-  const { brief, kit, calibration, response } = installation
   // A file has to fit as it is; what an installation has of its own is brought to the fans and inputs that are there.
-  const space =
-    file !== undefined && own ? own : spaceOf({ brief, kit, calibration, response, ...(own ? { space: own } : {}) })
+  const space = file === undefined ? spaceOf(installation) : loadDocument(file, readSpace, streams)
+  if (!space) return null
   const problems = checkSpaceHere(space, installation)
   for (const problem of problems) streams.err(`${file ?? 'space'}: ${problemLine(problem)}`)
   return problems.length > 0 ? null : space
 }
-
-/** The days there are here: built in, and those of the installation. */
-const daysOf = (installation: Installation, space: Space, days: number): Scenario[] => [
-  ...builtInScenarios(
-    { duty: installation.brief.duty, probe: space.probes[0]?.input ?? null, fan: installation.response.lead },
-    days,
-  ),
-  ...(installation.scenarios ?? []),
-]
 
 /** A day by its name or its file; null when it is wrong, after saying so. */
 export function loadScenario(
@@ -146,7 +135,7 @@ export function rehearseDay(file: string, values: Values, streams: Streams): num
     for (const problem of problems) streams.err(`${file}: response.${problemLine(problem)}`)
     return 1
   }
-  const stepS = wholeNumber('step', values.step, scenario.days > 14 ? 60 : 10, [1, MOST_STEP_S])
+  const stepS = wholeNumber('step', values.step, usualStepS(scenario.days), [1, MOST_STEP_S])
   const seeded = { ...scenario, seed: wholeNumber('seed', values.seed, scenario.seed, [0, 4294967295]) }
   const stage = makeStage(installation, space, seeded, stepS)
   const trace = run(stage, machine)

@@ -5,7 +5,7 @@ import { derive } from '@/core/derive/derive'
 import { readAims } from '@/core/installation/read'
 import { measureValue } from '@/core/rehearse/words'
 import type { Aims } from '@/core/scenario/aims'
-import { movableBlanks, type Blank } from '@/core/search/blanks'
+import { movableBlanks, presentChoice, type Blank } from '@/core/search/blanks'
 import { whatCostsMost } from '@/core/search/costs'
 import { makeEvaluator, type Task } from '@/core/search/evaluator'
 import { makeProposals } from '@/core/search/proposals'
@@ -64,7 +64,7 @@ export function search(args: readonly string[], streams: Streams): number {
   const result = searchNow(
     {
       sizes: blanks.map(({ values: all }) => all.length),
-      present: blanks.map(({ values: all, now }) => all.findIndex((value) => Math.abs(value - now) < 1e-6)),
+      present: presentChoice(blanks),
       tries: aims.tries,
       seed: aims.seed,
     },

@@ -24,7 +24,7 @@ import { namedSpeeds } from '@/core/sentences/namedSpeeds'
 import { offers } from '@/core/sentences/table'
 import { makeStage, rehearse } from '@/core/rehearse/run'
 import { measure, measureContext } from '@/core/rehearse/measures'
-import { builtInScenarios } from '@/core/scenario/builtIn'
+import { daysOf } from '@/core/rehearse/daysOf'
 import { spaceOf } from '@/core/space/starting'
 import { startingResponse } from '@/core/start/startingResponse'
 import { problemLine } from '@/core/words/problems'
@@ -75,8 +75,7 @@ export function throughEverything(installation: Installation, models: readonly C
   namedSpeeds(installation.response)
   ladder(installation.response)
   const space = spaceOf(installation)
-  const context = { duty: installation.brief.duty, probe: null, fan: installation.response.lead }
-  const stage = makeStage(installation, space, builtInScenarios(context, 1)[1]!, 900)
+  const stage = makeStage(installation, space, daysOf(installation, space, 1)[1]!, 900)
   for (const { id, value } of measure(rehearse(stage, given.machine!), measureContext(stage, given.response)))
     if (!Number.isFinite(value)) throw new Error(`rehearsed: ${id} is ${value}`)
   for (const model of models) {

@@ -3,7 +3,7 @@ import { derive } from '@/core/derive/derive'
 import { readInstallationText } from '@/core/installation/read'
 import { makeStage, rehearse, warmUp } from '@/core/rehearse/run'
 import { builtInScenarios } from '@/core/scenario/builtIn'
-import { movableBlanks } from '@/core/search/blanks'
+import { movableBlanks, presentChoice } from '@/core/search/blanks'
 import { makeEvaluator, type Task } from '@/core/search/evaluator'
 import { searchNow } from '@/core/search/search'
 import { spaceOf } from '@/core/space/starting'
@@ -52,7 +52,7 @@ function taskOf(tries: number): { readonly task: Task; readonly present: readonl
         seed: 7,
       },
     },
-    present: blanks.map(({ values, now }) => values.findIndex((value) => Math.abs(value - now) < 1e-6)),
+    present: presentChoice(blanks),
   }
 }
 

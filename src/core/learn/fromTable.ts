@@ -4,7 +4,7 @@ import type { Installation } from '@/core/installation/installation'
 import { fail, ok, type Outcome } from '@/core/json/problem'
 import type { LearnReadings } from '@/core/learn/learn'
 import { compile } from '@/core/machine/compile'
-import { proposeFeeds } from '@/core/rehearse/feeds'
+import { OUTDOOR, proposeFeeds } from '@/core/rehearse/feeds'
 import { fedResponse, readingsSeries, type ReadingTable } from '@/core/rehearse/readingsSeries'
 import { replay } from '@/core/rehearse/replay'
 import { isMeasured, type Role } from '@/core/rules/input'
@@ -18,7 +18,6 @@ const ROLE_OF: Record<Serves['kind'], readonly Role[]> = {
   stove: ['flue', 'shell'],
   electronics: ['component'],
 }
-const OUTSIDE = /outdoor|outside|ambient|external|weather/i
 
 /** Which columns of a readings file say what a space is learnt from, by their headings. */
 type LearnColumns = {
@@ -44,13 +43,13 @@ function learnColumns(
       isMeasured(input) && input.kind === 'temperature' && ROLE_OF[space.serves.kind].includes(roleOf(input, where))
     return isIt && feed?.kind === 'column' ? [feed.column] : []
   })
-  const plain = columns.findIndex(({ quantity, name }) => quantity === 'temperature' && !OUTSIDE.test(name))
+  const plain = columns.findIndex(({ quantity, name }) => quantity === 'temperature' && !OUTDOOR.test(name))
   return {
     read: read[0] ?? plain,
-    outdoor: columns.findIndex(({ quantity, name }) => quantity === 'temperature' && OUTSIDE.test(name)),
+    outdoor: columns.findIndex(({ quantity, name }) => quantity === 'temperature' && OUTDOOR.test(name)),
     speed: columns.findIndex(({ quantity }) => quantity === 'speed'),
-    humidity: columns.findIndex(({ quantity, name }) => quantity === 'humidity' && !OUTSIDE.test(name)),
-    outdoorHumidity: columns.findIndex(({ quantity, name }) => quantity === 'humidity' && OUTSIDE.test(name)),
+    humidity: columns.findIndex(({ quantity, name }) => quantity === 'humidity' && !OUTDOOR.test(name)),
+    outdoorHumidity: columns.findIndex(({ quantity, name }) => quantity === 'humidity' && OUTDOOR.test(name)),
   }
 }
 

@@ -240,3 +240,9 @@ export function learn(space: Space, where: Where, readings: LearnReadings): Outc
     hours: (atS.at(-1) ?? 0) / 3600,
   })
 }
+
+/** What was learnt as a space that says from which readings, and how far it was off where it was only predicted. */
+export const learntSpace = ({ space, predictedK }: Pick<Learnt, 'space' | 'predictedK'>, from: string): Space => ({
+  ...space,
+  learnt: { from: from.slice(-120), offBy: Math.round(predictedK * 100) / 100 },
+})

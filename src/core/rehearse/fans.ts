@@ -18,8 +18,6 @@ type Mover = {
 
 /** The fans of a machine as they move the air of a space. */
 export type Movers = {
-  readonly fans: readonly Mover[]
-  readonly powerBy: FanTable['powerBy']
   newState(): Float64Array
   /** Follows the speeds given for a step and writes what is moved; returns how fast the first runs, as a share. */
   move(state: Float64Array, fansPct: Float64Array, drives: Float64Array, atS: number, flows: Float64Array): number
@@ -82,8 +80,6 @@ export function makeMovers(
   const places: Record<Way, number> = { out: FLOW.outLs, in: FLOW.inLs, over: FLOW.overLs, flue: FLOW.flueShare }
   const count = fans.length
   return {
-    fans,
-    powerBy: fans[0]?.table.powerBy ?? 'unknown',
     newState: () => new Float64Array(count * 2),
     move(state, fansPct, drives, atS, flows) {
       for (let place = 0; place < FLOWS.length; place++) flows[place] = 0

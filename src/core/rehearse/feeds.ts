@@ -46,7 +46,8 @@ const COMMON = new Set([
   'of',
   'air',
 ])
-const OUTDOOR = /outdoor|outside|ambient|external|weather/i
+/** A heading that speaks of the air outside. */
+export const OUTDOOR = /outdoor|outside|ambient|external|weather/i
 
 /** How well a column’s heading fits an input; null where it names something else. */
 function likeness(column: FeedColumn, input: Input, where: Fed): number | null {

@@ -409,7 +409,7 @@ function ofFlow(trace: Trace, { brief, space }: MeasureContext): Measure[] {
   if (requirement.kept === 'always')
     return [lowestFlow, counted('short-of-air', trace, (at) => moved[at]! < requirement.flowLs - 0.05, 'fail')]
   if (requirement.kept !== 'mean') return [lowestFlow]
-  const window = Math.max(1, Math.round((requirement.overS ?? 3600) / trace.stepS))
+  const window = Math.max(1, Math.round(requirement.overS / trace.stepS))
   const means = slidingMean(moved, window, trace.filled)
   return [
     lowestFlow,

@@ -157,7 +157,6 @@ function settleRig(rig: Rig, stage: Stage, warm: Warm): void {
 export function warmUp(stage: Stage, machine: Machine): Warm {
   const rig = makeRig(stage, machine)
   const steps = Math.min(stage.drives.steps, Math.round(DAY_S / stage.drives.stepS))
-  rig.reads.fill(NaN)
   rig.running.step(rig.spaceState, rig.row, rig.flows, rig.outputsOn, 1e-3, rig.reads)
   rig.sensors.settle(rig.probeState, rig.row, rig.reads)
   for (let step = 0; step < steps; step++) stepRig(rig, stage, step)
@@ -167,7 +166,6 @@ export function warmUp(stage: Stage, machine: Machine): Warm {
 /** A run that goes on step by step: as many as are wanted at a time. */
 export type Run = {
   readonly trace: Trace
-  readonly movers: Movers
   /** Goes on to the end, or up to a step; true when the end is reached. */
   goTo(step: number): boolean
   /** The chain of the step last gone. */
@@ -186,7 +184,6 @@ export function beginRun(stage: Stage, machine: Machine, warm: Warm, into?: Trac
   let next = 0
   return {
     trace,
-    movers: rig.movers,
     running: rig.running,
     spaceState: rig.spaceState,
     goTo(step) {

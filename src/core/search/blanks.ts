@@ -120,3 +120,7 @@ export const candidateResponse = (given: Response, blanks: readonly Blank[], cho
     given,
     blanks.map(({ place, values }, index) => ({ place, value: values[choice[index]!]! })),
   )
+
+/** The present setting as a choice: where each figure stands among what it may be. */
+export const presentChoice = (blanks: readonly Blank[]): number[] =>
+  blanks.map(({ values, now }) => values.findIndex((value) => Math.abs(value - now) < 1e-6))

@@ -4,12 +4,12 @@ import { readAims } from '@/core/installation/read'
 import { builtInScenarios } from '@/core/scenario/builtIn'
 import { checkAims, type Aims } from '@/core/scenario/aims'
 import type { MeasureId } from '@/core/scenario/measureIds'
-import { movableBlanks, type Blank } from '@/core/search/blanks'
+import { movableBlanks, presentChoice, type Blank } from '@/core/search/blanks'
 import { whatCostsMost } from '@/core/search/costs'
 import { hardestDay, makeEvaluator, type Task } from '@/core/search/evaluator'
 import { crowding, dominates, frontOf, hypervolume, ranksOf, type Score } from '@/core/search/front'
 import { makeProposals } from '@/core/search/proposals'
-import { searchSettings, type Choice, type Evaluate } from '@/core/search/search'
+import { searchSettings, type Evaluate } from '@/core/search/search'
 import { spaceOf } from '@/core/space/starting'
 import { problemLine } from '@/core/words/problems'
 import { DEMO_NAMES, demoInstallation } from '@/testing/examples'
@@ -67,8 +67,6 @@ function taskFor(
     },
   }
 }
-const presentOf = (blanks: readonly Blank[]): Choice =>
-  blanks.map(({ values, now }) => values.findIndex((value) => Math.abs(value - now) < 1e-6))
 const by = (task: Task): Evaluate => {
   const evaluator = makeEvaluator(task)
   return (choices, level) => Promise.resolve(choices.map((choice) => evaluator.score(choice, level)))
@@ -193,7 +191,7 @@ test('two figures of a real room: the search finds what trying all of them finds
   const small = { ...task, blanks }
   const result = await searchSettings({
     sizes: blanks.map(({ values }) => values.length),
-    present: presentOf(blanks),
+    present: presentChoice(blanks),
     evaluate: by(small),
     tries: 5000,
     seed: 7,
@@ -211,7 +209,7 @@ test.each(DEMO_NAMES)('%s: the front is within a hundredth of that of a search t
   const run = (tries: number) =>
     searchSettings({
       sizes: blanks.map(({ values }) => values.length),
-      present: presentOf(blanks),
+      present: presentChoice(blanks),
       evaluate: by(scaled),
       tries,
       seed: 7,
@@ -243,7 +241,7 @@ test('proposals are settings the controller gives as they are, each is one edit,
     Promise.resolve(choices.map((choice) => evaluator.score(choice, level)))
   const result = await searchSettings({
     sizes: task.blanks.map(({ values }) => values.length),
-    present: presentOf(task.blanks),
+    present: presentChoice(task.blanks),
     evaluate,
     tries: 200,
     seed: 7,
@@ -271,7 +269,7 @@ test('a hard limit stands before everything that counts', async () => {
   })
   const result = await searchSettings({
     sizes: task.blanks.map(({ values }) => values.length),
-    present: presentOf(task.blanks),
+    present: presentChoice(task.blanks),
     evaluate: by(task),
     tries: 150,
     seed: 2,

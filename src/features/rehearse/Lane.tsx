@@ -3,6 +3,7 @@ import { memo, useMemo } from 'react'
 import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts'
 import { formatNumber, inPreferredUnit, preferredUnit, type UnitPreference } from '@/core/quantity/format'
 import type { Curve, LaneOf } from '@/features/rehearse/lanes'
+import { thin } from '@/features/rehearse/thin'
 import { wholeHours } from '@/features/rehearse/timeAxis'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { causeVar } from '@/ui/cause'
@@ -18,27 +19,15 @@ export type Span = { readonly fromRow: number; readonly toRow: number }
 
 /** Rows of the places that keep the highest and lowest of each stretch of the first curve; the others at the same places. */
 function sampled(curves: readonly Curve[], { fromRow, toRow }: Span, stepS: number, show: (x: number) => number) {
-  const lead = curves[0]!.values
-  const stretch = Math.max(1, Math.ceil((toRow - fromRow) / (MOST_PIECES / 2)))
-  const rows: Record<string, number | null>[] = []
-  const put = (row: number) =>
-    rows.push({
+  return thin(curves[0]!.values.subarray(fromRow, toRow), MOST_PIECES).map((place): Record<string, number | null> => {
+    const row = fromRow + place
+    return {
       atS: row * stepS,
       ...Object.fromEntries(
         curves.map(({ values }, index) => [`y${index}`, Number.isFinite(values[row]) ? show(values[row]!) : null]),
       ),
-    })
-  for (let from = fromRow; from < toRow; from += stretch) {
-    let low = from
-    let high = from
-    for (let row = from; row < Math.min(toRow, from + stretch); row++) {
-      if (lead[row]! < lead[low]!) low = row
-      if (lead[row]! > lead[high]!) high = row
     }
-    put(Math.min(low, high))
-    if (low !== high) put(Math.max(low, high))
-  }
-  return rows
+  })
 }
 
 /** Most steps of an axis; fewer beside a low lane. */
@@ -58,7 +47,7 @@ export function evenTicks(low: number, high: number, most = MOST_STEPS): number[
   return [low, high]
 }
 
-type Props = { lane: LaneOf; span: Span; stepS: number; preference: UnitPreference; letters?: readonly string[] }
+type Props = { lane: LaneOf; span: Span; stepS: number; preference: UnitPreference }
 
 /** One quantity over time: curves, the band of the target, the limit; ticks at even steps. */
 export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props) {

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts'
 import { learnReadings } from '@/core/learn/fromTable'
-import type { Learnt } from '@/core/learn/learn'
+import { learntSpace, type Learnt } from '@/core/learn/learn'
 import { plainCopy } from '@/core/json/plainCopy'
 import { formatNumber } from '@/core/quantity/format'
 import type { ReadingTable } from '@/core/rehearse/readingsSeries'
@@ -105,10 +105,7 @@ export function LearnSheet({ name, table, space }: Props) {
             sx={{ my: 1 }}
             onClick={() =>
               edit(`The space learnt from ${name}`, (draft) => {
-                draft.space = {
-                  ...plainCopy(learnt.space),
-                  learnt: { from: name, offBy: Math.round(learnt.predictedK * 100) / 100 },
-                }
+                draft.space = plainCopy(learntSpace(learnt, name))
               })
             }
           >

@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
 import type { ControllerModel } from '@/core/controller/schema'
 import { formatNumber } from '@/core/quantity/format'
+import { usualStepS } from '@/core/rehearse/daysOf'
 import { SPANS } from '@/core/scenario/builtIn'
 import type { Scenario } from '@/core/scenario/schema'
 import { checkSpaceHere } from '@/core/space/checkSpace'
@@ -32,9 +33,6 @@ type Props = {
 
 type View = 'one' | 'side' | 'better'
 
-/** Steps of a rehearsal, s: fine for days, a minute for a season. */
-const stepFor = (days: number): number => (days > 14 ? 60 : 10)
-
 /** A response against the space it serves: a day or a season of what happens, variants side by side, better settings; and readings, replayed. */
 export function RehearseStage({ installationId, files, models, onFeeds }: Props) {
   const installation = useRehearsed()
@@ -50,7 +48,7 @@ export function RehearseStage({ installationId, files, models, onFeeds }: Props)
   const job = useMemo<Job | null>(
     () =>
       given.machine && !file && isSound
-        ? { installation, given: given.response, space, scenario, stepS: stepFor(scenario.days) }
+        ? { installation, given: given.response, space, scenario, stepS: usualStepS(scenario.days) }
         : null,
     [installation, given, space, scenario, file, isSound],
   )

@@ -14,6 +14,7 @@ import { inputCause } from '@/core/rules/sentence'
 import type { Replay } from '@/core/rehearse/replay'
 import type { Series } from '@/core/rehearse/series'
 import { ActiveStrip } from '@/features/rehearse/ActiveStrip'
+import { wholeHours } from '@/features/rehearse/timeAxis'
 import { thin } from '@/features/rehearse/thin'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { causeVar } from '@/ui/cause'
@@ -33,12 +34,6 @@ type Props = {
   watched: string | null
   startsAtMs: number | null
   zone: string
-}
-
-/** About eight ticks, at whole hours a clock would show. */
-function wholeHours(lastS: number): number[] {
-  const stepH = [1, 2, 3, 6, 12, 24, 48, 168, 720].find((hours) => lastS / 3600 / hours <= 9) ?? 2160
-  return Array.from({ length: Math.floor(lastS / 3600 / stepH) + 1 }, (_, index) => index * stepH * 3600)
 }
 
 /** Each input and the lead's speed over the same time, one above the other. */
@@ -131,7 +126,7 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
             dataKey="atS"
             type="number"
             domain={['dataMin', 'dataMax']}
-            ticks={wholeHours(atS.at(-1) ?? 0)}
+            ticks={wholeHours(0, atS.at(-1) ?? 0)}
             tickFormatter={clock}
             interval="equidistantPreserveStart"
             minTickGap={14}

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import { builtInScenarios } from '@/core/scenario/builtIn'
+import { daysOf } from '@/core/rehearse/daysOf'
 import type { Scenario } from '@/core/scenario/schema'
 import { spaceOf } from '@/core/space/starting'
 import type { Space } from '@/core/space/schema'
@@ -30,9 +30,8 @@ export function useSpace(): Space {
 /** The days there are for this installation, its own after those that are built in. */
 export function useDays(space: Space, days: number): readonly Scenario[] {
   const { brief, response, scenarios } = useDocument()
-  const probe = space.probes[0]?.input ?? null
   return useMemo(
-    () => [...builtInScenarios({ duty: brief.duty, probe, fan: response.lead }, days), ...(scenarios ?? [])],
-    [brief.duty, probe, response.lead, days, scenarios],
+    () => daysOf({ brief, response, ...(scenarios ? { scenarios } : {}) }, space, days),
+    [brief, response, scenarios, space, days],
   )
 }

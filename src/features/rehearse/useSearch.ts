@@ -6,7 +6,7 @@ import type { Installation } from '@/core/installation/installation'
 import { checkAims, type Aims } from '@/core/scenario/aims'
 import type { Scenario } from '@/core/scenario/schema'
 import type { Costs } from '@/core/search/costs'
-import type { Blank } from '@/core/search/blanks'
+import { presentChoice, type Blank } from '@/core/search/blanks'
 import type { Task } from '@/core/search/evaluator'
 import type { Proposals } from '@/core/search/proposals'
 import { searchSettings, type Evaluated, type SearchResult } from '@/core/search/search'
@@ -59,12 +59,7 @@ export function useSearch(onFound: (best: number) => void) {
     }
     const result = await searchSettings({
       sizes: blanks.map(({ values }) => values.length),
-      present: blanks.map(({ values, now }) =>
-        Math.max(
-          0,
-          values.findIndex((value) => Math.abs(value - now) < 1e-6),
-        ),
-      ),
+      present: presentChoice(blanks),
       evaluate: await evaluateInPool(task),
       tries: aims.tries,
       seed: aims.seed,
