@@ -1,10 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { about, Id, Percent, closed, documentSchema } from '@/core/json/vocabulary'
+import { about, closed, Day, documentSchema, Id, Percent } from '@/core/json/vocabulary'
 
 const orNull = (maximum: number) => Type.Union([Type.Number({ minimum: 0, maximum }), Type.Null()])
-
-/** A day as people write it on a label: 2026-11-25. */
-const Day = Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$' })
 
 /** One line of a speed map: what was set and what was read there. Null: not read. */
 export const MapReading = Type.Object(

@@ -154,7 +154,17 @@ export type Problem = { readonly path: string } & (
   // What the server refuses.
   | {
       readonly code:
-        'last_owner' | 'site_in_use' | 'check_gone' | 'copy_too_large' | 'import_failed' | 'view_asked_wrong'
+        | 'last_owner'
+        | 'site_in_use'
+        | 'check_gone'
+        | 'copy_too_large'
+        | 'no_installation_in_zip'
+        | 'site_work_unknown'
+        | 'no_picture'
+        | 'not_as_signed'
+        | 'rules_changed_meanwhile'
+        | 'import_failed'
+        | 'view_asked_wrong'
     }
   | { readonly code: 'not_whole'; readonly cameMore: boolean }
   | { readonly code: 'stays_without_reason'; readonly title: string }

@@ -22,3 +22,6 @@ export const documentSchema = <T extends string>(name: T) =>
 
 /** A value, or null where nothing is known of it. */
 export const orNull = <T extends TSchema>(schema: T) => Type.Union([schema, Type.Null()])
+
+/** A date, YYYY-MM-DD. */
+export const Day = Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$' })

@@ -57,6 +57,9 @@ export const formatQuantity = (
       : 'off'
     : `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`.trimEnd()
 
+/** A figure at an axis: a decimal only where there is one. */
+export const formatTick = (x: number): string => formatNumber(x, Number.isInteger(x) ? 0 : 1)
+
 /** A percent with no more decimals than it needs: "65", "12.5", "33.3". */
 export const formatPct = (pct: number): string => formatNumber(pct, Number.isInteger(Number(pct.toFixed(1))) ? 0 : 1)
 

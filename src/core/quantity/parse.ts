@@ -29,6 +29,23 @@ const unknownUnit = (quantity: Quantity, got: string): Problem => {
   return { code: 'unknown_unit', path: '', got, what: label, known: units.map((unit) => unit.symbol).join(', ') }
 }
 
+/** Several units in a row, as a person says a time: 14 min 20 s, 2 h 5 min. */
+const PARTS = /^\d+(?:[.,]\d+)?\s*[a-z]+(?:\s+\d+(?:[.,]\d+)?\s*[a-z]+)+$/i
+
+/** The seconds of a time said in parts, each of a smaller unit than the one before; null where it is none. */
+function partsS(text: string): number | null {
+  if (!PARTS.test(text)) return null
+  const { units } = quantitySpec('time')
+  let [total, above] = [0, Infinity]
+  for (const [, digits = '', word = ''] of text.matchAll(/(\d+(?:[.,]\d+)?)\s*([a-z]+)/gi)) {
+    const unit = units.find(({ names }) => names.includes(word.toLowerCase()))
+    if (!unit || unit.scale >= above) return null
+    above = unit.scale
+    total += toBase(unit, Number(digits.replace(',', '.')))
+  }
+  return total
+}
+
 /** Reads what a person typed ("68F", "20c", "0.5 h", "14:50", "90 cfm", "20,5") into the base unit of `quantity`.
  *  @param typedUnit symbol of the unit meant when none is typed; the base unit by default
  *  @param limits plausible range in the base unit where it is narrower than the quantity's own
@@ -39,7 +56,7 @@ export function parseQuantity(
   { typedUnit, limits }: { typedUnit?: string; limits?: readonly [min: number, max: number] } = {},
 ): Outcome<number> {
   const { label, units, plausible, hint } = quantitySpec(quantity)
-  const timeS = quantity === 'time' ? stopwatchS(text.trim()) : null
+  const timeS = quantity === 'time' ? (stopwatchS(text.trim()) ?? partsS(text.trim())) : null
   if (timeS !== null) return parseQuantity(`${timeS} s`, quantity, limits ? { limits } : {})
   const match = NUMBER_THEN_UNIT.exec(text.trim().replace(/\u00a0/g, ' '))
   const [, digits, rest] = match ?? []

@@ -137,3 +137,16 @@ test.each([
   const read = parseQuantity(text, quantity)
   expect(read.ok ? read.value : NaN).toBeCloseTo(base, 4)
 })
+
+describe('a time said in parts', () => {
+  test.each([
+    ['14 min 20 s', 860],
+    ['2 h 5 min', 7500],
+    ['1 d 2 h 3 min 4 s', 93784],
+    ['1,5 h 10 min', 6000],
+    ['2h 5min', 7500],
+  ])('%s is %i s', (text, timeS) => expect(parseQuantity(text, 'time')).toEqual({ ok: true, value: timeS }))
+  test.each(['20 s 14 min', '5 min 6 min', '4 min 3 K', '4 min x'])('%s is refused in words', (text) =>
+    expect(parseQuantity(text, 'time')).toMatchObject({ ok: false }),
+  )
+})

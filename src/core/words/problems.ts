@@ -170,6 +170,13 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   last_owner: () => 'A workspace has an owner: make somebody else one first.',
   site_in_use: () => 'There are installations on this site, in the yard or set aside; move or delete them first.',
   check_gone: () => 'This check no longer belongs to the setting; open Prove again.',
+  no_installation_in_zip: () => 'No installation in this file can be read: choose the zip of an exported installation.',
+  site_work_unknown: () => 'This server does not know what was sent; load the page again.',
+  no_picture: () => 'That is no picture this server can keep: take it again as JPEG or PNG.',
+  rules_changed_meanwhile: () =>
+    'Somebody else changed these rules meanwhile: nothing was kept. Load the page again, then put yours in.',
+  not_as_signed: () =>
+    'What is kept is not what was signed: somebody changed it meanwhile, or you did after signing. Look at the changes, then sign again.',
   copy_too_large: () => 'This working copy is too large to keep.',
   import_failed: () =>
     'Soft Gale itself failed on this file; nothing of it was kept. Import it again, or tell who looks after it.',

@@ -2,37 +2,7 @@ import { parseEpw } from '@/core/formats/epw/parse'
 import { epwLines, hourOfDate, readingsLine } from '@/core/scenario/weatherFile'
 import { checkScenario } from '@/core/scenario/checkScenario'
 import { problemLine } from '@/core/words/problems'
-
-/** A weather file made up here: a header of eight lines as the format asks, an hour a line, no place on earth. */
-const HEADER = [
-  'LOCATION,Nowhere Quay,-,XXX,MADE UP,000000,52.0,1.0,0.0,3.0',
-  'DESIGN CONDITIONS,0',
-  'TYPICAL/EXTREME PERIODS,0',
-  'GROUND TEMPERATURES,0',
-  'HOLIDAYS/DAYLIGHT SAVINGS,No,0,0,0',
-  'COMMENTS 1,made up',
-  'COMMENTS 2,',
-  'DATA PERIODS,1,1,Data,Sunday,1/1,12/31',
-]
-function hourLine(day: number, hour: number, { temp = '8.0', rh = '80' } = {}): string {
-  const cells = new Array<string>(35).fill('0')
-  cells.splice(0, 6, '2026', '3', String(day), String(hour), '0', '?9?9')
-  ;[cells[6], cells[7], cells[8], cells[9], cells[13], cells[21], cells[33]] = [
-    temp,
-    '5.0',
-    rh,
-    '101300',
-    '120',
-    '3.5',
-    '0.4',
-  ]
-  return cells.join(',')
-}
-const file = (lines: readonly string[]): string => [...HEADER, ...lines].join('\r\n')
-const days = (count: number) =>
-  Array.from({ length: count * 24 }, (_, index) =>
-    hourLine(1 + Math.floor(index / 24), (index % 24) + 1, { temp: String(index / 10) }),
-  )
+import { weatherDays as days, weatherLine as hourLine, weatherText as file } from '@/testing/weatherText'
 
 test('reads place and hours: the hour 1 of the format begins at midnight', () => {
   const epw = parseEpw(file(days(2)))
@@ -71,6 +41,11 @@ test('one bad line is a gap of its own and is named; a missing mark is a gap wit
     expect.stringMatching(/^line 18: .*nonsense/),
   ])
   expect(epwLines(epw.value, 0, 1)[0]!.points).toHaveLength(21)
+})
+
+test('bad lines beyond those that are told are still counted', () => {
+  const epw = parseEpw(file([...days(1), ...Array.from({ length: 50 }, () => 'nonsense')]))
+  expect(epw.ok && [epw.value.bad.length, epw.value.badCount]).toEqual([20, 50])
 })
 
 test.each([

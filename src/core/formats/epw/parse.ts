@@ -16,8 +16,10 @@ export type EpwHour = {
 export type Epw = {
   readonly place: string
   readonly hours: readonly EpwHour[]
-  /** Lines of which something could not be used, by their number: each is a gap and nothing more. */
+  /** The first of what could not be used, by its line: each is a gap and nothing more. */
   readonly bad: readonly Problem[]
+  /** How much there was of it. */
+  readonly badCount: number
 }
 
 // Places of the fields of a data line, and what stands for missing. Source: EnergyPlus Auxiliary Programs, “EnergyPlus Weather File (EPW) Data
@@ -36,19 +38,18 @@ const NEEDED: readonly FieldName[] = ['tempC', 'rhPct']
 const MOST_BAD = 20
 const MOST_LINES = 100_000
 
-function readField(cells: readonly string[], name: FieldName, line: number, bad: Problem[]): number {
+function readField(cells: readonly string[], name: FieldName, line: number, tell: (bad: Problem) => void): number {
   const { at, missing, low, high, name: what } = FIELDS[name]
   const text = cells[at]?.trim() ?? ''
   const value = text === '' ? NaN : Number(text)
   const isMissing = text === '' || Math.abs(value - missing) < 0.05
   if (isMissing) return NEEDED.includes(name) ? NaN : 0
   if (value >= low && value <= high) return value
-  if (bad.length < MOST_BAD)
-    bad.push(
-      Number.isNaN(value)
-        ? { code: 'cell_not_a_number', path: `line ${line}`, got: text, what }
-        : { code: 'impossible_reading', path: `line ${line}`, what, got: text },
-    )
+  tell(
+    Number.isNaN(value)
+      ? { code: 'cell_not_a_number', path: `line ${line}`, got: text, what }
+      : { code: 'impossible_reading', path: `line ${line}`, what, got: text },
+  )
   return NaN
 }
 
@@ -67,15 +68,19 @@ export function parseEpw(text: string): Outcome<Epw> {
   if (lines.length === 0) return no('there are no hours after DATA PERIODS')
   if (lines.length > MOST_LINES) return no(`there are more than ${MOST_LINES} lines`)
   const bad: Problem[] = []
+  let badCount = 0
+  function tell(problem: Problem): void {
+    badCount++
+    if (bad.length < MOST_BAD) bad.push(problem)
+  }
   const hours = lines.flatMap((cells, index): EpwHour[] => {
     const line = periods + index + 2
     const [, month, day, hour] = cells.map(Number)
     if (!(month! >= 1 && month! <= 12 && day! >= 1 && day! <= 31 && hour! >= 1 && hour! <= 24)) {
-      if (bad.length < MOST_BAD)
-        bad.push({ code: 'not_a_time', path: `line ${line}`, got: cells.slice(0, 5).join(',') })
+      tell({ code: 'not_a_time', path: `line ${line}`, got: cells.slice(0, 5).join(',') })
       return []
     }
-    const read = (name: FieldName) => readField(cells, name, line, bad)
+    const read = (name: FieldName) => readField(cells, name, line, tell)
     return [
       {
         month: month!,
@@ -91,5 +96,5 @@ export function parseEpw(text: string): Outcome<Epw> {
   })
   if (!hours.some(({ tempC }) => Number.isFinite(tempC))) return no('no hour has a temperature')
   const [place = ''] = (data[0] ?? []).slice(1)
-  return ok({ place, hours, bad })
+  return ok({ place, hours, bad, badCount })
 }
