@@ -17,6 +17,13 @@ export const panelState = (panel: Panel, id: string): PanelState | undefined =>
 export const panelShows = ({ shows }: PanelState, value: string): string =>
   shows.replaceAll('{value}', value).replaceAll('{reading}', '18.4')
 
+/** The setting whose value a state shows: the one that is open there, or the one that a touch opens from there. */
+export function settingShownIn({ panel, settings }: ControllerModel, state: PanelState): Setting | undefined {
+  const opens = [state, ...state.moves.flatMap(({ to }) => (panel && to ? (panelState(panel, to) ?? []) : []))]
+  const id = opens.find(({ setting }) => setting !== undefined)?.setting
+  return settings.find((setting) => setting.id === id)
+}
+
 /** The panel after power-up. `kept` by default: as it leaves the box. */
 export const panelStart = (
   { settings, panel }: ControllerModel,

@@ -7,19 +7,7 @@ import { valueAt } from '@/core/json/path'
 import { compile } from '@/core/machine/compile'
 import { adopt } from '@/core/start/adopt'
 import { startingResponse } from '@/core/start/startingResponse'
-import { demoInstallation } from '@/testing/examples'
-
-const DEMOS = [
-  'changing-rooms',
-  'kiln-room',
-  'creamery-condenser',
-  'duckling-brooder',
-  'fruiting-room',
-  'bakehouse-flue',
-  'archive-flat',
-  'ticket-hall-door',
-  'inverter-cupboard',
-]
+import { DEMO_NAMES, demoInstallation } from '@/testing/examples'
 
 test.each(DUTIES)('%s: a new one starts with a response that can be carried out', (duty) => {
   const fresh = newInstallation('New', duty)
@@ -28,17 +16,20 @@ test.each(DUTIES)('%s: a new one starts with a response that can be carried out'
   expect(origins.map(({ place }) => place)).toContain('floor.speedPct')
 })
 
-test.each(DEMOS)('%s: the floor is the highest of its reasons, and every figure with an origin is there', (name) => {
-  const installation = demoInstallation(name)
-  const { response, origins } = startingResponse(installation)
-  expect(checkInstallation({ ...installation, response })).toEqual([])
-  const [highest] = derive(installation).lead?.reasons ?? []
-  if (highest) expect(response.floor.speedPct).toBe(Math.ceil(highest.speedPct))
-  for (const { place, wording } of origins) {
-    expect(valueAt(response, place)).toEqual(expect.any(Number))
-    expect(wording).toMatch(/\.$/)
-  }
-})
+test.each(DEMO_NAMES)(
+  '%s: the floor is the highest of its reasons, and every figure with an origin is there',
+  (name) => {
+    const installation = demoInstallation(name)
+    const { response, origins } = startingResponse(installation)
+    expect(checkInstallation({ ...installation, response })).toEqual([])
+    const [highest] = derive(installation).lead?.reasons ?? []
+    if (highest) expect(response.floor.speedPct).toBe(Math.ceil(highest.speedPct))
+    for (const { place, wording } of origins) {
+      expect(valueAt(response, place)).toEqual(expect.any(Number))
+      expect(wording).toMatch(/\.$/)
+    }
+  },
+)
 
 test('the boost is the speed at which the map gives the flow wanted at the most', () => {
   const rooms = demoInstallation('changing-rooms')
@@ -59,7 +50,7 @@ test('a full point is moved under the limit', () => {
   expect(ramp?.kind === 'ramp' && ramp.fullAt).toBeLessThan(target.bandTo + 1)
 })
 
-const PAIRS = DEMOS.flatMap((from) => DEMOS.filter((to) => to !== from).map((to) => [from, to] as const))
+const PAIRS = DEMO_NAMES.flatMap((from) => DEMO_NAMES.filter((to) => to !== from).map((to) => [from, to] as const))
 test.each(PAIRS)('the response of %s can be taken over by %s', (from, to) => {
   const [giver, taker] = [demoInstallation(from), demoInstallation(to)]
   const response = adopt(
