@@ -1,8 +1,9 @@
 import { fail, ok, type Outcome } from '@/core/json/problem'
 import { learnables, waterLearnables, type Learnable } from '@/core/learn/learnable'
 import { leastSquares, type Bound } from '@/core/learn/leastSquares'
-import { fanTable, tableAt } from '@/core/space/fanTables'
-import { DRIVE, DRIVE_RANGES, DRIVES, FLOW, FLOWS, READ, READS, type Drive } from '@/core/space/model'
+import { fanTable } from '@/core/space/fanTables'
+import { addFlow, fullOverLs, putOverShare } from '@/core/space/flows'
+import { DRIVE, DRIVE_RANGES, DRIVES, FLOWS, READ, READS, type Drive } from '@/core/space/model'
 import { primaryReads } from '@/core/space/primary'
 import type { Serves, Space } from '@/core/space/schema'
 import type { Where } from '@/core/space/starting'
@@ -86,11 +87,8 @@ type Track = { readonly madeC: Float64Array; readonly madeRhPct: Float64Array }
 /** Runs a space through readings: its first store begins at what was read, the second so much away. */
 function makeTrack(space: Space, where: Where, readings: LearnReadings) {
   const { atS, readC, readRhPct, drives, fansPct } = readings
-  const tables = space.fans.map((fan) => fanTable(fan, where))
-  const fullOver = space.fans.reduce(
-    (sum, { way }, fan) => sum + (way === 'over' ? tableAt(tables[fan]!.flowLs, 100) : 0),
-    0,
-  )
+  const fans = space.fans.map((fan) => ({ way: fan.way, table: fanTable(fan, where) }))
+  const fullOver = fullOverLs(fans)
   const row = Float64Array.from(DRIVES, (drive) => DRIVE_RANGES[drive].rest)
   const flows = new Float64Array(FLOWS.length)
   const reads = new Float64Array(READS.length)
@@ -100,13 +98,8 @@ function makeTrack(space: Space, where: Where, readings: LearnReadings) {
   function drive(index: number): void {
     for (const [name, column] of Object.entries(drives)) row[DRIVE[name as Drive]] = column[index]!
     flows.fill(0)
-    space.fans.forEach(({ way }, fan) => {
-      const pct = fansPct[fan]?.[index] ?? 0
-      if (way === 'flue') flows[FLOW.flueShare]! += pct / 100
-      else
-        flows[way === 'out' ? FLOW.outLs : way === 'in' ? FLOW.inLs : FLOW.overLs]! += tableAt(tables[fan]!.flowLs, pct)
-    })
-    flows[FLOW.overShare] = fullOver > 0 ? flows[FLOW.overLs]! / fullOver : 0
+    fans.forEach((fan, place) => addFlow(flows, fan, fansPct[place]?.[index] ?? 0))
+    putOverShare(flows, fullOver)
   }
   return (serves: Serves, apartK: number): Track => {
     const running = makeSpace(serves, { outputIds: [] })

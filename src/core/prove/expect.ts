@@ -190,3 +190,31 @@ export function showsSomething(steps: readonly (readonly SpeedExpectation[])[]):
     ? all.every(({ isWide }) => !isWide)
     : all.some((one) => all.some((other) => one.fan === other.fan && !overlaps(one, other)))
 }
+
+const CURVE_SAMPLES = 120
+
+/** What the lead gives along the first reading of a step, in base units, with everything else as it was read: the part of the range in which
+ *  something changes. Empty where nothing is read, or nothing changes. */
+export function givenOver(
+  context: ProveContext,
+  check: CheckOf<'speed'>,
+  step: number,
+  readings: readonly (StepReading | undefined)[] = [],
+): { readonly x: number; readonly pct: number }[] {
+  const [id] = check.steps[step]!.reads
+  const input = id === undefined ? undefined : measuredOf(context, id)
+  if (!input) return []
+  const stages = stagesRead(check, readings, step)
+  const last = stages.at(-1)!
+  const points = Array.from({ length: CURVE_SAMPLES + 1 }, (_sample, index) => {
+    const x = input.from + ((input.to - input.from) * index) / CURVE_SAMPLES
+    const values = { ...last.values, [input.id]: x }
+    return { x, pct: fansAfter(context, [...stages.slice(0, -1), { ...last, values }])[0]! }
+  })
+  const moves = (index: number) => Math.abs(points[index]!.pct - points[Math.max(0, index - 1)]!.pct) > 0.05
+  const first = points.findIndex((_point, index) => moves(index))
+  if (first < 0) return []
+  const end = points.findLastIndex((_point, index) => moves(index))
+  const spare = Math.max(3, Math.ceil((end - first) / 4))
+  return points.slice(Math.max(0, first - spare), end + spare + 1)
+}

@@ -36,6 +36,7 @@ const Finding = Type.Union([
   Type.Object({ ...code('too-near') }, closed),
   Type.Object({ ...code('time-off'), offS: Type.Number(), allowedS: Type.Number() }, closed),
   Type.Object({ ...code('seen'), asExpected: Type.Boolean() }, closed),
+  Type.Object({ ...code('not-possible'), why: Type.String({ maxLength: 300 }) }, closed),
   /** What a version of this program before findings wrote in its own words. */
   Type.Object({ ...code('as-written'), text: Type.String({ maxLength: 2000 }) }, closed),
 ])
@@ -59,6 +60,7 @@ const TEXTS: { readonly [C in Code]: (finding: Of<C>) => string } = {
   'time-off': ({ offS, allowedS }) =>
     `${formatTime(Number(offS.toFixed(1)))} off; ${formatTime(Number(formatNumber(allowedS, 1)))} allowed.`,
   seen: ({ asExpected }) => (asExpected ? 'Seen as expected.' : 'Not as expected.'),
+  'not-possible': ({ why }) => `Not possible here: ${why}`,
   'as-written': ({ text }) => text,
 }
 

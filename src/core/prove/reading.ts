@@ -27,6 +27,8 @@ export const CheckReading = Type.Union([
   Type.Object({ kind: Type.Literal('speed'), steps: Type.Array(StepReading, { minItems: 1, maxItems: 8 }) }, closed),
   Type.Object({ kind: Type.Literal('time'), timeS: Type.Number({ minimum: 0, maximum: 604800 }) }, closed),
   Type.Object({ kind: Type.Literal('seen'), asExpected: Type.Boolean() }, closed),
+  /** Nothing could be read here, and why. */
+  Type.Object({ kind: Type.Literal('not-possible'), why: Type.String({ minLength: 3, maxLength: 300 }) }, closed),
 ])
 export type CheckReading = Static<typeof CheckReading>
 

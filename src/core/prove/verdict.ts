@@ -114,6 +114,8 @@ function judgeDifference(context: ProveContext, check: CheckOf<'speed'>, reading
 /** Judges a reading against what the response gives at the moment that was really read.
  *  @throws {RangeError} when the reading is of another kind than the check */
 export function judge(context: ProveContext, check: Check, reading: CheckReading): Verdict {
+  if (reading.kind === 'not-possible')
+    return { verdict: 'cannot-tell', finding: { code: 'not-possible', why: reading.why } }
   if (check.kind === 'speed' && reading.kind === 'speed') return judgeSpeed(context, check, reading.steps)
   if (check.kind === 'time' && reading.kind === 'time') {
     const allowed = allowedS(check.expectS)
