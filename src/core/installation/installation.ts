@@ -4,9 +4,10 @@ import { Calibration } from '@/core/calibration/schema'
 import { SEVERITIES } from '@/core/json/severity'
 import { about, closed, documentSchema } from '@/core/json/vocabulary'
 import { Kit } from '@/core/kit/schema'
+import { Upkeep } from '@/core/installation/upkeep'
 import { Response } from '@/core/response/schema'
-import { Rehearsed } from '@/core/scenario/rehearsed'
-import { Scenario } from '@/core/scenario/schema'
+import { MOST_REHEARSED, Rehearsed } from '@/core/scenario/rehearsed'
+import { MOST_OWN_DAYS, Scenario } from '@/core/scenario/schema'
 import { Space } from '@/core/space/schema'
 
 const SettingValue = Type.Object(
@@ -41,6 +42,21 @@ export const DialState = Type.Object(
     readBack: about(
       'what settings showed when they were read back after entering',
       Type.Optional(Type.Array(SettingValue, { maxItems: 60 })),
+    ),
+    cannot: about(
+      'actions that cannot be done here, with why',
+      Type.Optional(
+        Type.Array(
+          Type.Object(
+            {
+              action: about('id of the action', Type.String({ maxLength: 80 })),
+              reason: about('why', Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' })),
+            },
+            closed,
+          ),
+          { maxItems: 100 },
+        ),
+      ),
     ),
     reasons: about(
       'why commissioned settings are changed',
@@ -96,8 +112,9 @@ export const Installation = Type.Object(
       Type.Optional(Type.Array(Dismissed, { maxItems: 60 })),
     ),
     space: about('the space it is rehearsed in, where somebody changed or learnt it', Type.Optional(Space)),
-    scenarios: about('days of its own', Type.Optional(Type.Array(Scenario, { maxItems: 6 }))),
-    rehearsed: about('what rehearsals came to', Type.Optional(Type.Array(Rehearsed, { maxItems: 12 }))),
+    scenarios: about('days of its own', Type.Optional(Type.Array(Scenario, { maxItems: MOST_OWN_DAYS }))),
+    upkeep: about('what comes after the job', Type.Optional(Upkeep)),
+    rehearsed: about('what rehearsals came to', Type.Optional(Type.Array(Rehearsed, { maxItems: MOST_REHEARSED }))),
   },
   closed,
 )

@@ -9,13 +9,16 @@ import { nameIn } from '@/core/json/nameIn'
 import type { Problem } from '@/core/json/problem'
 import { METRIC } from '@/core/quantity/format'
 import { compare } from '@/core/record/compare'
+import { dueList } from '@/core/record/due'
+import { readOpenItems } from '@/core/record/readOpenItems'
+import { sealState, type SealState } from '@/core/record/sealState'
 import type { Cause } from '@/core/rules/kind'
-import { dateOf } from '@/core/rules/yearDay'
+import { dateOf, dayText } from '@/core/rules/yearDay'
 import { ruleKind, ruleInputId, boostOf } from '@/core/rules/table'
 import { problemLine } from '@/core/words/problems'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
-const OVERVIEW_VERSION = 2
+const OVERVIEW_VERSION = 3
 
 /** What an overview was derived by: the program's version of it, and the day, as a season put in by hand may be over since yesterday.
  *  @param today YYYY-MM-DD */
@@ -42,6 +45,10 @@ export type Overview = {
   /** What that speed gives, l/s; null where it is not mapped. */
   readonly flowLs: number | null
   readonly concern: { readonly title: string; readonly detail: string; readonly grave: boolean } | null
+  /** How far the last seal was proved; null where nothing was sealed. */
+  readonly sealed: SealState | null
+  /** The day of the next check, YYYY-MM-DD; null where nobody named one. */
+  readonly nextVisitOn: string | null
 }
 
 /** One that cannot be shown: what is wrong with it. */
@@ -57,11 +64,11 @@ export type Overviewed = {
 
 /** What a stored working copy shows in a list; one that cannot be opened, or that the program fails on, says so.
  *  @param data the working copy as it is stored
- *  @param sealed what was sealed last, as it is stored; null where nothing was
+ *  @param sealed what was sealed last, as it is stored, and what was open then; a document of null where nothing was
  *  @param onFault hears of a fault of the program itself */
 export function overviewOf(
   data: unknown,
-  sealed: unknown,
+  sealed: { readonly document: unknown; readonly open: unknown },
   onFault: (error: unknown) => void,
   today: string | null = null,
 ): Overviewed {
@@ -75,8 +82,10 @@ export function overviewOf(
   if (opened.kind === 'unreadable') return bad(nameIn(data), opened.problems.slice(0, 3).map(problemLine).join(' '))
   const { document } = opened
   try {
-    const overview = shown(document, opened.kind === 'marked' ? opened.problems : [], today)
-    const before = sealed === null ? null : openInstallation(sealed)
+    const before = sealed.document === null ? null : openInstallation(sealed.document)
+    const open = readOpenItems(sealed.open)
+    const state = before === null ? null : sealState(open.ok ? open.value : null)
+    const overview = shown(document, opened.kind === 'marked' ? opened.problems : [], today, state)
     return {
       name: document.name,
       overview,
@@ -89,7 +98,12 @@ export function overviewOf(
   }
 }
 
-function shown(document: Installation, problems: readonly Problem[], today: string | null): Overview {
+function shown(
+  document: Installation,
+  problems: readonly Problem[],
+  today: string | null,
+  sealed: SealState | null,
+): Overview {
   const derived = derive(document)
   const { brief, response } = document
   const values = Object.fromEntries(
@@ -125,8 +139,23 @@ function shown(document: Installation, problems: readonly Problem[], today: stri
       ? { ...judgementText(concern), grave: concern.severity === 'hurts' }
       : problems[0]
         ? { title: 'Something in it cannot be right.', detail: problemLine(problems[0]), grave: false }
-        : null,
+        : overdueConcern(document, today),
+    sealed,
+    nextVisitOn: document.upkeep?.nextVisitOn ?? null,
   }
+}
+
+/** What is over its day: a check, an alarm that was to be tried. What was never done is counted from a seal, and is not known here. */
+function overdueConcern(document: Installation, today: string | null): Overview['concern'] {
+  if (today === null) return null
+  const late = dueList(document, today).filter(({ kind, on }) => (kind === 'visit' || kind === 'task') && on < today)
+  return late.length === 0
+    ? null
+    : {
+        title: 'Overdue.',
+        detail: late.map(({ title, on }) => `${title}, since ${dayText(on)}.`).join(' '),
+        grave: false,
+      }
 }
 
 /** The fans by name; of a long row only how many. */

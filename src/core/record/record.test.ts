@@ -45,14 +45,16 @@ describe('what a seal leaves open', () => {
     const document = demoInstallation('fruiting-room')
     const derived = derive(document)
     const given = givenMark(derived.given.response)
-    const [{ id: check } = { id: '' }] = planFor(document, derived)!.plan
+    const { context, plan } = planFor(document, derived)!
+    const [first, second] = [plan[0]!, plan[1]!]
+    const { id: check } = first
     const isOpen = (...results: ReadVerdict[]) => openOf(document, results).find(({ key }) => key === check)?.detail
     expect(isOpen()).toBe('Not done.')
     expect(isOpen({ check, given, verdict: 'passes' })).toBeUndefined()
     expect(isOpen({ check, given: 'earlier', verdict: 'passes' })).toBe('Not done.')
     expect(isOpen({ check, given, verdict: 'passes' }, { check, given, verdict: 'fails' })).toBe('It failed.')
     expect(isOpen({ check, given, verdict: 'cannot-tell' })).toBe('It could not be told.')
-    expect(lastOf([{ check, given, verdict: 'passes' }], 'other', given)).toBeUndefined()
+    expect(lastOf([{ check, given, verdict: 'passes' }], context, second)).toBeUndefined()
   })
 
   test('in words', () => {

@@ -4,16 +4,18 @@ import { judgementText } from '@/core/advise/words'
 import { actionText, dialIn } from '@/core/controller/dialIn'
 import type { Derived } from '@/core/derive/derive'
 import { DUTY_PLANS } from '@/core/duty/table'
-import { isDone } from '@/core/installation/dialProgress'
+import { isDone, whyCannot } from '@/core/installation/dialProgress'
 import type { Installation } from '@/core/installation/installation'
 import { mountingQuestions } from '@/core/kit/checklist'
-import { givenMark } from '@/core/prove/givenMark'
+import type { Check } from '@/core/prove/check'
+import { speaksOf } from '@/core/prove/checkMark'
+import type { ProveContext } from '@/core/prove/context'
 import { planFor } from '@/core/prove/plan'
 import type { VerdictKind } from '@/core/prove/verdict'
 import { checkText } from '@/core/prove/words'
 import type { UnitPreference } from '@/core/quantity/format'
 
-export const OPEN_KINDS = ['danger', 'warning', 'action', 'check', 'question'] as const
+export const OPEN_KINDS = ['danger', 'warning', 'action', 'check', 'question', 'told'] as const
 type OpenKind = (typeof OPEN_KINDS)[number]
 
 /** One thing that was open when something was sealed; a danger with the reason why it stays. */
@@ -32,12 +34,12 @@ export type OpenItem = Static<typeof OpenItem>
 /** What was read of one check, as far as this is about it: oldest first in a list. */
 export type ReadVerdict = { readonly check: string; readonly given: string; readonly verdict: VerdictKind }
 
-/** The last result of a check for what is given now; an older one proves nothing any more. */
+/** The last result that speaks of a check as it is now; an older one proves nothing any more. */
 export const lastOf = <T extends Pick<ReadVerdict, 'check' | 'given'>>(
   results: readonly T[],
-  check: string,
-  mark: string,
-): T | undefined => results.filter((result) => result.check === check && result.given === mark).at(-1)
+  context: ProveContext,
+  check: Check,
+): T | undefined => results.findLast((result) => result.check === check.id && speaksOf(context, check, result))
 
 const NOT_PASSED: Record<Exclude<VerdictKind, 'passes'>, string> = {
   fails: 'It failed.',
@@ -50,13 +52,12 @@ function openChecks(
   results: readonly ReadVerdict[],
   preference?: UnitPreference,
 ): OpenItem[] {
-  const mark = givenMark(derived.given.response)
   const planned = planFor(installation, derived, preference)
   return (planned?.plan ?? []).flatMap((check): OpenItem[] => {
-    const verdict = lastOf(results, check.id, mark)?.verdict
+    const verdict = planned && lastOf(results, planned.context, check)?.verdict
     if (!planned || verdict === 'passes') return []
     const { title } = checkText(planned.context, check)
-    return [{ kind: 'check', key: check.id, title, detail: verdict === undefined ? 'Not done.' : NOT_PASSED[verdict] }]
+    return [{ kind: 'check', key: check.id, title, detail: !verdict ? 'Not done.' : NOT_PASSED[verdict] }]
   })
 }
 
@@ -64,12 +65,15 @@ function openActions({ kit, dial }: Installation, { fit }: Derived, preference?:
   if (!kit.controller || !fit) return []
   return dialIn(kit.controller, fit, dial, preference)
     .filter((action) => !isDone(action, dial))
-    .map(({ id, title }) => ({
-      kind: 'action',
-      key: id,
-      title: actionText(title),
-      detail: 'Not entered, or not marked.',
-    }))
+    .map((action) => {
+      const why = whyCannot(action, dial)
+      return {
+        kind: 'action',
+        key: action.id,
+        title: actionText(action.title),
+        detail: why === null ? 'Not entered, or not marked.' : `Cannot be done here: ${why}`,
+      }
+    })
 }
 
 function openQuestions({ brief, kit }: Installation): OpenItem[] {
@@ -85,6 +89,31 @@ function openQuestions({ brief, kit }: Installation): OpenItem[] {
     ),
   ]
 }
+
+/** Where a fan begins to turn is what the floor stands on. */
+const openCalibration = ({ lead }: Derived): OpenItem[] =>
+  lead && lead.startPct === null
+    ? [
+        {
+          kind: 'question',
+          key: 'calibrate-start',
+          title: `From which setting does ${lead.fan.name} turn?`,
+          detail: 'Not read.',
+        },
+      ]
+    : []
+
+const openPeople = ({ upkeep }: Installation): OpenItem[] =>
+  upkeep?.told
+    ? []
+    : [
+        {
+          kind: 'told',
+          key: 'told',
+          title: 'Show somebody there how it works, and what to do when it does not.',
+          detail: 'Nobody is named.',
+        },
+      ]
 
 /** Everything that a seal would leave open: dangers and warnings that nobody has left as they are, actions not entered, checks not passed for
  *  what is given now, questions of brief and kit without an answer. It never blocks a seal; it is written on it. */
@@ -103,6 +132,8 @@ export const stillOpen = (
   ...openActions(installation, derived, preference),
   ...openChecks(installation, derived, results, preference),
   ...openQuestions(installation),
+  ...openCalibration(derived),
+  ...openPeople(installation),
 ]
 
 const COUNTED: Record<OpenKind, readonly [one: string, more: string]> = {
@@ -111,6 +142,7 @@ const COUNTED: Record<OpenKind, readonly [one: string, more: string]> = {
   action: ['action not entered', 'actions not entered'],
   check: ['check not passed', 'checks not passed'],
   question: ['question open', 'questions open'],
+  told: ['person to be shown how it works', 'people to be shown how it works'],
 }
 
 /** “3 checks not passed, 1 question open”; empty where nothing is. */
