@@ -2,7 +2,8 @@ import type { Machine } from '@/core/machine/compile'
 import { phi1 } from '@/core/space/linear'
 import type { Scenario, ScenarioEvent } from '@/core/scenario/schema'
 import { fanTable, tableAt, type FanTable } from '@/core/space/fanTables'
-import { DRIVE, FLOW, FLOWS } from '@/core/space/model'
+import { addFlow, fullOverLs, putOverShare } from '@/core/space/flows'
+import { DRIVE, FLOWS } from '@/core/space/model'
 import type { Space, SpaceFan, Way } from '@/core/space/schema'
 import type { Where } from '@/core/space/starting'
 
@@ -76,8 +77,7 @@ export function makeMovers(
     const fan = space.fans.find((candidate) => candidate.fan === id) ?? { fan: id, ...STANDING }
     return makeMover(fan, tables(fan), scenario, stepS)
   })
-  const overFullLs = fans.reduce((sum, { way, table }) => sum + (way === 'over' ? tableAt(table.flowLs, 100) : 0), 0)
-  const places: Record<Way, number> = { out: FLOW.outLs, in: FLOW.inLs, over: FLOW.overLs, flue: FLOW.flueShare }
+  const overFullLs = fullOverLs(fans)
   const count = fans.length
   return {
     newState: () => new Float64Array(count * 2),
@@ -85,16 +85,16 @@ export function makeMovers(
       for (let place = 0; place < FLOWS.length; place++) flows[place] = 0
       const supply = Math.min(1, drives[DRIVE.supplyPct]! / 100)
       for (let index = 0; index < count; index++) {
-        const { way, table, keeps, meanKeeps, events } = fans[index]!
+        const fan = fans[index]!
+        const { keeps, meanKeeps, events } = fan
         const towards = fansPct[index]! * supply
         const before = state[index]!
         const mean = towards + (before - towards) * meanKeeps
         state[index] = towards + (before - towards) * keeps
         state[count + index] = mean
-        const share = events.length > 0 ? left(events, atS) : 1
-        flows[places[way]]! += way === 'flue' ? (mean / 100) * share : tableAt(table.flowLs, mean) * share
+        addFlow(flows, fan, mean, events.length > 0 ? left(events, atS) : 1)
       }
-      flows[FLOW.overShare] = overFullLs > 0 ? flows[FLOW.overLs]! / overFullLs : 0
+      putOverShare(flows, overFullLs)
       return state[count]! / 100
     },
     powerW(state) {

@@ -4,6 +4,9 @@ import { MEASURE_IDS, MEASURE_UNITS, VERDICTS } from '@/core/scenario/measureIds
 
 const Short = (maxLength: number) => Type.String({ minLength: 1, maxLength })
 
+/** So many are kept with an installation. */
+export const MOST_REHEARSED = 12
+
 /** What a rehearsal came to, in short: kept with the installation and sealed with it. */
 export const Rehearsed = Type.Object(
   {

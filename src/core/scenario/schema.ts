@@ -135,3 +135,6 @@ export const Scenario = Type.Object(
   closed,
 )
 export type Scenario = Static<typeof Scenario>
+
+/** Days of its own that an installation may have. */
+export const MOST_OWN_DAYS = 6
