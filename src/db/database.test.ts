@@ -91,7 +91,7 @@ describe('working copy', () => {
     await spoil(scope, spoiled, { schema: 'soft-gale/installation@7', name: 'Shed' })
     expect(await getInstallation(scope, spoiled)).toMatchObject({ kind: 'unreadable', name: 'Shed' })
     for (const { document, sealed, ...of } of await listStaleLines(scope, 1, 10)) {
-      const { overview, ...told } = overviewOf(document, sealed, (error) => {
+      const { overview, ...told } = overviewOf(document, { document: sealed, open: null }, (error) => {
         throw error
       })
       await saveLine(scope, 1, { ...of, ...told, duty: null, line: overview })

@@ -25,6 +25,8 @@ const now = (name: string) => at(name).notNull().defaultNow()
 export const workspace = pgTable('workspace', {
   id: uuid('id').primaryKey().defaultRandom(),
   name: text('name').notNull(),
+  /** Cautions and rules of its own; src/core/record/localRule.ts. */
+  localRules: jsonb('local_rules').notNull().default([]),
   createdAt: now('created_at'),
 })
 
@@ -274,6 +276,14 @@ export const revision = pgTable(
     document: jsonb('document').notNull(),
     /** What was open when it was sealed, with the reason of each danger; null from before that was asked. */
     open: jsonb('open'),
+    /** SHA-256 of the canonical text of the document as it is stored, in hexadecimal; null from before it was kept. */
+    fingerprint: text('fingerprint'),
+    /** When it was signed, by the clock of whoever signed: earlier than `sealedAt` where there was no line. */
+    signedAt: at('signed_at'),
+    /** The signature as a path of an SVG picture of 600 by 200; null where none was given. */
+    signature: text('signature'),
+    /** The workspace’s own rules for this duty as they stood then; null from before there were any. */
+    localRules: jsonb('local_rules'),
     sealedBy: text('sealed_by').notNull(),
     sealedAt: now('sealed_at'),
   },
@@ -298,6 +308,10 @@ export const checkResult = pgTable(
     verdict: text('verdict').notNull(),
     /** Why, by code with figures; src/core/prove/finding.ts. */
     finding: jsonb('finding').notNull(),
+    /** What was said of it, in the words of whoever read. */
+    note: text('note').notNull().default(''),
+    /** When it was read, by the clock of whoever read: earlier than `readAt` where there was no line. */
+    takenAt: at('taken_at'),
     readBy: text('read_by').notNull(),
     readAt: now('read_at'),
     /** The order in which they came: a clock may be set back. */
@@ -307,6 +321,55 @@ export const checkResult = pgTable(
     primaryKey({ columns: [table.workspaceId, table.id] }),
     belongsToInstallation(table),
     index('check_result_of').on(table.workspaceId, table.installationId, table.seq),
+  ],
+)
+
+/** A picture that was taken on site: of a plate, of wiring, of what a check found. */
+export const photo = pgTable(
+  'photo',
+  {
+    id: uuid('id').notNull(),
+    workspaceId: ofWorkspace(),
+    installationId: ofInstallation(),
+    /** What it shows, by place: a part of the document, or `check` and its id. */
+    about: text('about').notNull(),
+    caption: text('caption').notNull().default(''),
+    type: text('type').notNull(),
+    bytes: bytea('bytes').notNull(),
+    takenBy: text('taken_by').notNull(),
+    takenAt: at('taken_at').notNull(),
+    keptAt: now('kept_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    belongsToInstallation(table),
+    index('photo_of').on(table.workspaceId, table.installationId, table.takenAt),
+  ],
+)
+
+/** A way to read one installation’s record without an account. Only a hash of its token is kept. */
+export const shareLink = pgTable(
+  'share_link',
+  {
+    id: uuid('id').notNull(),
+    workspaceId: ofWorkspace(),
+    installationId: ofInstallation(),
+    tokenHash: text('token_hash').notNull(),
+    /** Who it is for, in the words of whoever made it. */
+    forWhom: text('for_whom').notNull(),
+    madeBy: text('made_by').notNull(),
+    madeAt: now('made_at'),
+    expiresAt: at('expires_at').notNull(),
+    endedAt: at('ended_at'),
+    endedBy: text('ended_by'),
+    openedAt: at('opened_at'),
+    openedCount: integer('opened_count').notNull().default(0),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workspaceId, table.id] }),
+    belongsToInstallation(table),
+    unique('share_link_token').on(table.workspaceId, table.tokenHash),
+    index('share_link_of').on(table.workspaceId, table.installationId, table.madeAt),
   ],
 )
 
@@ -320,6 +383,10 @@ export const logEntry = pgTable(
     installationId: uuid('installation_id'),
     kind: text('kind').notNull(),
     text: text('text').notNull(),
+    /** The entry this one puts right: that one is struck through, and stays. */
+    corrects: uuid('corrects'),
+    /** Of a visit: when, why, weather, readings; src/core/record/visit.ts. */
+    detail: jsonb('detail'),
     writtenBy: text('written_by').notNull(),
     writtenAt: now('written_at'),
     /** The order in which they came: a clock may be set back. */
@@ -541,6 +608,8 @@ export const WORKSPACE_TABLES = [
   'reading_level',
   'invite',
   'audit',
+  'photo',
+  'share_link',
 ] as const
 
 /** Tables of people and of the program, not of a workspace: by name, so that a test knows that each was meant. */

@@ -8,6 +8,8 @@ import {
   importJob,
   installation,
   installationLine,
+  photo,
+  shareLink,
   presence,
   reading,
   readingFile,
@@ -43,7 +45,7 @@ async function removeInstallation(tx: Transaction, scope: OfWorkspace, id: strin
     .from(readingFile)
     .where(within(scope, readingFile, eq(readingFile.installationId, id)))
   for (const file of files) await removeReadings(tx, scope, file.id)
-  for (const table of [workingCopy, installationLine, checkResult, importJob, presence])
+  for (const table of [workingCopy, installationLine, checkResult, photo, shareLink, importJob, presence])
     await tx.delete(table).where(within(scope, table, eq(table.installationId, id)))
   await tx.delete(installation).where(here)
 }

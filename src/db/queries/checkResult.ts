@@ -24,6 +24,10 @@ export type CheckResult = {
   readonly reading: CheckReading | null
   readonly verdict: VerdictKind
   readonly finding: Finding
+  /** What was said of it, in the words of whoever read. */
+  readonly note: string
+  /** When it was read by the clock of whoever read; null from before that was noted. */
+  readonly takenAt: Date | null
   readonly readBy: string
   readonly readAt: Date
 }
@@ -32,7 +36,11 @@ export type CheckResult = {
 export const addCheckResult = (
   scope: Scope,
   installationId: string,
-  result: Omit<CheckResult, 'readBy' | 'readAt' | 'reading'> & { readonly reading: CheckReading },
+  result: Omit<CheckResult, 'readBy' | 'readAt' | 'reading' | 'note' | 'takenAt'> & {
+    readonly reading: CheckReading
+    readonly note?: string
+    readonly takenAt?: Date | null
+  },
 ): Promise<boolean> =>
   inWorkspace(scope, async (tx) => {
     if (!(await hasInstallation(tx, scope, installationId))) return false
@@ -64,7 +72,7 @@ export const listCheckResults = (scope: Scope, installationId: string): Promise<
       .from(checkResult)
       .where(within(scope, checkResult, eq(checkResult.installationId, installationId)))
       .orderBy(asc(checkResult.seq))
-    return rows.map(({ id, check, given, reading, verdict, finding, readBy, readAt }) => {
+    return rows.map(({ id, check, given, reading, verdict, finding, note, takenAt, readBy, readAt }) => {
       const read = readCheckReading(reading)
       return {
         id,
@@ -73,6 +81,8 @@ export const listCheckResults = (scope: Scope, installationId: string): Promise<
         reading: read.ok ? read.value : null,
         verdict: keptVerdict(verdict),
         finding: keptFinding(finding),
+        note,
+        takenAt,
         readBy,
         readAt,
       }

@@ -18,6 +18,8 @@ export type WorkingCopy = {
   readonly problems: readonly Problem[]
   readonly savedAt: Date
   readonly savedBy: string
+  /** The change that was kept last, by the id its page gave it. */
+  readonly saveId: string
 }
 type OfSite = { readonly id: string; readonly siteName: string; readonly setAsideAt: Date | null }
 export type InstallationRow = OfSite & { readonly kind: 'open'; readonly workingCopy: WorkingCopy }
@@ -41,20 +43,25 @@ const columns = {
   document: workingCopy.document,
   savedAt: workingCopy.savedAt,
   savedBy: workingCopy.savedBy,
+  saveId: workingCopy.saveId,
 }
 
 const selectInstallations = (tx: Transaction) =>
   tx.select(columns).from(installation).innerJoin(workingCopy, ofItsInstallation(workingCopy)).innerJoin(site, itsSite)
 
-type Selected = OfSite & { version: number; document: unknown; savedAt: Date; savedBy: string }
+type Selected = OfSite & { version: number; document: unknown; savedAt: Date; savedBy: string; saveId: string }
 
-function toRow({ id, siteName, setAsideAt, document: data, version, savedAt, savedBy }: Selected): AnyRow {
+function toRow({ id, siteName, setAsideAt, document: data, version, savedAt, savedBy, saveId }: Selected): AnyRow {
   const of = { id, siteName, setAsideAt }
   const opened = openInstallation(data)
   if (opened.kind === 'unreadable')
     return { ...of, kind: 'unreadable', name: nameIn(data), version, data, problems: opened.problems }
   const problems = opened.kind === 'marked' ? opened.problems : []
-  return { ...of, kind: 'open', workingCopy: { version, document: opened.document, problems, savedAt, savedBy } }
+  return {
+    ...of,
+    kind: 'open',
+    workingCopy: { version, document: opened.document, problems, savedAt, savedBy, saveId },
+  }
 }
 
 /** One installation with its working copy; null when this workspace has none of that id. */

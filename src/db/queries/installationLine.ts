@@ -24,6 +24,8 @@ export type StaleLine = {
   readonly document: unknown
   readonly sealNumber: number | null
   readonly sealed: unknown
+  /** What was open when it was sealed, as it is stored. */
+  readonly sealedOpen: unknown
 }
 
 /** Whether a line is missing, or was made by another derivation than `madeBy` or from what is no longer so. */
@@ -48,6 +50,7 @@ export const listStaleLines = (
         document: workingCopy.document,
         sealNumber: installation.lastSealNumber,
         sealed: revision.document,
+        sealedOpen: revision.open,
       })
       .from(installation)
       .innerJoin(workingCopy, ofItsInstallation(workingCopy))

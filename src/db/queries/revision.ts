@@ -2,13 +2,15 @@ import { randomUUID } from 'node:crypto'
 import { desc, eq, sql } from 'drizzle-orm'
 import type { Installation } from '@/core/installation/installation'
 import { openInstallation } from '@/core/installation/open'
+import { fingerprintOf } from '@/core/json/fingerprint'
 import type { Problem } from '@/core/json/problem'
+import { readLocalRules, rulesFor, type LocalRule } from '@/core/record/localRule'
 import { readOpenItems } from '@/core/record/readOpenItems'
 import { openText, type OpenItem } from '@/core/record/stillOpen'
-import { inWorkspace, type Scope } from '@/db/client'
+import { inWorkspace, type Scope, type Transaction } from '@/db/client'
 import { tellLive } from '@/db/queries/live'
 import { within } from '@/db/queries/within'
-import { installation, logEntry, revision, workingCopy } from '@/db/schema'
+import { installation, logEntry, revision, workingCopy, workspace } from '@/db/schema'
 
 export type Revision = {
   readonly id: string
@@ -18,6 +20,18 @@ export type Revision = {
   readonly sealedAt: Date
   /** What was open when it was sealed; null where that was not asked yet. */
   readonly open: readonly OpenItem[] | null
+  /** SHA-256 of what was sealed, as it is stored. */
+  readonly fingerprint: string
+  /** When it was signed, where that was before the server sealed it. */
+  readonly signedAt: Date | null
+  readonly signature: string | null
+  /** The workspace’s own rules for this duty as they stood then. */
+  readonly localRules: readonly LocalRule[]
+}
+
+const sealedRules = (data: unknown): LocalRule[] => {
+  const read = readLocalRules(data ?? [])
+  return read.ok ? read.value : []
 }
 
 const sealedDocument = (data: unknown): Installation | null => {
@@ -41,12 +55,32 @@ export const listRevisions = (scope: Scope, installationId: string): Promise<Rev
         sealedBy: revision.sealedBy,
         sealedAt: revision.sealedAt,
         open: revision.open,
+        fingerprint: revision.fingerprint,
+        signedAt: revision.signedAt,
+        signature: revision.signature,
+        localRules: revision.localRules,
       })
       .from(revision)
       .where(within(scope, revision, eq(revision.installationId, installationId)))
       .orderBy(desc(revision.number))
-    return rows.map(({ open, ...row }) => ({ ...row, open: sealedOpen(open) }))
+    return Promise.all(
+      rows.map(async ({ open, fingerprint, localRules, ...row }) => ({
+        ...row,
+        localRules: sealedRules(localRules),
+        open: sealedOpen(open),
+        fingerprint: fingerprint ?? (await storedFingerprint(tx, scope, row.id)),
+      })),
+    )
   })
+
+/** The fingerprint of what was sealed before fingerprints were kept. */
+async function storedFingerprint(tx: Transaction, scope: Scope, id: string): Promise<string> {
+  const [row] = await tx
+    .select({ document: revision.document })
+    .from(revision)
+    .where(within(scope, revision, eq(revision.id, id)))
+  return fingerprintOf(row?.document)
+}
 
 export type Seal = { readonly number: number; readonly sealedAt: Date }
 
@@ -73,13 +107,19 @@ export const getSealed = (scope: Scope, installationId: string, number: number):
 export type SealOutcome =
   | { readonly kind: 'sealed'; readonly number: number }
   | { readonly kind: 'behind'; readonly version: number }
+  /** What is kept is not what was signed. */
+  | { readonly kind: 'not-as-signed' }
   | { readonly kind: 'contradicts'; readonly problems: readonly Problem[] }
   | { readonly kind: 'unknown' }
 
 export type NewSeal = {
   readonly id: string
   readonly installationId: string
-  readonly version: number
+  /** The version that was looked at; where what was signed is known by its fingerprint, any that has it. */
+  readonly version: number | null
+  readonly fingerprint?: string | null
+  readonly signedAt?: Date | null
+  readonly signature?: string | null
   readonly reason: string
   /** What that version leaves open. */
   readonly open: readonly OpenItem[]
@@ -88,7 +128,7 @@ export type NewSeal = {
 /** Seals the working copy as it stands, if it is the version the person looked at. The same seal sent twice is one. */
 export const sealRevision = (
   scope: Scope,
-  { id, installationId, version, reason, open }: NewSeal,
+  { id, installationId, version, fingerprint: signed = null, signedAt = null, signature = null, reason, open }: NewSeal,
 ): Promise<SealOutcome> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId, personName } = scope
@@ -104,9 +144,13 @@ export const sealRevision = (
       .from(revision)
       .where(within(scope, revision, eq(revision.id, id)))
     if (same) return same.of === installationId ? { kind: 'sealed', number: same.number } : { kind: 'unknown' }
-    if (now.version !== version) return { kind: 'behind', version: now.version }
+    if (version !== null && now.version !== version) return { kind: 'behind', version: now.version }
     const opened = openInstallation(now.document)
     if (opened.kind !== 'whole') return { kind: 'contradicts', problems: opened.problems }
+    // What was looked at is the document of this version; what is kept may be one of an older.
+    if (signed !== null && signed !== (await fingerprintOf(opened.document))) return { kind: 'not-as-signed' }
+    const fingerprint = await fingerprintOf(now.document)
+    const [own] = await tx.select({ rules: workspace.localRules }).from(workspace).where(eq(workspace.id, workspaceId))
     const sealedAt = new Date()
     const here = within(scope, installation, eq(installation.id, installationId))
     const [last] = await tx
@@ -128,6 +172,10 @@ export const sealRevision = (
       reason,
       document: now.document,
       open,
+      fingerprint,
+      signedAt,
+      signature,
+      localRules: rulesFor(sealedRules(own?.rules), opened.document.brief.duty),
       sealedBy: personName,
       sealedAt,
     })

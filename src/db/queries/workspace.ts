@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { eq } from 'drizzle-orm'
+import { and, eq, or, sql } from 'drizzle-orm'
+import { readLocalRules, type LocalRule } from '@/core/record/localRule'
 import { database, inWorkspace, type Scope } from '@/db/client'
 import type { OfWorkspace } from '@/db/queries/within'
 import { person, workspace } from '@/db/schema'
@@ -20,6 +21,41 @@ export const workspaceName = (scope: OfWorkspace): Promise<string> =>
   inWorkspace(scope, async (tx) => {
     const [row] = await tx.select({ name: workspace.name }).from(workspace).where(eq(workspace.id, scope.workspaceId))
     return row?.name ?? ''
+  })
+
+/** Its own cautions and rules. What cannot be read is none: a page does not fall over it. */
+export const localRulesOf = (scope: OfWorkspace): Promise<LocalRule[]> =>
+  inWorkspace(scope, async (tx) => {
+    const [row] = await tx
+      .select({ rules: workspace.localRules })
+      .from(workspace)
+      .where(eq(workspace.id, scope.workspaceId))
+    const read = readLocalRules(row?.rules ?? [])
+    return read.ok ? read.value : []
+  })
+
+/** Puts rules in the place of those that were looked at; false where they are others by now. */
+export const saveLocalRules = (
+  scope: OfWorkspace,
+  before: readonly LocalRule[],
+  rules: readonly LocalRule[],
+): Promise<boolean> =>
+  inWorkspace(scope, async (tx) => {
+    const kept = await tx
+      .update(workspace)
+      .set({ localRules: rules })
+      .where(
+        and(
+          eq(workspace.id, scope.workspaceId),
+          // Sent twice, it is done once.
+          or(
+            sql`${workspace.localRules} = ${JSON.stringify(before)}::jsonb`,
+            sql`${workspace.localRules} = ${JSON.stringify(rules)}::jsonb`,
+          ),
+        ),
+      )
+      .returning({ id: workspace.id })
+    return kept.length > 0
   })
 
 /** How this person wants figures shown; their own row only. */

@@ -7,6 +7,7 @@ import {
   controllerModel,
   installation,
   logEntry,
+  photo,
   readingFile,
   revision,
   site,
@@ -52,6 +53,10 @@ export const wholeInstallation = (scope: OfWorkspace, id: string) =>
         reason: revision.reason,
         document: revision.document,
         open: revision.open,
+        fingerprint: revision.fingerprint,
+        signedAt: revision.signedAt,
+        signature: revision.signature,
+        localRules: revision.localRules,
         sealedBy: revision.sealedBy,
         sealedAt: revision.sealedAt,
       })
@@ -66,18 +71,41 @@ export const wholeInstallation = (scope: OfWorkspace, id: string) =>
         reading: checkResult.reading,
         verdict: checkResult.verdict,
         finding: checkResult.finding,
+        note: checkResult.note,
+        takenAt: checkResult.takenAt,
         readBy: checkResult.readBy,
         readAt: checkResult.readAt,
       })
       .from(checkResult)
       .where(within(scope, checkResult, eq(checkResult.installationId, id)))
       .orderBy(asc(checkResult.seq))
-    return { ...row, revisions, checks, log: await logOf(tx, scope, id) }
+    const photos = await tx
+      .select()
+      .from(photo)
+      .where(within(scope, photo, eq(photo.installationId, id)))
+      .orderBy(asc(photo.takenAt), asc(photo.id))
+    return { ...row, revisions, checks, log: await logOf(tx, scope, id), photos: photos.map(photoPart) }
   })
+
+type PhotoRow = typeof photo.$inferSelect
+
+/** A picture in a file of JSON: its bytes in base 64. */
+const photoPart = ({ id, about, caption, type, bytes, takenBy, takenAt }: PhotoRow) => ({
+  ...{ id, about, caption, type, takenBy, takenAt },
+  data: bytes.toString('base64'),
+})
 
 const logOf = (tx: Parameters<Parameters<typeof inWorkspace>[1]>[0], scope: OfWorkspace, id: string | null) =>
   tx
-    .select({ kind: logEntry.kind, text: logEntry.text, writtenBy: logEntry.writtenBy, writtenAt: logEntry.writtenAt })
+    .select({
+      id: logEntry.id,
+      kind: logEntry.kind,
+      text: logEntry.text,
+      corrects: logEntry.corrects,
+      detail: logEntry.detail,
+      writtenBy: logEntry.writtenBy,
+      writtenAt: logEntry.writtenAt,
+    })
     .from(logEntry)
     .where(within(scope, logEntry, id === null ? isNull(logEntry.installationId) : eq(logEntry.installationId, id)))
     .orderBy(asc(logEntry.seq))
@@ -113,19 +141,23 @@ type Part = NonNullable<Awaited<ReturnType<typeof wholeInstallation>>>
 type Written<T> = {
   [Key in keyof T]: T[Key] extends Date ? string : T[Key] extends Date | null ? string | null : T[Key]
 }
-export type InstallationIn = Written<Omit<Part, 'revisions' | 'checks' | 'log'>> & {
+export type InstallationIn = Written<Omit<Part, 'revisions' | 'checks' | 'log' | 'photos'>> & {
   revisions: Written<Part['revisions'][number]>[]
   checks: Written<Part['checks'][number]>[]
-  log: Written<Part['log'][number]>[]
+  log: LogIn[]
+  photos: Written<Part['photos'][number]>[]
 }
+/** An entry of a former file has no id. */
+type LogIn = Omit<Written<Part['log'][number]>, 'id'> & { id?: string }
 
 const timeOf = (text: string): Date => new Date(text)
+const timeOrNull = (text: string | null): Date | null => (text === null ? null : new Date(text))
 
 /** Puts an installation of a file into a workspace, with the ids, names and times it had. */
 export const putInstallation = (scope: OfWorkspace, part: InstallationIn): Promise<void> =>
   inWorkspace(scope, async (tx) => {
     const { workspaceId } = scope
-    const { id, site: siteName, revisions, checks, log, ...rest } = part
+    const { id, site: siteName, revisions, checks, log, photos, ...rest } = part
     await tx.insert(site).values({ workspaceId, name: siteName }).onConflictDoNothing()
     const [at] = await tx
       .select({ id: site.id })
@@ -151,20 +183,20 @@ export const putInstallation = (scope: OfWorkspace, part: InstallationIn): Promi
       savedBy: rest.savedBy,
       savedAt: timeOf(rest.savedAt),
     })
-    for (const { sealedAt, ...sealed } of revisions)
-      await tx.insert(revision).values({ ...of, ...sealed, sealedAt: timeOf(sealedAt) })
-    for (const { readAt, ...check } of checks)
-      await tx.insert(checkResult).values({ ...of, ...check, readAt: timeOf(readAt) })
-    for (const { writtenAt, ...entry } of log)
-      await tx.insert(logEntry).values({ ...of, ...entry, id: randomUUID(), writtenAt: timeOf(writtenAt) })
+    for (const { sealedAt, signedAt, ...sealed } of revisions)
+      await tx.insert(revision).values({ ...of, ...sealed, sealedAt: timeOf(sealedAt), signedAt: timeOrNull(signedAt) })
+    for (const { readAt, takenAt, ...check } of checks)
+      await tx.insert(checkResult).values({ ...of, ...check, readAt: timeOf(readAt), takenAt: timeOrNull(takenAt) })
+    for (const { writtenAt, id: entryId = randomUUID(), ...entry } of log)
+      await tx.insert(logEntry).values({ ...of, ...entry, id: entryId, writtenAt: timeOf(writtenAt) })
+    for (const { takenAt, data, ...picture } of photos)
+      await tx.insert(photo).values({ ...of, ...picture, takenAt: timeOf(takenAt), bytes: Buffer.from(data, 'base64') })
   })
 
 export const putLog = (scope: OfWorkspace, log: InstallationIn['log']): Promise<void> =>
   inWorkspace(scope, async (tx) => {
-    for (const { writtenAt, ...entry } of log)
-      await tx
-        .insert(logEntry)
-        .values({ ...entry, workspaceId: scope.workspaceId, id: randomUUID(), writtenAt: timeOf(writtenAt) })
+    for (const { writtenAt, id = randomUUID(), ...entry } of log)
+      await tx.insert(logEntry).values({ ...entry, workspaceId: scope.workspaceId, id, writtenAt: timeOf(writtenAt) })
   })
 
 /** Puts a controller of a file into a workspace; one that is there already gives way. */
