@@ -3,6 +3,7 @@ import type { ReactNode } from 'react'
 import type { Installation } from '@/core/installation/installation'
 import { METRIC } from '@/core/quantity/format'
 import { demoInstallation } from '@/testing/examples'
+import { WhoProvider } from '@/ui/onSite/who'
 import { WorkingCopyProvider } from '@/ui/workingCopy/context'
 
 /** What jsdom lacks, and an empty memory of the browser: no other tab, and no line to the server unless one is given. */
@@ -24,7 +25,7 @@ export function startBrowser(
 /** Draws what reads and writes a working copy over one, a demo where none is given. */
 export const renderOverCopy = (parts: ReactNode, installation: Installation = demoInstallation('fruiting-room')) =>
   render(
-    <>
+    <WhoProvider value={{ personId: 'p', workspaceId: 'w' }}>
       <div id="standing" />
       <WorkingCopyProvider
         id="one"
@@ -36,5 +37,5 @@ export const renderOverCopy = (parts: ReactNode, installation: Installation = de
       >
         {parts}
       </WorkingCopyProvider>
-    </>,
+    </WhoProvider>,
   )
