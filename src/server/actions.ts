@@ -9,17 +9,16 @@ import { changeRole, leaveWorkspace } from '@/server/commands/changeRole'
 import { choosePreference } from '@/server/commands/choosePreference'
 import { invitePerson } from '@/server/commands/invitePerson'
 import { joinWorkspace } from '@/server/commands/joinWorkspace'
-import { keepCheck } from '@/server/commands/keepCheck'
 import { keepController } from '@/server/commands/keepController'
+import { keepLocalRules } from '@/server/commands/keepLocalRules'
 import { keepFeeds } from '@/server/commands/keepFeeds'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
 import { place } from '@/server/commands/place'
 import { renameWorkspace } from '@/server/commands/renameWorkspace'
 import { replaceText } from '@/server/commands/replaceText'
-import { seal } from '@/server/commands/seal'
+import { endShare, shareRecord } from '@/server/commands/shareRecord'
 import { switchWorkspace } from '@/server/commands/switchWorkspace'
 import { withdrawInvitation } from '@/server/commands/withdrawInvitation'
-import { writeLog } from '@/server/commands/writeLog'
 import { DEMO_EMAIL, DEMO_PASSWORD } from '@/server/demoAccount'
 import { isKnownHost, isOwnOrigin } from '@/server/hosts'
 import { countTry } from '@/server/limits'
@@ -48,18 +47,6 @@ export async function importInstallationAction(input: unknown) {
   )
 }
 
-export async function sealAction(input: unknown) {
-  return asSigned('seal', { action: 'sealed', what: textIn(input, 'reason'), ...about(input) }, (scope) =>
-    seal(scope, input),
-  )
-}
-
-export async function keepCheckAction(input: unknown) {
-  return asSigned('work', { action: 'read', what: textIn(input, 'check'), ...about(input) }, (scope) =>
-    keepCheck(scope, input),
-  )
-}
-
 export async function keepControllerAction(input: unknown) {
   return asSigned('work', { action: 'kept a controller' }, (scope) => keepController(scope, input))
 }
@@ -81,10 +68,6 @@ export async function replaceTextAction(input: unknown) {
   )
 }
 
-export async function writeLogAction(input: unknown) {
-  return asSigned('work', { action: 'wrote into the log', ...about(input) }, (scope) => writeLog(scope, input))
-}
-
 export async function cancelImportAction(input: unknown) {
   return asSigned('work', { action: 'stopped an import' }, (scope) => cancelImport(scope, input))
 }
@@ -100,6 +83,19 @@ export async function invitePersonAction(input: unknown) {
 
 export async function withdrawInvitationAction(input: unknown) {
   return asSigned('people', { action: 'took an invitation back' }, (scope) => withdrawInvitation(scope, input))
+}
+
+export async function keepLocalRulesAction(input: unknown) {
+  return asSigned('seal', { action: 'changed the local rules' }, (scope) => keepLocalRules(scope, input))
+}
+
+export async function shareRecordAction(input: unknown) {
+  const audited = { action: 'made a link to the record', what: `for ${textIn(input, 'forWhom')}`, ...about(input) }
+  return asSigned('seal', audited, (scope) => shareRecord(scope, input))
+}
+
+export async function endShareAction(input: unknown) {
+  return asSigned('seal', { action: 'ended a link to a record' }, (scope) => endShare(scope, input))
 }
 
 export async function changeRoleAction(input: unknown) {

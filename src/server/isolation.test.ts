@@ -15,9 +15,11 @@ import * as invites from '@/db/queries/invite'
 import * as lives from '@/db/queries/live'
 import * as logs from '@/db/queries/log'
 import * as members from '@/db/queries/member'
+import * as photos from '@/db/queries/photo'
 import * as presences from '@/db/queries/presence'
 import * as readings from '@/db/queries/reading'
 import * as revisions from '@/db/queries/revision'
+import * as shares from '@/db/queries/shareLink'
 import * as sites from '@/db/queries/site'
 import * as withins from '@/db/queries/within'
 import * as workspaces from '@/db/queries/workspace'
@@ -37,6 +39,10 @@ import { renameWorkspace } from '@/server/commands/renameWorkspace'
 import { switchWorkspace } from '@/server/commands/switchWorkspace'
 import { withdrawInvitation } from '@/server/commands/withdrawInvitation'
 import { keepController } from '@/server/commands/keepController'
+import { keepLocalRules } from '@/server/commands/keepLocalRules'
+import { keepVisit } from '@/server/commands/keepVisit'
+import { endShare, shareRecord } from '@/server/commands/shareRecord'
+import { keepPhoto } from '@/server/commands/keepPhoto'
 import { keepCheck } from '@/server/commands/keepCheck'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
@@ -69,7 +75,12 @@ let fileId: string
 let jobId: string
 let pageId: string
 let siteId: string
+const photoId = randomUUID()
+const PICTURE = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])
 const inviteId = randomUUID()
+const shareId = randomUUID()
+const SHARE = { forWhom: 'the keeper', expiresAt: new Date(Date.now() + 3_600_000) }
+const RULE = { id: 'rule', duty: 'every', text: 'Two people on a roof.', edition: '2nd', dated: '2026-03-01' } as const
 
 const lineOf = (name: string): installationLines.KeptLine => ({
   installationId: id,
@@ -97,6 +108,8 @@ beforeAll(async () => {
     email: '',
     expiresAt: new Date(Date.now() + 3_600_000),
   })
+  await shares.addShareLink(mine, { ...SHARE, id: shareId, installationId: id, tokenHash: 'share of mine' })
+  await workspaces.saveLocalRules(mine, [], [RULE])
   await audits.addAudit(mine, { action: 'made', what: 'the yard', installationId: id, address: '127.0.0.1' })
   await installationLines.saveLine(mine, 1, lineOf('mine'))
   await controllerModels.saveControllerModel(mine, demoModel('two-pad-pwm'))
@@ -107,6 +120,11 @@ beforeAll(async () => {
     reading,
     verdict: 'passes',
     finding: { code: 'seen', asExpected: true },
+  })
+  await photos.addPhoto(mine, {
+    ...{ id: photoId, installationId: id, about: 'kit', caption: 'Plate', type: 'image/png' },
+    takenAt: new Date(),
+    bytes: PICTURE,
   })
   await revisions.sealRevision(mine, {
     id: randomUUID(),
@@ -139,6 +157,8 @@ const snapshot = async () => ({
   invites: await invites.listInvites(mine),
   yard: await installationLines.listYard(mine, { madeBy: 1 }),
   name: await workspaces.workspaceName(mine),
+  rules: await workspaces.localRulesOf(mine),
+  shares: await shares.listShareLinks(mine, id),
   present: await presences.touchPresence(
     { ...mine, personName: 'Ida Wren' },
     { pageId: otherPageId, installationId: id },
@@ -188,7 +208,21 @@ const QUERIES: Record<string, Walk[string] | null> = {
       verdict: 'fails',
       finding: { code: 'seen', asExpected: false },
     }),
-  listLog: (who) => logs.listLog(who, { installationId: id }),
+  listPhotos: (who) => photos.listPhotos(who, id),
+  listWholePhotos: (who) => photos.listWholePhotos(who, id),
+  getPhoto: (who) => photos.getPhoto(who, photoId),
+  addPhoto: (who) =>
+    photos.addPhoto(who, {
+      ...{ id: randomUUID(), installationId: id, about: 'kit', caption: '', type: 'image/png' },
+      takenAt: new Date(),
+      bytes: PICTURE,
+    }),
+  listLog: async (who) => [
+    ...(await logs.listLog(who, { installationId: id })),
+    ...(await logs.listLog(who, { siteId })),
+    ...(await logs.listLog(who, { by: mine.personName })),
+  ],
+  logWriters: async (who) => (await logs.logWriters(who)).filter((name) => name === mine.personName),
   logWrittenBy: (who) => logs.logWrittenBy(who, 'Tam Reed'),
   addLogEntry: (who) =>
     logs.addLogEntry(who, { id: randomUUID(), installationId: id, kind: 'note', text: 'by a stranger' }),
@@ -243,6 +277,8 @@ const QUERIES: Record<string, Walk[string] | null> = {
   savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm' }),
   createWorkspace: null,
   countPeople: null,
+  localRulesOf: async (who) => (await workspaces.localRulesOf(who)).filter(({ id: rule }) => rule === RULE.id),
+  saveLocalRules: (who) => workspaces.saveLocalRules(who, [RULE], [{ ...RULE, id: 'theirs' }]),
   removeEmptySite: async (who) => ((await sites.removeEmptySite(who, siteId)) === 'unknown' ? null : 'removed'),
   placeReadingFile: (who) => readings.placeReadingFile(who, fileId, new Date()),
   listDeletedFiles: (who) => readings.listDeletedFiles(who, id),
@@ -260,6 +296,11 @@ const QUERIES: Record<string, Walk[string] | null> = {
   // These name a person, and are given one’s own by whoever calls them; the walk of commands has them.
   listMemberships: null,
   addMember: null,
+  addShareLink: (who) =>
+    shares.addShareLink(who, { ...SHARE, id: randomUUID(), installationId: id, tokenHash: 'of a stranger' }),
+  listShareLinks: (who) => shares.listShareLinks(who, id),
+  openShareLink: (who) => shares.openShareLink(who, 'share of mine'),
+  endShareLink: (who) => shares.endShareLink(who, shareId),
   listInstallationIds: (who) => workspaceFiles.listInstallationIds(who),
   wholeInstallation: (who) => workspaceFiles.wholeInstallation(who, id),
   wholeLog: (who) => workspaceFiles.wholeLog(who),
@@ -286,6 +327,31 @@ const COMMANDS: Walk = {
   keepWorkingCopy: (who) => keepWorkingCopy(who, { id, baseVersion: 1, saveId: randomUUID(), document }),
   seal: (who) => seal(who, { id: randomUUID(), installationId: id, version: 1, reason: 'by a stranger' }),
   keepCheck: (who) => keepCheck(who, { id: randomUUID(), installationId: id, check: 'floor', reading }),
+  keepPhoto: (who) =>
+    keepPhoto(who, {
+      ...{ id: randomUUID(), installationId: id, about: 'kit', caption: '', takenAt: '2026-11-27T10:00:00Z' },
+      data: PICTURE.toString('base64'),
+    }),
+  keepVisit: (who) =>
+    keepVisit(who, {
+      id: randomUUID(),
+      installationId: id,
+      visit: {
+        beganAt: '2026-11-27T10:00:00Z',
+        endedAt: '2026-11-27T11:00:00Z',
+        why: 'a look',
+        weather: '',
+        readings: [],
+        done: { checks: 0, lines: 0 },
+      },
+    }),
+  shareRecord: (who) => shareRecord(who, { id: randomUUID(), installationId: id, forWhom: 'a stranger', days: 7 }),
+  endShare: (who) => endShare(who, { id: shareId }),
+  // Its own rules are all it can name: those of another workspace are not touched.
+  keepLocalRules: async (who) => {
+    await keepLocalRules(who, { before: [], rules: [{ ...RULE, id: 'theirs' }] })
+    return { kind: 'unknown' }
+  },
   writeLog: (who) => writeLog(who, { id: randomUUID(), installationId: id, text: 'by a stranger' }),
   importReadingsFile: (who) => importReadingsFile(who, { id: randomUUID(), installationId: id, name: 'x.csv' }, csv()),
   sendReadings: (who) =>
@@ -345,9 +411,11 @@ test('every query stands in the walk', () => {
     lives,
     logs,
     members,
+    photos,
     presences,
     readings,
     revisions,
+    shares,
     sites,
     withins,
     workspaces,

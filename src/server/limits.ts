@@ -15,6 +15,7 @@ const LIMITS = {
   'letter:account': { points: 5, duration: HOUR_S },
   'demo:address': { points: 60, duration: 10 * MINUTE_S },
   'join:address': { points: 30, duration: 5 * MINUTE_S },
+  'share:address': { points: 60, duration: 5 * MINUTE_S },
 } as const
 export type Limit = keyof typeof LIMITS
 

@@ -1,3 +1,7 @@
+import { LOG_KINDS } from '@/core/formats/workspaceFile/format'
+import type { LogAsk } from '@/db/queries/log'
+import { isUuid } from '@/server/commands/input'
+
 /** What an address asks of a list. */
 export type ListQuery = { readonly before?: string; readonly holds?: string }
 
@@ -9,3 +13,33 @@ export const readListQuery = ({
   holds: holds.slice(0, 80),
   before: /^\d{1,15}$/.test(before) ? Number(before) : undefined,
 })
+
+/** What an address asks of the log. */
+export type LogQuery = ListQuery & {
+  readonly of?: string
+  readonly site?: string
+  readonly kind?: string
+  readonly by?: string
+  readonly from?: string
+  readonly to?: string
+}
+
+const DAY = /^\d{4}-\d\d-\d\d$/
+const dayOrNone = (text = ''): string | undefined =>
+  DAY.test(text) && !Number.isNaN(Date.parse(`${text}T00:00:00Z`)) ? text : undefined
+
+/** What of it can be asked: a filter that is none is left out. */
+export function readLogQuery(query: LogQuery): LogAsk {
+  const { of = '', site = '', kind, by = '', from, to } = query
+  const known = LOG_KINDS.find((one) => one === kind)
+  const [fromDay, toDay] = [dayOrNone(from), dayOrNone(to)]
+  return {
+    ...readListQuery(query),
+    ...(isUuid(of) && { installationId: of }),
+    ...(isUuid(site) && { siteId: site }),
+    ...(known && { kind: known }),
+    ...(by !== '' && { by: by.slice(0, 200) }),
+    ...(fromDay && { fromDay }),
+    ...(toDay && { toDay }),
+  }
+}

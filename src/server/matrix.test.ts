@@ -10,6 +10,8 @@ import { createWorkspace } from '@/db/queries/workspace'
 import { person } from '@/db/schema'
 import { useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import * as actions from '@/server/actions'
+import { signed } from '@/server/scope'
+import { doSiteWork, SITE_WORK } from '@/server/siteWork'
 import { may, RIGHTS, ROLES, type Right, type Role } from '@/server/rights'
 import { demoInstallation } from '@/testing/examples'
 
@@ -32,6 +34,11 @@ jest.mock('@/server/auth', () => ({
   }),
 }))
 
+// Built with the pages, and no module of Node’s own.
+jest.mock('@serwist/turbopack', () => ({
+  createSerwistRoute: () => ({ GET: () => Promise.resolve(new Response(null)) }),
+}))
+
 useThrowawayDatabase()
 
 type Row = Right | 'open'
@@ -39,13 +46,13 @@ type Row = Right | 'open'
 const ACTIONS: Record<string, Row> = {
   makeInstallationAction: 'work',
   importInstallationAction: 'work',
-  sealAction: 'seal',
-  keepCheckAction: 'work',
   keepControllerAction: 'work',
   keepFeedsAction: 'work',
+  keepLocalRulesAction: 'seal',
+  shareRecordAction: 'seal',
+  endShareAction: 'seal',
   placeAction: 'archive',
   replaceTextAction: 'work',
-  writeLogAction: 'work',
   cancelImportAction: 'work',
   choosePreferenceAction: 'person',
   invitePersonAction: 'people',
@@ -60,6 +67,7 @@ const ACTIONS: Record<string, Row> = {
 }
 
 const ROUTES: Record<string, Row> = {
+  'GET api/along/[id]': 'look',
   'GET api/audit': 'people',
   'GET api/auth/[...all]': 'open',
   'POST api/auth/[...all]': 'open',
@@ -68,13 +76,18 @@ const ROUTES: Record<string, Row> = {
   'GET api/find': 'look',
   'GET api/health': 'open',
   'GET api/imports': 'look',
+  'POST api/installation': 'work',
   'GET api/installation/[id]/export': 'look',
+  'GET api/installation/[id]/papers/[paper]': 'look',
   'GET api/installation/[id]/revisions/[number]': 'look',
+  'GET api/installation/[id]/zip': 'look',
   'GET api/live': 'look',
+  'GET api/log': 'look',
   'GET api/me': 'person',
   // Its own rule: this machine, or a token.
   'GET api/metrics': 'open',
   'POST api/presence': 'look',
+  'GET api/photo/[id]': 'look',
   'GET api/readings/[id]': 'look',
   'POST api/readings/[id]': 'work',
   'GET api/readings/[id]/csv': 'look',
@@ -83,7 +96,10 @@ const ROUTES: Record<string, Row> = {
   'GET api/workspace': 'people',
   'POST api/workspace': 'person',
   'GET api/working-copy/[id]': 'look',
+  'POST api/work': 'work',
   'PUT api/working-copy/[id]': 'work',
+  // The service worker: nothing of a workspace is in it.
+  'GET serwist/[path]': 'open',
 }
 
 const PAGES: Record<string, Row> = {
@@ -104,13 +120,19 @@ const PAGES: Record<string, Row> = {
   '(in)/outage': 'look',
   '(in)/people': 'look',
   '(in)/phone': 'look',
+  '(in)/rules': 'look',
   '(in)/sums': 'look',
   '(in)/yard': 'look',
+  '(print)/card/[id]': 'look',
   '(print)/record/[id]': 'look',
   // A link holder need not be signed in.
   'join/[workspace]/[token]': 'open',
   letters: 'open',
+  // What it draws lies in the browser; the server gives it nothing of a workspace.
+  offline: 'open',
   reset: 'open',
+  // A link holder need not be signed in; the link is for one record.
+  'shared/[workspace]/[token]': 'open',
   'sign-in': 'open',
   '': 'open',
 }
@@ -221,6 +243,32 @@ describe('routes', () => {
     })
     expect((await handler(request, { params: Promise.resolve({ id }) })).status).toBe(403)
   })
+})
+
+describe('work on site', () => {
+  const kinds: [string, Right][] = [
+    ['check', 'work'],
+    ['log', 'work'],
+    ['photo', 'work'],
+    ['visit', 'work'],
+    ['seal', 'seal'],
+  ]
+  test('each kind stands in the matrix', () =>
+    expect(Object.entries(SITE_WORK).map(([kind, { right }]) => [kind, right])).toEqual(kinds))
+  test.each(kinds.flatMap(([kind, right]) => ROLES.map((role) => [kind, role, right] as const)))(
+    '%s by %s, which takes the right to %s',
+    async (kind, role, right) => {
+      become(role)
+      const who = await signed()
+      const { kind: answer } = await doSiteWork(who!, { kind, input: { wrong: true } })
+      expect(answer).toBe(may(role, right) ? 'invalid' : 'forbidden')
+    },
+  )
+})
+
+test.each(['', 'constructor', '__proto__', 'other'])('work of no known kind (%s) is refused in words', async (kind) => {
+  become('owner')
+  expect(await doSiteWork((await signed())!, { kind, input: {} })).toMatchObject({ kind: 'invalid' })
 })
 
 describe('pages', () => {

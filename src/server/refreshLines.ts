@@ -9,8 +9,8 @@ import { heavy } from '@/server/heavy/heavy'
 export async function refreshLines(scope: OfWorkspace, most: number, among?: readonly string[]): Promise<number> {
   const madeBy = overviewMadeBy(utcToday())
   const stale = await listStaleLines(scope, madeBy, most, among)
-  for (const { document, sealed, sealNumber, version, installationId: id } of stale) {
-    const { name, overview, needs, isAsSealed } = await heavy('overview', document, sealed)
+  for (const { document, sealed, sealedOpen, sealNumber, version, installationId: id } of stale) {
+    const { name, overview, needs, isAsSealed } = await heavy('overview', document, sealed, sealedOpen)
     const duty = overview.kind === 'shown' ? overview.duty : null
     await saveLine(scope, madeBy, {
       installationId: id,

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { derive } from '@/core/derive/derive'
 import { canonicalJson } from '@/core/json/canonical'
 import { planFor } from '@/core/prove/plan'
+import { fingerprintOf } from '@/core/json/fingerprint'
 import { openText } from '@/core/record/stillOpen'
 import { problemLine } from '@/core/words/problems'
 import type { Scope } from '@/db/client'
@@ -9,6 +10,7 @@ import { inWorkspace } from '@/db/client'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { listLog } from '@/db/queries/log'
+import { listPhotos } from '@/db/queries/photo'
 import { getReadings, listReadingFiles } from '@/db/queries/reading'
 import { listRevisions } from '@/db/queries/revision'
 import { checkResult, workingCopy } from '@/db/schema'
@@ -17,6 +19,7 @@ import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { listControllerModels } from '@/db/queries/controllerModel'
 import { keepController } from '@/server/commands/keepController'
 import { keepCheck } from '@/server/commands/keepCheck'
+import { keepPhoto } from '@/server/commands/keepPhoto'
 import { keepWorkingCopy } from '@/server/commands/keepWorkingCopy'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
 import { replaceText } from '@/server/commands/replaceText'
@@ -327,5 +330,95 @@ describe('readings files', () => {
         ' ',
       ),
     ).toMatch(/larger than 64 MB|is not a time/)
+  })
+})
+
+describe('work that comes later', () => {
+  const signed = async (change: object = {}) => {
+    const { document } = (await openRow(id)).workingCopy
+    return {
+      ...{ id: randomUUID(), installationId: id, reason: 'signed in the loft', signedAt: '2026-11-27T10:00:00Z' },
+      fingerprint: await fingerprintOf(document),
+      ...change,
+    }
+  }
+
+  test('a seal is of what was signed: with its fingerprint, both times, and once', async () => {
+    const input = await signed()
+    expect(await seal(scope, input)).toMatchObject({ kind: 'done', number: 1 })
+    expect(await seal(scope, input)).toMatchObject({ kind: 'done', number: 1 })
+    const [sealed] = await listRevisions(scope, id)
+    expect(sealed).toMatchObject({ number: 1, fingerprint: input.fingerprint, signedAt: new Date(input.signedAt) })
+    expect(sealed!.sealedAt.getTime()).toBeGreaterThan(Date.parse(input.signedAt))
+  })
+
+  test('what was changed after it was signed is not sealed, and says why; signed again it is', async () => {
+    const input = await signed()
+    const { document, version } = (await openRow(id)).workingCopy
+    await keepWorkingCopy(scope, {
+      ...{ id, baseVersion: version, saveId: randomUUID() },
+      document: { ...document, name: 'Changed by a colleague' },
+    })
+    expect(lines(await seal(scope, input)).join(' ')).toMatch(/not what was signed/)
+    expect(await listRevisions(scope, id)).toEqual([])
+    expect(await seal(scope, await signed())).toMatchObject({ kind: 'done', number: 1 })
+  })
+
+  test('a seal that names neither version nor fingerprint is refused', async () =>
+    expect(await seal(scope, await signed({ fingerprint: undefined }))).toMatchObject({ kind: 'invalid' }))
+
+  test('a check is judged against what stood before whoever read, whatever is kept by now', async () => {
+    const { document } = (await openRow(id)).workingCopy
+    const against = structuredClone(document)
+    against.response.floor.speedPct = 40
+    const reading = {
+      kind: 'speed',
+      steps: [{ inputs: { roomTemp: 14, humidity: 84 }, fansPct: { exhaust: 40, 'make-up': 32 } }],
+    }
+    const at = { installationId: id, check: 'floor', reading }
+    expect(await keepCheck(scope, { ...at, id: randomUUID(), against })).toMatchObject({ verdict: 'passes' })
+    expect(await keepCheck(scope, { ...at, id: randomUUID() })).toMatchObject({ verdict: 'fails' })
+    const [there, here] = await listCheckResults(scope, id)
+    expect(there!.given).not.toBe(here!.given)
+  })
+
+  test('what is not possible here is kept with why, and proves nothing', async () => {
+    const reading = { kind: 'not-possible', why: 'beds are being picked' }
+    const takenAt = '2026-11-27T09:00:00Z'
+    expect(
+      await keepCheck(scope, {
+        id: randomUUID(),
+        installationId: id,
+        check: 'floor',
+        reading,
+        takenAt,
+        note: 'again in May',
+      }),
+    ).toMatchObject({ kind: 'done', verdict: 'cannot-tell' })
+    expect((await listCheckResults(scope, id))[0]).toMatchObject({
+      finding: { code: 'not-possible', why: 'beds are being picked' },
+      note: 'again in May',
+      takenAt: new Date(takenAt),
+    })
+  })
+
+  test('an entry of the log is put right by another about the same, and by no other', async () => {
+    const wrong = randomUUID()
+    await writeLog(scope, { id: wrong, installationId: id, text: 'filter is old' })
+    const right = { id: randomUUID(), installationId: id, text: 'filter is new', corrects: wrong }
+    expect(await writeLog(scope, right)).toEqual({ kind: 'done' })
+    expect((await listLog(scope, { installationId: id }))[0]).toMatchObject({ text: 'filter is new', corrects: wrong })
+    expect(await writeLog(scope, { ...right, id: randomUUID(), corrects: randomUUID() })).toEqual({ kind: 'unknown' })
+    expect(await writeLog(scope, { ...right, id: randomUUID(), installationId: null })).toEqual({ kind: 'unknown' })
+  })
+
+  test('a picture is kept once, by what its bytes are; anything else is refused', async () => {
+    const taken = { installationId: id, about: 'kit', caption: 'Plate', takenAt: '2026-11-27T09:00:00Z' }
+    const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]).toString('base64')
+    const one = { ...taken, id: randomUUID(), data: png }
+    expect([await keepPhoto(scope, one), await keepPhoto(scope, one)]).toEqual([{ kind: 'done' }, { kind: 'done' }])
+    expect(await listPhotos(scope, id)).toHaveLength(1)
+    const page = Buffer.from('<html><script>').toString('base64')
+    expect(lines(await keepPhoto(scope, { ...taken, id: randomUUID(), data: page })).join(' ')).toMatch(/no picture/)
   })
 })

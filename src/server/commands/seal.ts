@@ -6,7 +6,7 @@ import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { sealRevision } from '@/db/queries/revision'
 import { closed } from '@/core/json/vocabulary'
-import { Uuid } from '@/server/commands/input'
+import { Instant, Uuid } from '@/server/commands/input'
 import { heavy } from '@/server/heavy/heavy'
 import { refreshLine } from '@/server/refreshLines'
 import type { Result } from '@/server/result'
@@ -18,7 +18,11 @@ const readInput = validator(
     {
       id: Uuid,
       installationId: Uuid,
-      version: Type.Integer({ minimum: 1 }),
+      version: Type.Optional(Type.Integer({ minimum: 1 })),
+      /** SHA-256 of the document that was looked at: what is sealed is that, and nothing else. */
+      fingerprint: Type.Optional(Type.String({ pattern: '^[0-9a-f]{64}$' })),
+      signedAt: Type.Optional(Instant),
+      signature: Type.Optional(Type.String({ maxLength: 20_000, pattern: '^[MLQCZ0-9 .,-]*$' })),
       reason: Reason,
       /** Why each danger that is open stays, by its key. */
       stays: Type.Optional(
@@ -29,10 +33,10 @@ const readInput = validator(
   ),
 )
 
-/** What this version would leave open; null when it is not the one that is kept any more. */
-async function openOf(scope: Scope, installationId: string, version: number): Promise<OpenItem[] | null> {
+/** What the working copy would leave open; null when it is not the version that was looked at any more. */
+async function openOf(scope: Scope, installationId: string, version: number | null): Promise<OpenItem[] | null> {
   const row = await getInstallation(scope, installationId)
-  if (row?.kind !== 'open' || row.workingCopy.version !== version) return null
+  if (row?.kind !== 'open' || (version !== null && row.workingCopy.version !== version)) return null
   return heavy('stillOpen', row.workingCopy.document, await listCheckResults(scope, installationId))
 }
 
@@ -40,8 +44,11 @@ async function openOf(scope: Scope, installationId: string, version: number): Pr
 export async function seal(scope: Scope, input: unknown): Promise<Result<{ number: number }>> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  const { stays = [], ...wanted } = read.value
-  const items = (await openOf(scope, wanted.installationId, wanted.version)) ?? []
+  const { stays = [], id, installationId, version = null, fingerprint = null, reason } = read.value
+  // One of both says what was looked at.
+  if (version === null && fingerprint === null)
+    return { kind: 'invalid', problems: [{ code: 'not_as_signed', path: 'fingerprint' }] }
+  const items = (await openOf(scope, installationId, version)) ?? []
   const open = items.map((item): OpenItem => {
     const reason = item.kind === 'danger' ? stays.find(({ danger }) => danger === item.key)?.reason : undefined
     return reason === undefined ? item : { ...item, reason }
@@ -56,13 +63,19 @@ export async function seal(scope: Scope, input: unknown): Promise<Result<{ numbe
         title,
       })),
     }
-  const outcome = await sealRevision(scope, { ...wanted, open })
+  const { signedAt, signature = null } = read.value
+  const outcome = await sealRevision(scope, {
+    ...{ id, installationId, version, fingerprint, reason, signature, open },
+    signedAt: signedAt === undefined ? null : new Date(signedAt),
+  })
   switch (outcome.kind) {
     case 'sealed':
-      await refreshLine(scope, wanted.installationId)
+      await refreshLine(scope, installationId)
       return { kind: 'done', number: outcome.number }
     case 'behind':
       return { kind: 'behind', version: outcome.version, savedBy: '', savedAt: '' }
+    case 'not-as-signed':
+      return { kind: 'invalid', problems: [{ code: 'not_as_signed', path: 'fingerprint' }] }
     case 'contradicts':
       return { kind: 'invalid', problems: outcome.problems }
     case 'unknown':

@@ -11,6 +11,8 @@ const readInput = validator(
     {
       id: Uuid,
       installationId: Type.Union([Uuid, Type.Null()]),
+      /** The entry this one puts right. */
+      corrects: Type.Optional(Uuid),
       text: Type.String({ minLength: 1, maxLength: 2000, pattern: '\\S' }),
     },
     closed,

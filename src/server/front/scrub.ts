@@ -12,7 +12,7 @@ const SECRETS: readonly (readonly [RegExp, string])[] = [
     '$1(left out)',
   ],
   [/([?&](?:token|callbackURL|code)=)[^&\s"']+/gi, '$1(left out)'],
-  [/(\/(?:join|reset-password)\/)[^\s"'?]+/gi, '$1(left out)'],
+  [/(\/(?:join|shared|reset-password)\/)[^\s"'?]+/gi, '$1(left out)'],
   [/(postgres(?:ql)?:\/\/[^:\s/]+:)[^@\s]+@/g, '$1(left out)@'],
   [/(authorization: )[^\n]+/gi, '$1(left out)'],
 ]

@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream'
 import { ZipFile } from 'yazl'
 import { readingRows } from '@/db/queries/reading'
-import { workspaceName } from '@/db/queries/workspace'
+import { localRulesOf, workspaceName } from '@/db/queries/workspace'
 import {
   listInstallationIds,
   wholeControllers,
@@ -10,27 +10,37 @@ import {
   wholeReadingFiles,
 } from '@/db/queries/workspaceFile'
 import type { Scope } from '@/db/client'
-import { WORKSPACE_SCHEMA } from '@/server/workspaceFile/format'
+import { WORKSPACE_SCHEMA } from '@/core/formats/workspaceFile/format'
 
 const json = (data: unknown): Buffer => Buffer.from(JSON.stringify(data, null, 1))
 
-/** Everything of a workspace as a zip of JSON, written while it is read: one part at a time is held. */
-export function exportWorkspace(scope: Scope): ReadableStream<Uint8Array> {
+/** Everything of a workspace as a zip of JSON, written while it is read: one part at a time is held.
+ *  @param only one installation of it, with all that is its own */
+export function exportWorkspace(scope: Scope, only: string | null = null): ReadableStream<Uint8Array> {
   const zip = new ZipFile()
   const fail = (error: unknown) => zip.outputStream.emit('error', error)
   /** The content is asked for when its turn comes. */
   const add = (name: string, content: () => AsyncIterable<Buffer>) =>
     zip.addReadStreamLazy(name, {}, (give) => give(null, Readable.from(content())))
   void (async () => {
-    const [ids, name, controllers, files] = await Promise.all([
+    const [all, name, localRules, controllers, every] = await Promise.all([
       listInstallationIds(scope),
       workspaceName(scope),
-      wholeControllers(scope),
+      localRulesOf(scope),
+      only === null ? wholeControllers(scope) : [],
       wholeReadingFiles(scope),
     ])
-    const manifest = { schema: WORKSPACE_SCHEMA, name, writtenAt: new Date().toISOString(), installations: ids.length }
+    const ids = all.filter((id) => only === null || id === only)
+    const files = every.filter(({ installationId }) => only === null || installationId === only)
+    const manifest = {
+      schema: WORKSPACE_SCHEMA,
+      name,
+      writtenAt: new Date().toISOString(),
+      installations: ids.length,
+      localRules,
+    }
     zip.addBuffer(json(manifest), 'workspace.json')
-    zip.addBuffer(json(await wholeLog(scope)), 'log.json')
+    if (only === null) zip.addBuffer(json(await wholeLog(scope)), 'log.json')
     controllers.forEach((controller, index) => zip.addBuffer(json(controller), `controllers/${index + 1}.json`))
     for (const id of ids)
       add(`installations/${id}.json`, async function* () {

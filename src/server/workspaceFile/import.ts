@@ -1,16 +1,18 @@
 import { createInterface } from 'node:readline'
-import { fromBuffer, open, type Entry, type ZipFile } from 'yauzl'
+import type { Entry, ZipFile } from 'yauzl'
 import type { Readable } from 'node:stream'
+import { bytesOf, entriesOf, openZip, streamOf } from '@/archive/zip'
 import type { ReadingRow } from '@/core/formats/readingsCsv/reader'
 import { parseJson } from '@/core/json/parseJson'
 import type { Outcome, Problem } from '@/core/json/problem'
 import { problemLine } from '@/core/words/problems'
 import type { Finding } from '@/core/prove/finding'
+import { readLocalRules } from '@/core/record/localRule'
 import type { Scope } from '@/db/client'
 import { addMember } from '@/db/queries/member'
 import { importReadings } from '@/db/queries/reading'
-import { createWorkspace } from '@/db/queries/workspace'
-import { putController, putInstallation, putLog } from '@/db/queries/workspaceFile'
+import { createWorkspace, saveLocalRules } from '@/db/queries/workspace'
+import { putController, putInstallation, putLog, type InstallationIn } from '@/db/queries/workspaceFile'
 import { isUuid } from '@/server/commands/input'
 import { unavailable } from '@/server/result'
 import {
@@ -19,11 +21,10 @@ import {
   readLogPart,
   readManifest,
   readReadingsPart,
-} from '@/server/workspaceFile/format'
+} from '@/core/formats/workspaceFile/format'
 
 /** No part is larger unpacked; a file that says otherwise is no file of ours. */
 const LARGEST_PART_BYTES = 30_000_000
-const MOST_PARTS = 100_000
 const BATCH = 5000
 
 export type Counted = { readonly installations: number; readonly controllers: number; readonly readings: number }
@@ -41,7 +42,7 @@ export async function importWorkspace(
 ): Promise<BroughtIn> {
   let zip: ZipFile
   try {
-    zip = await opened(file)
+    zip = await openZip(file)
   } catch {
     return refused('no_zip')
   }
@@ -77,7 +78,7 @@ export async function importWorkspace(
       }
     }
     await each(/^log\.json$/, readLogPart, async (log) => {
-      await putLog(scope, log)
+      await putLog(scope, wholeEntries(log))
       return null
     })
     await each(/^controllers\/\d+\.json$/, readControllerPart, async (part) => {
@@ -86,26 +87,21 @@ export async function importWorkspace(
     })
     await each(/^installations\/[^/]+\.json$/, readInstallationPart, async (part) => {
       if (!isUuid(part.id)) throw new SpoiledPart('its id is none')
-      const checks = part.checks.map(({ finding, sentence = '', ...check }) => ({
-        ...check,
-        finding: finding ?? ({ code: 'as-written', text: sentence } satisfies Finding),
-      }))
-      await putInstallation(scope, { ...part, checks })
+      await putInstallation(scope, installationIn(part))
       return 'installations'
     })
-    await each(/^readings\/[^/]+\.json$/, readReadingsPart, async ({ columns, feeds: _feeds, ...part }, entry) => {
-      const lines = entries.get(entry.fileName.replace(/\.json$/, '.ndjson'))
-      if (!lines) throw new SpoiledPart('its readings are missing')
-      await importReadings(
-        scope,
-        { ...part, columns: columns as never },
-        batches(await streamOf(zip, lines), columns.length),
-      )
+    await each(/^readings\/[^/]+\.json$/, readReadingsPart, async (part, entry) => {
+      await takeReadings(scope, zip, entries, entry, part)
       return 'readings'
     })
+    const rules = readLocalRules(manifest.value.localRules ?? [])
+    if (rules.ok) await saveLocalRules(scope, [], rules.value)
+    else left.push('The local rules could not be read.')
     await putLog(scope, [
       {
         kind: 'note',
+        corrects: null,
+        detail: null,
         text: `Brought in from a workspace file that was written at ${manifest.value.writtenAt}${left.length > 0 ? `; ${left.length} parts could not be read` : ''}.`,
         writtenBy: personName,
         writtenAt: new Date().toISOString(),
@@ -118,40 +114,55 @@ export async function importWorkspace(
   }
 }
 
+type InstallationPart = Extract<ReturnType<typeof readInstallationPart>, { ok: true }>['value']
+type ReadingsPart = Extract<ReturnType<typeof readReadingsPart>, { ok: true }>['value']
+
+/** A part as it is stored: what a former file did not have is filled in. */
+export const installationIn = ({ checks, revisions, log, photos = [], ...part }: InstallationPart): InstallationIn => ({
+  ...part,
+  photos,
+  checks: checks.map(({ finding, sentence = '', note = '', takenAt = null, ...check }) => ({
+    ...{ ...check, note, takenAt },
+    finding: finding ?? ({ code: 'as-written', text: sentence } satisfies Finding),
+  })),
+  revisions: revisions.map(
+    ({ fingerprint = null, signedAt = null, signature = null, localRules = null, ...sealed }) => ({
+      ...sealed,
+      ...{ fingerprint, signedAt, signature, localRules },
+    }),
+  ),
+  log: wholeEntries(log),
+})
+
+/** Takes the readings of a part in, from the lines that stand beside it. */
+export async function takeReadings(
+  scope: Scope,
+  zip: ZipFile,
+  entries: ReadonlyMap<string, Entry>,
+  entry: Entry,
+  { columns, feeds: _feeds, ...part }: ReadingsPart,
+): Promise<void> {
+  const lines = entries.get(entry.fileName.replace(/\.json$/, '.ndjson'))
+  if (!lines) throw new SpoiledPart('its readings are missing')
+  await importReadings(
+    scope,
+    { ...part, columns: columns as never },
+    batches(await streamOf(zip, lines), columns.length),
+  )
+}
+
+/** Entries of a former file put nothing right, and are of no visit. */
+const wholeEntries = <T extends { corrects?: string | null; detail?: unknown }>(log: readonly T[]) =>
+  log.map(({ corrects = null, detail = null, ...entry }) => ({ ...entry, corrects, detail }))
+
 /** A part of the file that is not as it should be; the message says how. */
-class SpoiledPart extends Error {}
+export class SpoiledPart extends Error {}
 
-const opened = (file: string | Buffer): Promise<ZipFile> =>
-  new Promise((resolve, reject) => {
-    const options = { lazyEntries: true, autoClose: false, validateEntrySizes: true }
-    const hear = (error: Error | null, zip?: ZipFile) => (zip ? resolve(zip) : reject(error ?? new Error('no zip')))
-    if (typeof file === 'string') open(file, options, hear)
-    else fromBuffer(file, options, hear)
-  })
-
-const entriesOf = (zip: ZipFile): Promise<Map<string, Entry>> =>
-  new Promise((resolve, reject) => {
-    const entries = new Map<string, Entry>()
-    zip.on('entry', (entry: Entry) => {
-      entries.set(entry.fileName, entry)
-      if (entries.size > MOST_PARTS) reject(new Error('too many parts'))
-      else zip.readEntry()
-    })
-    zip.once('end', () => resolve(entries))
-    zip.once('error', reject)
-    zip.readEntry()
-  })
-
-const streamOf = (zip: ZipFile, entry: Entry): Promise<Readable> =>
-  new Promise((resolve, reject) => {
-    zip.openReadStream(entry, (error, stream) => (stream ? resolve(stream) : reject(error ?? new Error('no part'))))
-  })
-
-async function jsonOf(zip: ZipFile, entry: Entry): Promise<unknown> {
+/** A part of a zip as JSON.
+ *  @throws {SpoiledPart} when it is none, or too large */
+export async function jsonOf(zip: ZipFile, entry: Entry): Promise<unknown> {
   if (entry.uncompressedSize > LARGEST_PART_BYTES) throw new SpoiledPart('it is larger than a part may be')
-  const pieces: Buffer[] = []
-  for await (const piece of await streamOf(zip, entry)) pieces.push(piece as Buffer)
-  const read = parseJson(Buffer.concat(pieces).toString('utf8'))
+  const read = parseJson((await bytesOf(zip, entry)).toString('utf8'))
   if (!read.ok) throw new SpoiledPart(read.problems.map(problemLine).join(' '))
   return read.value
 }

@@ -11,7 +11,7 @@ import { listMemberships } from '@/db/queries/member'
 import { getReadings, listReadingFiles } from '@/db/queries/reading'
 import { getSealed, listRevisions, sealRevision } from '@/db/queries/revision'
 import { ensureSite } from '@/db/queries/site'
-import { workspaceName } from '@/db/queries/workspace'
+import { localRulesOf, saveLocalRules, workspaceName } from '@/db/queries/workspace'
 import { person } from '@/db/schema'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
@@ -23,6 +23,7 @@ useThrowawayDatabase()
 
 let scope: Scope
 const id = randomUUID()
+const RULE = { id: 'roof', duty: 'every', text: 'Two people on a roof.', edition: '2nd', dated: '2026-03-01' } as const
 
 const bytesOf = async function* (text: string) {
   yield await Promise.resolve(new TextEncoder().encode(text))
@@ -41,6 +42,11 @@ beforeAll(async () => {
     verdict: 'passes',
     finding: { code: 'seen', asExpected: true },
   })
+  await saveLocalRules(scope, [], [RULE])
+  await addLogEntry(scope, {
+    ...{ id: randomUUID(), installationId: id, kind: 'visit', text: 'Visit: a look.' },
+    detail: { why: 'a look' },
+  })
   await sealRevision(scope, { id: randomUUID(), installationId: id, version: 1, reason: 'as found', open: [] })
   await addLogEntry(scope, { id: randomUUID(), installationId: null, kind: 'note', text: 'The van is back.' })
   await importReadingsFile(
@@ -58,13 +64,15 @@ async function held(of: Scope) {
   const [file] = await listReadingFiles(of, id)
   return {
     name: await workspaceName(of),
-    row,
+    rules: await localRulesOf(of),
+    row: row?.kind === 'open' ? { ...row, workingCopy: { ...row.workingCopy, saveId: '' } } : row,
     revisions: await listRevisions(of, id),
     sealed: await getSealed(of, id, 1),
     checks: await listCheckResults(of, id),
-    log: (await listLog(of, { installationId: id })).map(({ kind, text, writtenBy, writtenAt }) => ({
+    log: (await listLog(of, { installationId: id })).map(({ kind, text, detail, writtenBy, writtenAt }) => ({
       kind,
       text,
+      detail,
       writtenBy,
       writtenAt,
     })),
