@@ -7,6 +7,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useEffectEvent, useState } from 'react'
 import { useOfferedActions, type Action } from '@/ui/actions'
 import { getJson } from '@/ui/json'
+import { browserStore } from '@/ui/onSite/browserStore'
 import { PLACES } from '@/ui/places'
 import { STAGES } from '@/ui/stages'
 
@@ -35,6 +36,16 @@ type AutocompleteKey = { defaultMuiPrevented?: boolean }
 const stagesOf = ({ id, name }: { id: string; name: string }): readonly Findable[] =>
   STAGES.map((stage) => ({ label: `${name}: ${stage.name}`, group: name, path: `/installation/${id}/${stage.id}` }))
 
+/** Installations of a name: the server’s, or where it cannot be reached those that were taken along. */
+async function findInstallations(holds: string): Promise<readonly { id: string; name: string }[]> {
+  const answer = await getJson<Found>(`/api/find?holds=${encodeURIComponent(holds)}`)
+  if (answer) return answer.found ?? []
+  const along = (await browserStore()?.packs.toArray()) ?? []
+  return along
+    .map(({ id, document: { name } }) => ({ id, name }))
+    .filter(({ name }) => name.toLowerCase().includes(holds.trim().toLowerCase()))
+}
+
 /** Type a few words and go there, or do it. Installations are looked up by the server: there may be thousands. */
 export function FindOrDo({ open, onClose }: { open: boolean; onClose: () => void }) {
   const router = useRouter()
@@ -62,9 +73,9 @@ export function FindOrDo({ open, onClose }: { open: boolean; onClose: () => void
   useEffect(() => {
     let asked = true
     const timer = setTimeout(() => {
-      void getJson<Found>(`/api/find?holds=${encodeURIComponent(holds)}`).then((answer) => {
+      void findInstallations(holds).then((named) => {
         // An answer to what is no longer typed comes too late to be shown.
-        if (asked) hear(holds, (answer?.found ?? []).flatMap(stagesOf))
+        if (asked) hear(holds, named.flatMap(stagesOf))
       })
     }, ASK_AFTER_MS)
     return () => {

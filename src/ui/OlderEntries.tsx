@@ -3,17 +3,16 @@ import Link from 'next/link'
 
 type Props = {
   path: string
-  holds: string
+  /** What of the list is asked for. */
+  query: Readonly<Record<string, string>>
   /** Where the next page begins; null where this is the last. */
   older: number | null
 }
 
 /** The way to the next page of a list that is read from its newest end. */
-export const OlderEntries = ({ path, holds, older }: Props) =>
+export const OlderEntries = ({ path, query, older }: Props) =>
   older !== null && (
     <Typography sx={{ mt: 2 }}>
-      <Link href={`${path}?${new URLSearchParams({ before: String(older), ...(holds && { holds }) }).toString()}`}>
-        Older entries
-      </Link>
+      <Link href={`${path}?${new URLSearchParams({ ...query, before: String(older) }).toString()}`}>Older entries</Link>
     </Typography>
   )

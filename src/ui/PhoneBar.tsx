@@ -23,3 +23,11 @@ export const PhoneBar = ({ children }: { children: ReactNode }) => (
     </Box>
   </>
 )
+
+/** What is pressed next: at the bottom of a phone, under the card on a desk. */
+export const NextBar = ({ children }: { children: ReactNode }) => (
+  <>
+    <PhoneBar>{children}</PhoneBar>
+    <Box sx={{ display: { xs: 'none', md: 'flex' }, gap: 1.25, mt: 1.5 }}>{children}</Box>
+  </>
+)

@@ -130,6 +130,7 @@ export function QuantityField(props: Props) {
   const { label, quantity, value, onChange, onDone, colour = 'text.primary', large = false, showUnit = true } = props
   const { unit, text, problem, bare, mayBeNegative, drop, type, leave, turn } = useEntry(props)
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const [hasFocus, setHasFocus] = useState(false)
   const input = useRef<HTMLInputElement>(null)
   useWheel(input, turn)
 
@@ -150,15 +151,21 @@ export function QuantityField(props: Props) {
           inputRef={input}
           value={text}
           onChange={(event) => type(event.target.value)}
-          onFocus={(event) => event.target.select()}
-          onBlur={leave}
+          onFocus={(event) => {
+            setHasFocus(true)
+            event.target.select()
+          }}
+          onBlur={() => {
+            setHasFocus(false)
+            leave()
+          }}
           onKeyDown={onKey}
           error={problem !== null}
           inputProps={{
             'aria-label': `${label}, ${unit.symbol}`,
             'aria-invalid': problem !== null,
-            // The keyboard of figures has no minus and no letters: only where neither is wanted.
-            inputMode: large || (quantity !== 'time' && !mayBeNegative) ? 'decimal' : 'text',
+            // The keyboard of figures has no letters and no colon, which a time is said with; nor a minus, which stands beside the field.
+            inputMode: large || quantity !== 'time' ? 'decimal' : 'text',
             autoComplete: 'off',
             spellCheck: false,
             placeholder: value === null ? '––' : undefined,
@@ -185,6 +192,9 @@ export function QuantityField(props: Props) {
           }}
         />
         {showUnit && <span aria-hidden="true">{` ${unit.symbol}`}</span>}
+        {hasFocus && mayBeNegative && !large && (
+          <SignButton label={label} onTurn={() => type(/^[−-]/.test(text) ? text.slice(1) : `−${text}`)} />
+        )}
       </span>
       {bare && bare.others.length > 0 && (
         <OtherMeanings
@@ -200,6 +210,16 @@ export function QuantityField(props: Props) {
     </>
   )
 }
+
+/** The minus that a phone’s keyboard of figures lacks, while the field has the focus. It leaves the focus where it is. */
+const SignButton = ({ label, onTurn }: { label: string; onTurn: () => void }) => (
+  <Box component="span" sx={{ display: { xs: 'inline', sm: 'none' } }} onMouseDown={(event) => event.preventDefault()}>
+    {' '}
+    <TextButton label={`${label}: change the sign`} onClick={onTurn}>
+      ±
+    </TextButton>
+  </Box>
+)
 
 type Bare = NonNullable<ReturnType<typeof bareMeanings>>
 

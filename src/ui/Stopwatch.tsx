@@ -4,28 +4,37 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
+import { clockOfS } from '@/ui/clock'
+import { useDraft } from '@/ui/onSite/useDraft'
 
-const two = (x: number) => String(x).padStart(2, '0')
-const clock = (s: number) => `${two(Math.floor(s / 60))}:${two(Math.floor(s % 60))}`
+type Props = {
+  /** It counts how long the reading has been held steady. */
+  steadyS?: number
+  /** Where it lies while the page is away; without it, it ends with the page. */
+  draftKey?: string
+  onStart?: () => void
+  onStop?: (timeS: number) => void
+}
 
-/** A stopwatch; with `steadyS` it counts how long the reading has been held steady. */
-export function Stopwatch({ steadyS, onStop }: { steadyS?: number; onStop?: (timeS: number) => void }) {
-  const [startedAt, setStartedAt] = useState<number | null>(null)
+/** A stopwatch. It goes by the clock, so that it runs on while another check is looked at. */
+export function Stopwatch({ steadyS, draftKey, onStart, onStop }: Props) {
+  const [startedAtMs, setStartedAtMs] = useDraft<number | null>(draftKey ?? null, null)
   const [shownS, setShownS] = useState(0)
   useEffect(() => {
-    if (startedAt === null) return
-    const timer = setInterval(() => setShownS((performance.now() - startedAt) / 1000), 200)
+    if (startedAtMs === null) return
+    const timer = setInterval(() => setShownS(Math.max(0, (Date.now() - startedAtMs) / 1000)), 200)
     return () => clearInterval(timer)
-  }, [startedAt])
+  }, [startedAtMs])
 
   function press(): void {
-    if (startedAt === null) {
+    if (startedAtMs === null) {
       setShownS(0)
-      setStartedAt(performance.now())
+      setStartedAtMs(Date.now())
+      onStart?.()
     } else {
-      const timeS = Number(((performance.now() - startedAt) / 1000).toFixed(1))
+      const timeS = Number(((Date.now() - startedAtMs) / 1000).toFixed(1))
       setShownS(timeS)
-      setStartedAt(null)
+      setStartedAtMs(null)
       onStop?.(timeS)
     }
   }
@@ -33,18 +42,19 @@ export function Stopwatch({ steadyS, onStop }: { steadyS?: number; onStop?: (tim
   return (
     <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', my: 1 }}>
       <Button variant="outlined" onClick={press} sx={{ minHeight: { xs: 56, sm: 36 } }}>
-        {startedAt === null ? (steadyS === undefined ? 'Start the stopwatch' : 'Steady now') : 'Stop'}
+        {startedAtMs === null ? (steadyS === undefined ? 'Start the stopwatch' : 'Steady now') : 'Stop'}
       </Button>
       <Typography
         variant="figure"
         role="timer"
         sx={{
-          fontSize: '1.25rem',
+          fontSize: { xs: '2.5rem', sm: '1.5rem' },
+          lineHeight: 1.1,
           color: steadyS !== undefined && shownS >= steadyS ? 'success.main' : 'text.primary',
         }}
       >
-        {clock(shownS)}
-        {steadyS !== undefined && ` / ${clock(steadyS)}`}
+        {clockOfS(shownS)}
+        {steadyS !== undefined && ` / ${clockOfS(steadyS)}`}
       </Typography>
     </Box>
   )

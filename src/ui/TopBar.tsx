@@ -1,19 +1,12 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
-import Divider from '@mui/material/Divider'
-import Menu from '@mui/material/Menu'
-import MenuItem from '@mui/material/MenuItem'
-import { useColorScheme } from '@mui/material/styles'
-import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
 import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
 
@@ -22,26 +15,12 @@ const KeysList = dynamic(() => import('@/ui/KeysList').then((module) => module.K
 const FindOrDo = dynamic(() => import('@/ui/FindOrDo').then((module) => module.FindOrDo), { ssr: false })
 
 type Props = {
-  personName: string
-  role: string
-  mayInvite: boolean
-  workspaces: readonly { readonly id: string; readonly name: string }[]
-  workspaceId: string
-  preference: UnitPreference
-  onWorkspace: (input: { workspaceId: string }) => Promise<{ kind: string }>
-  onPreference: (choice: { temperatureUnit: string; flowUnit: string }) => Promise<unknown>
-  onSignOut: () => Promise<void>
+  /** The menu of the person who works here. */
+  children?: ReactNode
 }
 
-const initials = (name: string): string =>
-  name
-    .split(/\s+/)
-    .map((word) => word.charAt(0).toUpperCase())
-    .slice(0, 2)
-    .join('')
-
 /** Name, the places, find-or-do, how the work stands towards the server, and the person. */
-export function TopBar(props: Props) {
+export function TopBar({ children }: Props) {
   const path = usePathname()
   const router = useRouter()
   const [isFinding, setFinding] = useState(false)
@@ -65,21 +44,41 @@ export function TopBar(props: Props) {
         px: 2,
         display: 'flex',
         alignItems: 'center',
-        gap: { xs: 1.5, sm: 2.5 },
+        gap: { xs: 1, sm: 2.5 },
         displayPrint: 'none',
       }}
     >
+      <SkipLink />
       <Home />
       <Places path={path} />
       <Box sx={{ flex: 1 }} />
       <FindButton onClick={() => setFinding(true)} />
       <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
-      <PersonMenu {...props} />
+      {children}
       {areKeysShown && <KeysList onClose={() => setKeysShown(false)} />}
       {isFinding && <FindOrDo open onClose={() => setFinding(false)} />}
     </Box>
   )
 }
+
+/** For whoever goes by keys: past the bar, into the work. */
+const SkipLink = () => (
+  <ButtonBase
+    onClick={() => {
+      const main = document.querySelector('main')
+      if (!main) return
+      main.tabIndex = -1
+      main.focus()
+    }}
+    sx={{
+      position: 'absolute',
+      left: -9999,
+      '&:focus-visible': { left: 8, bgcolor: 'ground.sheet', color: 'text.primary', px: 1.5, py: 0.75, zIndex: 20 },
+    }}
+  >
+    Skip to the work
+  </ButtonBase>
+)
 
 const Home = () => (
   <Box
@@ -90,8 +89,11 @@ const Home = () => (
       color: 'inherit',
       textDecoration: 'none',
       fontWeight: 700,
-      display: 'flex',
+      // On a phone the first of the places goes there too.
+      display: { xs: 'none', sm: 'flex' },
       alignItems: 'center',
+      minHeight: 44,
+      py: 0,
       gap: 1,
       whiteSpace: 'nowrap',
     }}
@@ -137,6 +139,7 @@ const Places = ({ path }: { path: string }) => (
             textDecoration: 'none',
             fontSize: '0.875rem',
             lineHeight: '41px',
+            py: 0,
             borderBottom: '3px solid',
             borderColor: isHere ? '#A8CEC8' : 'transparent',
           }}
@@ -151,6 +154,7 @@ const Places = ({ path }: { path: string }) => (
 const FindButton = ({ onClick }: { onClick: () => void }) => (
   <ButtonBase
     onClick={onClick}
+    aria-label="Find or do…"
     sx={{
       border: 1,
       borderColor: '#5C6E75',
@@ -158,7 +162,7 @@ const FindButton = ({ onClick }: { onClick: () => void }) => (
       height: 30,
       px: 1.25,
       minWidth: { sm: 200 },
-      justifyContent: 'space-between',
+      justifyContent: { xs: 'center', sm: 'space-between' },
       fontSize: '0.8125rem',
       color: '#C6D2D0',
       gap: 2,
@@ -168,93 +172,11 @@ const FindButton = ({ onClick }: { onClick: () => void }) => (
     <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
       Find or do…
     </Box>
-    <Box component="span" sx={{ display: { sm: 'none' } }}>
-      Find
+    <Box component="svg" viewBox="0 0 16 16" aria-hidden="true" sx={{ display: { sm: 'none' }, width: 16, height: 16 }}>
+      <path d="M7 2a5 5 0 1 0 0 10A5 5 0 0 0 7 2M11 11l4 4" fill="none" stroke="currentColor" strokeWidth="2" />
     </Box>
     <Box component="span" sx={{ fontFamily: MONO, display: { xs: 'none', sm: 'inline' } }}>
       Ctrl K
     </Box>
   </ButtonBase>
 )
-
-function PersonMenu({
-  personName,
-  role,
-  mayInvite,
-  workspaces,
-  workspaceId,
-  preference,
-  onPreference,
-  onWorkspace,
-  onSignOut,
-}: Props) {
-  const router = useRouter()
-  const { mode, setMode } = useColorScheme()
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const choose = (choice: Partial<UnitPreference>) =>
-    void onPreference({
-      temperatureUnit: choice.temperature ?? preference.temperature,
-      flowUnit: choice.flow ?? preference.flow,
-    }).then(() => router.refresh())
-  return (
-    <>
-      <ButtonBase
-        onClick={(event) => setAnchor(event.currentTarget)}
-        aria-label={`${personName}: account, people, units, light or dark, sign out`}
-        sx={{ fontSize: '0.8125rem', fontWeight: 600, minWidth: 32, minHeight: 32 }}
-      >
-        {initials(personName)}
-      </ButtonBase>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        <Typography variant="body2" sx={{ px: 2, py: 0.5 }}>
-          {personName}, {role}
-        </Typography>
-        <Divider />
-        {workspaces.length > 1 &&
-          workspaces.map(({ id, name }) => (
-            <MenuItem
-              key={id}
-              selected={id === workspaceId}
-              // A full load: nothing of the other workspace stays on the page.
-              onClick={() => void onWorkspace({ workspaceId: id }).then(() => window.location.assign('/yard'))}
-            >
-              {name}
-            </MenuItem>
-          ))}
-        {workspaces.length > 1 && <Divider />}
-        <MenuItem component={Link} href="/account" onClick={() => setAnchor(null)}>
-          Your account
-        </MenuItem>
-        <MenuItem component={Link} href="/people" onClick={() => setAnchor(null)}>
-          {mayInvite ? 'People and audit' : 'People'}
-        </MenuItem>
-        <Divider />
-        {TEMPERATURE_CHOICES.map((unit) => (
-          <MenuItem key={unit} selected={preference.temperature === unit} onClick={() => choose({ temperature: unit })}>
-            Temperatures in °{unit}
-          </MenuItem>
-        ))}
-        <Divider />
-        {FLOW_CHOICES.map((unit) => (
-          <MenuItem key={unit} selected={preference.flow === unit} onClick={() => choose({ flow: unit })}>
-            Flows in {unit}
-          </MenuItem>
-        ))}
-        <Divider />
-        {(['light', 'dark', 'system'] as const).map((choice) => (
-          <MenuItem key={choice} selected={mode === choice} onClick={() => setMode(choice)}>
-            {{ light: 'Light', dark: 'Dark, for night work', system: 'As the device' }[choice]}
-          </MenuItem>
-        ))}
-        <Divider />
-        <MenuItem
-          component={Button}
-          onClick={() => void onSignOut()}
-          sx={{ width: '100%', justifyContent: 'flex-start' }}
-        >
-          Sign out
-        </MenuItem>
-      </Menu>
-    </>
-  )
-}

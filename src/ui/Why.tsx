@@ -31,8 +31,9 @@ export function Why({ what, formula, withValues, source, note, href, children }:
         sx={{
           font: 'inherit',
           color: 'inherit',
-          borderBottom: '1px dashed',
-          borderColor: 'text.secondary',
+          textDecoration: 'underline dashed',
+          textDecorationThickness: 1,
+          textUnderlineOffset: '0.3em',
           borderRadius: 0,
           verticalAlign: 'baseline',
           minHeight: { xs: 36, sm: 0 },

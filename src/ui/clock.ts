@@ -27,3 +27,8 @@ const WALL_CLOCK = new Intl.DateTimeFormat(LANGUAGE, { hour: '2-digit', minute: 
 /** Day and time that a wall clock shows, in milliseconds as if it were UTC. */
 export const wallDay = (wallMs: number): string => WALL_DAY.format(wallMs)
 export const wallTime = (wallMs: number): string => WALL_CLOCK.format(wallMs)
+
+const two = (x: number) => String(x).padStart(2, '0')
+
+/** Seconds as a stopwatch shows them: 04:31, 75:00. */
+export const clockOfS = (s: number): string => `${two(Math.floor(s / 60))}:${two(Math.floor(s % 60))}`

@@ -118,6 +118,9 @@ const dark = {
   },
 }
 
+/** What a thumb hits, WCAG 2.2, success criterion 2.5.5. */
+const THUMB_PX = 44
+
 /** One theme for every view: ruled lines and alignment instead of shadows and cards. */
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data' },
@@ -141,8 +144,26 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
-        '@media (max-width: 600px)': { html: { fontSize: '18px' } },
+        // What is touched is as high as a thumb. A link in the run of a line reaches over it above and below, and moves nothing.
+        '@media (max-width: 600px)': {
+          html: { fontSize: '18px' },
+          ':where(a[href]:not(.MuiButtonBase-root))': { paddingBlock: 14 },
+          'button:not(.MuiButton-root), summary, [role="button"]:not(.MuiButton-root), [role="checkbox"], .MuiInputBase-root, .MuiCheckbox-root':
+            {
+              minHeight: `${THUMB_PX}px !important`,
+            },
+          'button, .MuiIconButton-root, .MuiCheckbox-root': { minWidth: 24 },
+          '.MuiInputBase-root': { alignItems: 'center' },
+          summary: { paddingBlock: 10 },
+        },
         a: { color: 'inherit' },
+        // Whoever goes by keys sees where they are: on everything, and over what a component says of it.
+        'a:focus-visible, button:focus-visible, summary:focus-visible, [tabindex]:focus-visible, .MuiButtonBase-root:focus-visible, .MuiButtonBase-root.Mui-focusVisible':
+          { outline: '3px solid var(--mui-palette-text-primary)', outlineOffset: 2 },
+        '.MuiInputBase-root.Mui-focused, .MuiSlider-thumb.Mui-focusVisible': {
+          outline: '2px solid var(--mui-palette-text-primary)',
+          outlineOffset: 2,
+        },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' },
         },

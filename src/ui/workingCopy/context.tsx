@@ -11,6 +11,7 @@ import type { Installation } from '@/core/installation/installation'
 import type { UnitPreference } from '@/core/quantity/format'
 import { compareFacts } from '@/core/record/compare'
 import { facts } from '@/core/record/facts'
+import { holdOpen } from '@/ui/onSite/openLock'
 import { PreferenceProvider } from '@/ui/preference'
 import type { WorkingCopyState } from '@/ui/workingCopy/state'
 import { createWorkingCopyStore, type WorkingCopyStore } from '@/ui/workingCopy/store'
@@ -53,6 +54,7 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
     const hear = (event: MessageEvent) => void store.getState().heard(Number(event.data))
     channel?.addEventListener('message', hear)
     void store.getState().open()
+    const leave = holdOpen(id)
     // The page may be gone in a moment: what was changed is written down now.
     const settle = () => store.getState().settle()
     window.addEventListener('pagehide', settle)
@@ -62,8 +64,9 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
       window.removeEventListener('pagehide', settle)
       window.removeEventListener('visibilitychange', settle)
       settle()
+      leave()
     }
-  }, [store, channel])
+  }, [store, channel, id])
   return (
     <PreferenceProvider value={preference}>
       <Context.Provider value={store}>

@@ -6,6 +6,8 @@ import { merge } from '@/core/json/merge'
 import type { Problem } from '@/core/json/problem'
 import { problemLine } from '@/core/words/problems'
 import { fetchCopy, sendChange, type FetchedCopy } from '@/ui/workingCopy/send'
+import { keepInPack } from '@/ui/onSite/along'
+import { browserStore } from '@/ui/onSite/browserStore'
 import type { WorkingCopyState } from '@/ui/workingCopy/state'
 import { sync, type SyncEffect, type SyncEvent, type SyncState } from '@/ui/workingCopy/sync'
 import { clearUnsent, dropUnsent, readUnsent, writeUnsent } from '@/ui/workingCopy/unsent'
@@ -14,6 +16,9 @@ import { clearUnsent, dropUnsent, readUnsent, writeUnsent } from '@/ui/workingCo
 const SETTLE_AFTER_MS = 100
 
 export type Start = { readonly document: Installation; readonly version: number; readonly savedAt: string }
+
+/** So many of one’s own changes are told apart from somebody else’s. */
+const MOST_UNHEARD = 20
 
 type Told = {
   /** Tells other tabs of a version that was kept. */
@@ -33,6 +38,8 @@ export class Keeper {
   private kept: Installation | null
   /** What it has once the change on its way is acknowledged. */
   private sent: Installation | null = null
+  /** Changes that went out and whose answers have not come: the server may have kept any of them. */
+  private unheard: readonly string[] = []
   /** What stood in the stored document already does not hold up other changes. */
   private opened: readonly Problem[]
 
@@ -83,6 +90,7 @@ export class Keeper {
             saveId: state.owed,
             document: this.document,
             base: this.kept,
+            unheard: this.unheard,
           })
         return
       case 'drop':
@@ -116,14 +124,24 @@ export class Keeper {
 
   private async send(saveId: string, baseVersion: number): Promise<void> {
     this.sent = this.document
-    const answer = await sendChange(this.id, { baseVersion, saveId, document: this.sent })
+    const { sent } = this
+    this.unheard = [...this.unheard.filter((one) => one !== saveId).slice(1 - MOST_UNHEARD), saveId]
+    const answer = await sendChange(this.id, { baseVersion, saveId, document: sent })
+    // What was kept now stands on all that went before.
+    if (answer.kind === 'done') this.unheard = []
+    // Into what is along before it goes out of what waits: at no moment does this browser have neither.
+    if (answer.kind === 'done' && browserStore())
+      await keepInPack(this.id, { document: sent, version: answer.version, savedAt: answer.savedAt })
     this.on({ kind: 'answered', saveId, answer })
   }
 
   private async putTogether({ savedBy, savedAt }: { savedBy: string; savedAt: string }): Promise<void> {
     const theirs = await fetchCopy(this.id)
     if (!theirs) return this.on({ kind: 'not-fetched' })
-    const { document, kept } = this
+    const { document } = this
+    // What one sent oneself, and never heard of again, is what one’s own stands on.
+    const isOwn = this.unheard.includes(theirs.saveId)
+    const kept = isOwn ? theirs.document : this.kept
     const both = kept && merge(kept, document, theirs.document)
     const isWhole = both !== null && both.conflicts.length === 0 && this.contradictions(both.value).length === 0
     if (!isWhole) {
@@ -134,7 +152,7 @@ export class Keeper {
     this.kept = theirs.document
     this.shown.setState({ document: both.value })
     this.on({ kind: 'merged', version: theirs.version, saveId: crypto.randomUUID() })
-    this.told.onMerged(savedBy)
+    if (!isOwn) this.told.onMerged(savedBy)
   }
 
   private contradictions(document: Installation): Problem[] {
@@ -148,6 +166,7 @@ export class Keeper {
     this.opened = checkInstallation(document)
     this.shown.setState({ marked: this.opened, document, past: [], future: [] })
     this.on({ kind: 'taken', version, savedAt })
+    void keepInPack(this.id, { document, version, savedAt })
   }
 
   private settleAfter(afterMs: number): void {
@@ -171,6 +190,12 @@ export class Keeper {
   touched(): void {
     this.settleAfter(SETTLE_AFTER_MS)
     this.on({ kind: 'touched' })
+  }
+
+  /** Settles what was changed and sends nothing more: what waits lies in the browser’s memory. */
+  end(): void {
+    this.settle()
+    clearTimeout(this.sendTimer)
   }
 
   retry(): void {
@@ -204,6 +229,7 @@ export class Keeper {
     const [unsent, theirs] = await Promise.all([readUnsent(this.id), fetchCopy(this.id)])
     if (this.hasOwn) return
     if (unsent) {
+      this.unheard = unsent.unheard
       this.kept = unsent.base ?? (theirs?.version === unsent.baseVersion ? theirs.document : null)
       this.shown.setState({ document: unsent.document })
       this.on({ kind: 'found', version: unsent.baseVersion, saveId: unsent.saveId })

@@ -14,6 +14,8 @@ export type FetchedCopy = {
   readonly version: number
   readonly savedAt: string
   readonly savedBy: string
+  /** The change that was kept last, by the id its page gave it. */
+  readonly saveId: string
   readonly document: Installation
 }
 

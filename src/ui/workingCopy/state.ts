@@ -24,6 +24,8 @@ export type WorkingCopyState = History & {
    *  something does, both are put together when it is sent. */
   readonly heard: (version: number) => Promise<boolean>
   readonly open: () => Promise<void>
+  /** Nobody looks at it any more: nothing is sent from now on. */
+  readonly end: () => void
   /** Looks at what was changed now, and puts it into the browser’s memory: the page may be gone in a moment. */
   readonly settle: () => void
 }

@@ -23,6 +23,7 @@ class PretendServer {
         version: this.version,
         savedAt: 'then',
         savedBy: 'Tam',
+        saveId: this.lastSave,
         document: this.document,
       })
     const request = JSON.parse(init.body as string) as Request
@@ -132,6 +133,41 @@ test('an answer that is lost on the way: the same save is sent again, and kept o
     new Set(server.requests.map(({ saveId }) => saveId)).size,
     store.getState().standing.kind,
   ]).toEqual([2, 1, 'kept'])
+})
+
+test('an answer that is lost, and the same place changed again: one’s own is no change of somebody else’s', async () => {
+  server.losesAnswer = true
+  setFloor(26)
+  await settle()
+  setFloor(31)
+  await jest.advanceTimersByTimeAsync(200)
+  server.losesAnswer = false
+  await settle()
+  expect([server.document.response.floor.speedPct, floor(), store.getState().standing.kind, merged]).toEqual([
+    31,
+    31,
+    'kept',
+    [],
+  ])
+})
+
+test('a page that went while its change was on its way, and had changed more: the next one goes on from there', async () => {
+  // The line breaks after the server has it: the page never hears.
+  server.losesAnswer = true
+  setFloor(26)
+  await jest.advanceTimersByTimeAsync(200)
+  setFloor(32)
+  store.getState().end()
+  server.losesAnswer = false
+  store = open()
+  await store.getState().open()
+  await settle()
+  expect([server.document.response.floor.speedPct, floor(), store.getState().standing.kind, merged]).toEqual([
+    32,
+    32,
+    'kept',
+    [],
+  ])
 })
 
 test('a page that was closed before its change was sent finds it again and sends it', async () => {

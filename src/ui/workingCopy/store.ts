@@ -57,6 +57,7 @@ export function createWorkingCopyStore(
       retry: () => keeper.retry(),
       heard: (version) => keeper.heard(version),
       open: () => keeper.open(),
+      end: () => keeper.end(),
     }
   })
 }
