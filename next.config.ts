@@ -3,7 +3,15 @@ import type { NextConfig } from 'next'
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  serverExternalPackages: ['pg', 'pino', 'piscina', 'prom-client', 'nodemailer', 'rate-limiter-flexible'],
+  serverExternalPackages: [
+    '@react-pdf/renderer',
+    'pg',
+    'pino',
+    'piscina',
+    'prom-client',
+    'nodemailer',
+    'rate-limiter-flexible',
+  ],
   devIndicators: false,
   // An installation brought in as a file has up to 4 MB, and its text is escaped on the way.
   experimental: { serverActions: { bodySizeLimit: '9mb' } },

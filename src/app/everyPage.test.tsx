@@ -2,6 +2,7 @@ import type { ReactElement } from 'react'
 import { renderToString } from 'react-dom/server'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
+import { unsealed } from '@/core/record/sealed'
 import { METRIC } from '@/core/quantity/format'
 import { outageItems } from '@/core/record/afterOutage'
 import { BriefStage } from '@/features/brief/BriefStage'
@@ -15,12 +16,14 @@ import { KitStage } from '@/features/kit/KitStage'
 import { OutagePage } from '@/features/outage/OutagePage'
 import { ProveStage } from '@/features/prove/ProveStage'
 import { ReadingsPage } from '@/features/readings/ReadingsPage'
+import { CardSheet } from '@/features/record/CardSheet'
 import { RecordSheet } from '@/features/record/RecordSheet'
 import { RehearseStage } from '@/features/rehearse/RehearseStage'
 import { RespondStage } from '@/features/respond/RespondStage'
 import { anyInstallation, demoModels } from '@/testing/anyInstallation'
 import { DANGEROUS } from '@/testing/corpus/dangerous'
 import { demoInstallation } from '@/testing/examples'
+import { WhoProvider } from '@/ui/onSite/who'
 import { Providers } from '@/ui/Providers'
 
 // Every page of an installation is drawn as the server draws it first, for the demo, the corpus and random installations: whatever passes
@@ -41,12 +44,12 @@ const nothing = () => Promise.resolve({ kind: 'done' })
 
 const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> = {
   brief: () => <BriefStage />,
-  kit: () => <KitStage models={demoModels} />,
-  calibrate: () => <CalibrateStage />,
+  kit: () => <KitStage installationId="i" models={demoModels} photos={[]} />,
+  calibrate: () => <CalibrateStage installationId="i" photos={[]} />,
   respond: () => <RespondStage others={[]} installationId="i" seals={[]} />,
   rehearse: () => <RehearseStage models={[]} installationId="i" files={[]} onFeeds={nothing} />,
   'dial-in': () => <DialInStage installationId="i" />,
-  prove: () => <ProveStage installationId="i" results={[]} onKeep={nothing} />,
+  prove: () => <ProveStage installationId="i" results={[]} photos={[]} />,
   'hand-over': () => (
     <HandOverStage
       installationId="i"
@@ -54,9 +57,11 @@ const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> 
       lastSealed={null}
       log={[]}
       results={[]}
-      onSeal={nothing}
-      onWrite={nothing}
+      photos={[]}
+      maySeal
+      mayWork
       onPlace={nothing}
+      sharing={{ links: [], onShare: nothing, onEnd: nothing }}
     />
   ),
   settings(document) {
@@ -81,6 +86,7 @@ const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> 
       onWrite={nothing}
     />
   ),
+  card: (document) => <CardSheet sealed={unsealed(document, 'Wherry Lane Yard')} />,
   readings: () => <ReadingsPage installationId="i" files={[]} deleted={[]} jobs={[]} onPlace={nothing} />,
 }
 
@@ -88,18 +94,21 @@ function drawn(document: Installation): void {
   for (const [name, page] of Object.entries(PAGES)) {
     const html = renderToString(
       <Providers>
-        <InstallationFrame
-          id="i"
-          siteName="Wherry Lane Yard"
-          document={document}
-          version={1}
-          savedAt="2026-11-26T10:00:00.000Z"
-          preference={METRIC}
-          results={[]}
-          lastSeal={null}
-        >
-          {page(document)}
-        </InstallationFrame>
+        <WhoProvider value={{ personId: 'p', workspaceId: 'w' }}>
+          <InstallationFrame
+            id="i"
+            siteName="Wherry Lane Yard"
+            document={document}
+            version={1}
+            savedAt="2026-11-26T10:00:00.000Z"
+            preference={METRIC}
+            results={[]}
+            lastSeal={null}
+            localRules={[]}
+          >
+            {page(document)}
+          </InstallationFrame>
+        </WhoProvider>
       </Providers>,
     )
     if (/>[^<]*(?:undefined|\[object Object\]|\bNaN\b)[^<]*</.test(html.replace(/<style[\s\S]*?<\/style>/g, '')))

@@ -3,6 +3,8 @@ import { workspaceName } from '@/db/queries/workspace'
 import { choosePreferenceAction, signOut, switchWorkspaceAction } from '@/server/actions'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
+import { LiveOnSite } from '@/ui/onSite/LiveOnSite'
+import { PersonMenu } from '@/ui/PersonMenu'
 import { TopBar } from '@/ui/TopBar'
 
 export const dynamic = 'force-dynamic'
@@ -14,18 +16,22 @@ export default async function SignedInLayout({ children }: { children: ReactNode
   )
   return (
     <>
-      <TopBar
-        personName={scope.personName}
-        role={role}
-        mayInvite={may(role, 'people')}
-        workspaces={workspaces}
-        workspaceId={scope.workspaceId}
-        preference={preference}
-        onPreference={choosePreferenceAction}
-        onWorkspace={switchWorkspaceAction}
-        onSignOut={signOut}
-      />
-      {children}
+      <TopBar>
+        <PersonMenu
+          personName={scope.personName}
+          role={role}
+          mayInvite={may(role, 'people')}
+          workspaces={workspaces}
+          workspaceId={scope.workspaceId}
+          preference={preference}
+          onPreference={choosePreferenceAction}
+          onWorkspace={switchWorkspaceAction}
+          onSignOut={signOut}
+        />
+      </TopBar>
+      <LiveOnSite personId={scope.personId} workspaceId={scope.workspaceId}>
+        {children}
+      </LiveOnSite>
     </>
   )
 }

@@ -6,8 +6,7 @@ import { byDanger, outageItems } from '@/core/record/afterOutage'
 import type { Scope } from '@/db/client'
 import { getInstallation, listOfSite, type AnyRow } from '@/db/queries/installation'
 import { getSealed, listSeals } from '@/db/queries/revision'
-import { OutagePage } from '@/features/outage/OutagePage'
-import { writeLogAction } from '@/server/actions'
+import { OutageOnSite } from '@/features/outage/OutageOnSite'
 import { isUuid } from '@/server/commands/input'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
@@ -46,7 +45,7 @@ export default async function Outage({ searchParams }: Props) {
   const unreadable = found.flatMap(({ row, basis }) => (basis || row.kind === 'open' ? [] : [row.name]))
   return (
     <InBrowser>
-      <OutagePage
+      <OutageOnSite
         site={first.siteName}
         unreadable={unreadable}
         installations={readable.map(({ id, document, sealNumber }) => ({
@@ -56,7 +55,7 @@ export default async function Outage({ searchParams }: Props) {
           sealNumber,
           items: outageItems(document, derive(document), preference),
         }))}
-        onWrite={may(role, 'work') ? writeLogAction : null}
+        mayWork={may(role, 'work')}
       />
     </InBrowser>
   )

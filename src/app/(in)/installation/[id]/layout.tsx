@@ -5,6 +5,7 @@ import { canonicalJson } from '@/core/json/canonical'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
 import { getSealed, listSeals } from '@/db/queries/revision'
+import { localRulesOf } from '@/db/queries/workspace'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
 import { Unreadable } from '@/features/unreadable/Unreadable'
 import { writeAudit } from '@/server/respond'
@@ -44,7 +45,11 @@ export default async function InstallationLayout({ params, children }: Props) {
         problems={row.problems}
       />
     )
-  const [results, [last]] = await Promise.all([listCheckResults(scope, id), listSeals(scope, id)])
+  const [results, [last], localRules] = await Promise.all([
+    listCheckResults(scope, id),
+    listSeals(scope, id),
+    localRulesOf(scope),
+  ])
   const sealed = last ? await getSealed(scope, id, last.number) : null
   const { document, version, savedAt } = row.workingCopy
   return (
@@ -56,7 +61,8 @@ export default async function InstallationLayout({ params, children }: Props) {
         version={version}
         savedAt={savedAt.toISOString()}
         preference={preference}
-        results={results.map(({ check, given, verdict }) => ({ check, given, verdict }))}
+        localRules={localRules}
+        results={results.map(({ id: resultId, check, given, verdict }) => ({ id: resultId, check, given, verdict }))}
         lastSeal={
           last && sealed ? { number: last.number, sealedAt: last.sealedAt.toISOString(), document: sealed } : null
         }

@@ -1,10 +1,11 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
-import { getSealed, listRevisions } from '@/db/queries/revision'
+import { getSealed } from '@/db/queries/revision'
 import { RecordSheet } from '@/features/record/RecordSheet'
 import { Fault } from '@/ui/Fault'
+import { shownResults, shownRevisions } from '@/server/pack'
+import { revisionAsked } from '@/server/papers'
 import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
@@ -14,8 +15,6 @@ export const metadata: Metadata = { title: 'Record' }
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ rev?: string }> }
 
-const WORKING = 'working'
-
 /** The record of a sealed revision (the last one where none is named), or of the working copy, for paper. */
 export default async function RecordPage({ params, searchParams }: Props) {
   const who = await requireSignedAt({ params })
@@ -24,10 +23,10 @@ export default async function RecordPage({ params, searchParams }: Props) {
   const row = await getInstallation(scope, id)
   if (!row) notFound()
   await writeAudit(who, { action: 'printed', what: `record ${rev ?? ''}`, installationId: id, onceInMin: 60 })
-  const [revisions, results] = await Promise.all([listRevisions(scope, id), listCheckResults(scope, id)])
+  const [revisions, results] = await Promise.all([shownRevisions(scope, id), shownResults(scope, id)])
   // A record is of what was sealed; the working copy is printed only when it is asked for by name.
-  const wanted = rev ?? String(revisions[0]?.number ?? WORKING)
-  const revision = wanted === WORKING ? null : (revisions.find(({ number }) => String(number) === wanted) ?? notFound())
+  const revision = revisionAsked(revisions, rev ?? null)
+  if (revision === undefined) notFound()
   const document = revision
     ? await getSealed(scope, id, revision.number)
     : row.kind === 'open'
@@ -45,24 +44,8 @@ export default async function RecordPage({ params, searchParams }: Props) {
       <RecordSheet
         siteName={row.siteName}
         document={document}
-        seal={
-          revision && {
-            number: revision.number,
-            reason: revision.reason,
-            sealedBy: revision.sealedBy,
-            sealedAt: revision.sealedAt.toISOString(),
-            open: revision.open,
-          }
-        }
-        results={results.map(({ id: key, check, given, verdict, finding, readBy, readAt }) => ({
-          key,
-          check,
-          given,
-          verdict,
-          finding,
-          readBy,
-          readAt: readAt.toISOString(),
-        }))}
+        seal={revision}
+        results={results}
         preference={preference}
       />
     </InBrowser>

@@ -6,7 +6,7 @@ import { respond, respondToChange } from '@/server/respond'
 import type { Result } from '@/server/result'
 import type { Installation } from '@/core/installation/installation'
 
-type Kept = { version: number; savedAt: string; savedBy: string; document: Installation }
+type Kept = { version: number; savedAt: string; savedBy: string; saveId: string; document: Installation }
 
 type Context = { params: Promise<{ id: string }> }
 
@@ -23,8 +23,8 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
     const row = isUuid(id) ? await getInstallation(scope, id) : null
     if (!row) return { kind: 'unknown' }
     if (row.kind === 'unreadable') return { kind: 'invalid', problems: row.problems }
-    const { version, savedAt, savedBy, document } = row.workingCopy
-    return { kind: 'done', version, savedAt: savedAt.toISOString(), savedBy, document }
+    const { version, savedAt, savedBy, saveId, document } = row.workingCopy
+    return { kind: 'done', version, savedAt: savedAt.toISOString(), savedBy, saveId, document }
   })
 }
 

@@ -1,34 +1,41 @@
-import { listCheckResults } from '@/db/queries/checkResult'
-import { listLog } from '@/db/queries/log'
-import { getSealed, listRevisions } from '@/db/queries/revision'
+import { getSealed } from '@/db/queries/revision'
 import { HandOverStage } from '@/features/hand-over/HandOverStage'
-import { placeAction, sealAction, writeLogAction } from '@/server/actions'
+import { listShareLinks } from '@/db/queries/shareLink'
+import { endShareAction, placeAction, shareRecordAction } from '@/server/actions'
+import { shownLog, shownPhotos, shownResults, shownRevisions } from '@/server/pack'
 import { may } from '@/server/rights'
 import { requireSignedAt, type AtInstallation } from '@/server/scope'
 
 export default async function HandOverPage(props: AtInstallation) {
   const { scope, role, id } = await requireSignedAt(props)
-  const [revisions, log, results] = await Promise.all([
-    listRevisions(scope, id),
-    listLog(scope, { installationId: id }),
-    listCheckResults(scope, id),
+  const [revisions, log, results, photos, links] = await Promise.all([
+    shownRevisions(scope, id),
+    shownLog(scope, id),
+    shownResults(scope, id),
+    shownPhotos(scope, id),
+    may(role, 'seal') ? listShareLinks(scope, id) : [],
   ])
   const [last] = revisions
   return (
     <HandOverStage
       installationId={id}
-      revisions={revisions.map(({ sealedAt, ...revision }) => ({ ...revision, sealedAt: sealedAt.toISOString() }))}
+      revisions={revisions}
       lastSealed={last ? await getSealed(scope, id, last.number) : null}
-      log={log.map(({ id: entryId, text, writtenBy, writtenAt }) => ({
-        id: entryId,
-        text,
-        writtenBy,
-        writtenAt: writtenAt.toISOString(),
-      }))}
-      results={results.map(({ check, given, verdict }) => ({ check, given, verdict }))}
-      onSeal={may(role, 'seal') ? sealAction : null}
-      onWrite={may(role, 'work') ? writeLogAction : null}
+      log={log}
+      results={results}
+      photos={photos}
+      maySeal={may(role, 'seal')}
+      mayWork={may(role, 'work')}
       onPlace={may(role, 'archive') ? placeAction : null}
+      sharing={
+        may(role, 'seal')
+          ? {
+              links: links.map(({ expiresAt, ...link }) => ({ ...link, expiresAt: expiresAt.toISOString() })),
+              onShare: shareRecordAction,
+              onEnd: endShareAction,
+            }
+          : null
+      }
     />
   )
 }

@@ -1,4 +1,5 @@
 import { getInstallation } from '@/db/queries/installation'
+import { fileName } from '@/core/json/fileName'
 import { isUuid } from '@/server/commands/input'
 import { heavy } from '@/server/heavy/heavy'
 import { respondWith } from '@/server/respond'
@@ -12,13 +13,11 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
     // What cannot be opened is still exported, as it is stored.
     const [document, title] =
       row.kind === 'open' ? [row.workingCopy.document, row.workingCopy.document.name] : [row.data, row.name]
-    const name =
-      title
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-|-$/g, '') || 'installation'
     return new Response(await heavy('canonicalJson', document), {
-      headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${name}.json"` },
+      headers: {
+        'content-type': 'application/json',
+        'content-disposition': `attachment; filename="${fileName(title)}.json"`,
+      },
     })
   })
 }
