@@ -18,12 +18,16 @@ import { ProbeSpots } from '@/features/calibrate/ProbeSpots'
 import { ReadingInHand } from '@/features/calibrate/ReadingInHand'
 import { Shutters } from '@/features/calibrate/Shutters'
 import { Trials } from '@/features/calibrate/Trials'
+import { AddPhoto } from '@/ui/onSite/AddPhoto'
+import type { ShownPhoto } from '@/ui/onSite/pack'
 import { PartTabs } from '@/ui/PartTabs'
 import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
+type Props = { installationId: string; photos: readonly ShownPhoto[] }
+
 /** Where each fan turns and what each setting really gives: the floor and the map follow. */
-export function CalibrateStage() {
+export function CalibrateStage({ installationId, photos }: Props) {
   const kit = usePart('kit')
   const calibration = usePart('calibration')
   const response = usePart('response')
@@ -98,6 +102,7 @@ export function CalibrateStage() {
         {part === 'balance' && <BalanceSheet />}
         {part === 'instruments' && <Instruments />}
       </PartTabs>
+      <AddPhoto installationId={installationId} about="calibrate" caption="Calibrating" photos={photos} />
     </StageLayout>
   )
 }

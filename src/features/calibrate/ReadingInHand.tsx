@@ -15,6 +15,7 @@ import { formatNumber, formatPct } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
+import { Stopwatch } from '@/ui/Stopwatch'
 import { today } from '@/ui/clock'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -24,6 +25,9 @@ const FIELDS = [
   { key: 'rpm', label: 'Rotation', quantity: 'rotation' },
   { key: 'soundDb', label: 'Sound', quantity: 'sound' },
 ] as const satisfies readonly { key: keyof MapReading; label: string; quantity: string }[]
+
+/** A fan under a new setting is read once its speed stood this long; common practice, no source. */
+const STEADY_S = 30
 
 const isEmpty = (reading: MapReading): boolean => FIELDS.every(({ key }) => reading[key] === null)
 
@@ -133,6 +137,7 @@ function InHand({ reading, index, derived, onChange, onSaved }: InHandProps) {
         (<b>{formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)}</b> {signal.unit} at its terminals), wait until
         its speed is steady, and type what you read:
       </Typography>
+      <Stopwatch key={reading.id} steadyS={STEADY_S} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, auto) 1fr' }, gap: 1.5, my: 1 }}>
         {FIELDS.map(({ key, label, quantity }) => (
           <Box key={key}>

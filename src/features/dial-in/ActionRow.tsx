@@ -3,7 +3,8 @@
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import type { Action, ActionPart } from '@/core/controller/dialIn'
+import type { Action } from '@/core/controller/dialIn'
+import { Parts, quantityColour } from '@/features/dial-in/Parts'
 import { MONO } from '@/ui/theme'
 import { SettingField } from '@/ui/SettingField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
@@ -15,21 +16,14 @@ type Props = {
   now: number | null
   isDone: boolean
   isNext: boolean
+  /** Why it cannot be done here; null where nobody said so. */
+  cannot: string | null
   onTick: (isTicked: boolean) => void
   onPresent: (value: number) => void
 }
 
-const quantityColour = (action: Action): string =>
-  action.setting?.quantity === 'temperature' || action.setting?.quantity === 'temperatureDifference'
-    ? 'cause.temperature'
-    : action.setting?.quantity === 'humidity'
-      ? 'cause.humidity'
-      : action.setting?.quantity === 'time'
-        ? 'cause.time'
-        : 'cause.speed'
-
 /** One action: tick it, what to press, what will be seen. The next one is open; what the panel shows now can be put right. */
-export function ActionRow({ action, number, now, isDone, isNext, onTick, onPresent }: Props) {
+export function ActionRow({ action, number, now, isDone, isNext, cannot, onTick, onPresent }: Props) {
   const endGesture = useWorkingCopy((state) => state.endGesture)
   return (
     <Box
@@ -108,40 +102,8 @@ export function ActionRow({ action, number, now, isDone, isNext, onTick, onPrese
             Live parts.{' '}
           </Box>
         )}
-        {action.seen}
+        {cannot === null ? action.seen : <b>Cannot be done here: {cannot}</b>}
       </Typography>
     </Box>
   )
 }
-
-const Parts = ({ parts, colour }: { parts: readonly ActionPart[]; colour: string }) =>
-  parts.map(({ kind, text }, index) =>
-    kind === 'key' ? (
-      <Box
-        key={index}
-        component="kbd"
-        sx={{
-          fontFamily: MONO,
-          fontWeight: 600,
-          fontSize: '0.875rem',
-          border: 1,
-          borderBottom: '3px solid',
-          borderColor: 'text.primary',
-          borderRadius: 1,
-          bgcolor: 'ground.sheet',
-          px: 1,
-          py: 0.25,
-          mx: 0.5,
-          whiteSpace: 'nowrap',
-        }}
-      >
-        {text}
-      </Box>
-    ) : kind === 'value' ? (
-      <Box key={index} component="span" sx={{ fontFamily: MONO, fontWeight: 600, color: colour, whiteSpace: 'nowrap' }}>
-        {text}
-      </Box>
-    ) : (
-      <span key={index}>{text}</span>
-    ),
-  )

@@ -9,24 +9,29 @@ import { dialIn, type Action } from '@/core/controller/dialIn'
 import type { Loss } from '@/core/controller/loss'
 import type { ControllerModel } from '@/core/controller/schema'
 import { presentValue } from '@/core/controller/settingValue'
-import { isDone, putValue } from '@/core/installation/dialProgress'
+import { isDone, markDone, putValue, whyCannot } from '@/core/installation/dialProgress'
 import { powerText } from '@/core/sentences/settingWords'
 import { ActionRow } from '@/features/dial-in/ActionRow'
+import { OneAction } from '@/features/dial-in/OneAction'
 import { SettingsList } from '@/features/dial-in/SettingsList'
 import { Signals } from '@/features/dial-in/Signals'
+import { LocalRuleNotices } from '@/ui/localRules'
 import { LossNotices } from '@/ui/LossNotices'
 import { Caution } from '@/ui/Notice'
 import { PartTabs } from '@/ui/PartTabs'
 import { PhoneBar } from '@/ui/PhoneBar'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { RunningTogether } from '@/ui/onSite/RunningTogether'
+import { useCountdowns } from '@/ui/onSite/useCountdowns'
 import { usePreference } from '@/ui/preference'
 import { outageOf } from '@/ui/places'
 import { stagePath } from '@/ui/stages'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const PARTS = [
-  { id: 'enter', name: 'Enter' },
+  { id: 'one', name: 'One at a time' },
+  { id: 'enter', name: 'All actions' },
   { id: 'settings', name: 'All settings' },
   { id: 'signals', name: 'Lamps and codes' },
 ] as const
@@ -40,6 +45,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const [part, setPart] = useState<PartId>('enter')
+  const countdowns = useCountdowns(installationId)
   const { controller } = kit
   const actions = useMemo(
     () => (controller && fit ? dialIn(controller, fit, dial, preference) : []),
@@ -58,10 +64,7 @@ export function DialInStage({ installationId }: { installationId: string }) {
   const doneCount = actions.filter((action) => isDone(action, dial)).length
 
   function tick(action: Action, isTicked: boolean): void {
-    edit(isTicked ? 'done' : 'not done', (draft) => {
-      draft.dial.done = draft.dial.done.filter(({ action: id }) => id !== action.id)
-      if (isTicked) draft.dial.done.push({ action: action.id, value: action.value })
-    })
+    edit(isTicked ? 'done' : 'not done', (draft) => markDone(draft.dial, action, isTicked))
   }
 
   function shows({ id, setting: shown }: Action, value: number): void {
@@ -86,25 +89,26 @@ export function DialInStage({ installationId }: { installationId: string }) {
           </Button>
         </>
       }
-      side={<Limits installationId={installationId} controller={controller} losses={fit.losses} />}
+      side={
+        <>
+          <RunningTogether {...countdowns} at="side" />
+          <Limits installationId={installationId} controller={controller} losses={fit.losses} />
+        </>
+      }
       sideTitle="What this controller cannot do"
     >
+      <RunningTogether {...countdowns} at="top" />
       <PartTabs label="Parts of dialling in" parts={PARTS} part={part} onPart={setPart}>
-        {part === 'enter' && (
-          <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-            {actions.map((action, index) => (
-              <ActionRow
-                key={action.id}
-                action={action}
-                number={index + 1}
-                now={action.setting && presentValue(action.setting, dial.present)}
-                isDone={isDone(action, dial)}
-                isNext={action === next}
-                onTick={(isTicked) => tick(action, isTicked)}
-                onPresent={(value) => shows(action, value)}
-              />
-            ))}
-          </Box>
+        {part === 'enter' && <AllActions actions={actions} next={next} onTick={tick} onPresent={shows} />}
+        {part === 'one' && (
+          <OneAction
+            controller={controller}
+            actions={actions}
+            countdowns={countdowns}
+            onTick={tick}
+            onPresent={shows}
+            prove={stagePath(installationId, 'prove')}
+          />
         )}
         {part === 'settings' && <SettingsList controller={controller} fit={fit} />}
         {part === 'signals' && <Signals controller={controller} />}
@@ -117,6 +121,34 @@ export function DialInStage({ installationId }: { installationId: string }) {
         </PhoneBar>
       )}
     </StageLayout>
+  )
+}
+
+type ActionsProps = {
+  actions: readonly Action[]
+  next: Action | undefined
+  onTick: (action: Action, isTicked: boolean) => void
+  onPresent: (action: Action, value: number) => void
+}
+
+function AllActions({ actions, next, onTick, onPresent }: ActionsProps) {
+  const dial = usePart('dial')
+  return (
+    <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {actions.map((action, index) => (
+        <ActionRow
+          key={action.id}
+          action={action}
+          number={index + 1}
+          now={action.setting && presentValue(action.setting, dial.present)}
+          isDone={isDone(action, dial)}
+          isNext={action === next}
+          cannot={whyCannot(action, dial)}
+          onTick={(isTicked) => onTick(action, isTicked)}
+          onPresent={(value) => onPresent(action, value)}
+        />
+      ))}
+    </Box>
   )
 }
 
@@ -139,6 +171,7 @@ function Limits({ installationId, controller, losses }: LimitsProps) {
         <Link href={outageOf(installationId)}>After an outage: what to look at, what to enter again</Link>
       </Typography>
       <SideHeading>Care</SideHeading>
+      <LocalRuleNotices />
       {controller.cautions.map((caution) => (
         <Caution key={caution} text={caution} />
       ))}

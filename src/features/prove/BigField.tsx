@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { quantitySpec, type Quantity } from '@/core/quantity/units'
+import { TextButton } from '@/ui/TextButton'
 import { QuantityField } from '@/ui/QuantityField'
 
 type Props = {
@@ -72,6 +73,12 @@ export function BigField({ label, hint, quantity, value, step, limits, onChange,
         </Box>
         {button('+', 'more', step)}
       </Box>
+      {min < 0 && value !== null && (
+        // The keyboard of figures has no minus on every phone.
+        <TextButton label={`${label}: change the sign`} onClick={() => onChange(-value)}>
+          change the sign
+        </TextButton>
+      )}
     </Box>
   )
 }

@@ -4,67 +4,82 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { useState, type ReactNode } from 'react'
+import { useMemo, useState } from 'react'
 import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, type ProveContext } from '@/core/prove/context'
-import type { Finding } from '@/core/prove/finding'
 import type { CheckReading } from '@/core/prove/reading'
-import { judge, readPct, type VerdictKind } from '@/core/prove/verdict'
+import { judge, readPct, type Verdict } from '@/core/prove/verdict'
 import { checkText, type CheckText } from '@/core/prove/words'
 import { formatPct, formatTime } from '@/core/quantity/format'
 import { BigField } from '@/features/prove/BigField'
+import { Failing } from '@/features/prove/Failing'
+import { ReadBackList } from '@/features/prove/ReadBackList'
 import { SpeedStep } from '@/features/prove/SpeedStep'
 import { VerdictLine } from '@/features/prove/VerdictLine'
 import { EMPTY_STEP, isComplete, readingOf, type StepEntry } from '@/features/prove/stepEntry'
-import { PhoneBar } from '@/ui/PhoneBar'
+import { NextBar } from '@/ui/PhoneBar'
 import { Stopwatch } from '@/ui/Stopwatch'
+import type { ShownResult } from '@/ui/onSite/pack'
+import type { Countdowns } from '@/ui/onSite/useCountdowns'
+import { useDraft } from '@/ui/onSite/useDraft'
 import { useSending } from '@/ui/useSending'
 
-export type KeptResult = {
-  readonly check: string
-  readonly given: string
-  readonly verdict: VerdictKind
-  readonly finding: Finding
-}
+/** Where the focus goes when another check is opened. */
+export const CHECK_TITLE = 'check-title'
 
 type Props = {
   context: ProveContext
   check: Check
-  last: KeptResult | undefined
+  last: Pick<ShownResult, 'verdict' | 'finding'> | undefined
+  /** Where what is typed lies until it is kept. */
+  draftKey: string
+  /** Takes a likely cause as what was found. */
+  onFound: (text: string) => void
+  countdowns: Countdowns
   onKeep: (reading: CheckReading) => Promise<void>
 }
 
 type CardProps<C extends Check> = Omit<Props, 'check'> & { check: C; text: CheckText }
 
 /** One check: what to do, what should be seen at what was really read, the readings, the verdict. */
-export function CheckCard({ context, check, last, onKeep }: Props) {
+export function CheckCard({ check, ...props }: Props) {
+  const { context } = props
   const text = checkText(context, check)
   return (
-    <Box sx={{ maxWidth: 560 }}>
-      <Typography component="p" sx={{ fontSize: { xs: '1.45rem', sm: '1.3rem' }, fontWeight: 700, lineHeight: 1.3 }}>
+    <Box sx={{ maxWidth: check.kind === 'speed' ? { md: 560, lg: 'none' } : 560 }}>
+      <Typography
+        component="p"
+        id={CHECK_TITLE}
+        tabIndex={-1}
+        sx={{ fontSize: { xs: '1.45rem', sm: '1.3rem' }, fontWeight: 700, lineHeight: 1.3, outline: 'none' }}
+      >
         {text.title}
       </Typography>
       <Typography sx={{ color: 'text.secondary', my: 0.5 }}>{text.how}</Typography>
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
         Measure with {text.measureWith}.
       </Typography>
-      {check.kind === 'speed' && <SpeedCard {...{ context, check, text, last, onKeep }} />}
-      {check.kind === 'time' && <TimeCard {...{ context, check, text, last, onKeep }} />}
-      {check.kind === 'seen' && <SeenCard {...{ context, check, text, last, onKeep }} />}
+      {check.kind === 'speed' && <SpeedCard {...props} {...{ check, text }} />}
+      {check.kind === 'time' && <TimeCard {...props} {...{ check, text }} />}
+      {check.kind === 'seen' && <SeenCard {...props} {...{ check, text }} />}
     </Box>
   )
 }
 
 /** Its steps one under the other, one open at a time. */
-function SpeedCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'speed'>>) {
-  const [entries, setEntries] = useState<readonly StepEntry[]>(() => check.steps.map(() => EMPTY_STEP))
+function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, onKeep }: CardProps<CheckOf<'speed'>>) {
+  const [entries, setEntries] = useDraft<readonly StepEntry[]>(
+    draftKey,
+    check.steps.map(() => EMPTY_STEP),
+  )
   const [open, setOpen] = useState(0)
   const [inVolts, setInVolts] = useState(false)
   const { fanIds } = context.machine
   const isRead = (step: number) => isComplete(entries[step]!, check.steps[step]!.reads, fanIds)
   const isAllRead = check.steps.every((_step, step) => isRead(step))
-  const readings = entries.map(readingOf)
+  const readings = useMemo(() => entries.map(readingOf), [entries])
   const reading: CheckReading | null = isAllRead ? { kind: 'speed', steps: readings } : null
+  const judged = reading && judge(context, check, reading)
   const isLast = open === check.steps.length - 1
   const waitS = check.stages[check.steps[open]!.stage]!.forS
   const form = (
@@ -75,7 +90,14 @@ function SpeedCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'sp
         onVolts={setInVolts}
         onChange={(entry) => setEntries(entries.map((before, step) => (step === open ? entry : before)))}
       />
-      {waitS > 0 && <Stopwatch key={open} steadyS={waitS} />}
+      {waitS > 0 && (
+        <Stopwatch
+          key={open}
+          steadyS={waitS}
+          onStart={() => countdowns.start({ id: check.id, label: text.title, lengthS: waitS })}
+          onStop={() => countdowns.end(check.id)}
+        />
+      )}
     </>
   )
   return (
@@ -112,15 +134,16 @@ function SpeedCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'sp
               {step === open && form}
             </Box>
           ))}
-      <Judged {...{ context, check, reading, last }} ifFails={text.ifFails} />
+      <Judged verdict={judged} last={last} ifFails={text.ifFails} />
+      {judged?.verdict === 'fails' && <Failing context={context} check={check} readings={readings} onFound={onFound} />}
       {isLast || isAllRead ? (
-        <Keep reading={reading} verdict={reading && judge(context, check, reading).verdict} onKeep={onKeep} />
+        <Keep reading={reading} verdict={judged?.verdict ?? null} onKeep={onKeep} />
       ) : (
-        <Bar>
+        <NextBar>
           <Button variant="contained" disabled={!isRead(open)} onClick={() => setOpen(open + 1)} sx={{ flex: 1 }}>
             Next step
           </Button>
-        </Bar>
+        </NextBar>
       )}
       <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
         {fanIds.length > 1 ? `Every fan is read: ${fanIds.map((fan) => fanName(context, fan)).join(', ')}.` : ''}
@@ -129,15 +152,23 @@ function SpeedCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'sp
   )
 }
 
-function TimeCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'time'>>) {
-  const [timeS, setTimeS] = useState<number | null>(null)
+function TimeCard({ context, check, text, last, draftKey, countdowns, onKeep }: CardProps<CheckOf<'time'>>) {
+  const [timeS, setTimeS] = useDraft<number | null>(draftKey, null)
   const reading: CheckReading | null = timeS === null ? null : { kind: 'time', timeS }
+  const judged = reading && judge(context, check, reading)
   return (
     <>
       <Typography>
         Should take <b>{formatTime(check.expectS)}</b>.
       </Typography>
-      <Stopwatch onStop={setTimeS} />
+      <Stopwatch
+        draftKey={`stopwatch:${draftKey}`}
+        onStart={() => countdowns.start({ id: check.id, label: text.title, lengthS: check.expectS })}
+        onStop={(timeS) => {
+          countdowns.end(check.id)
+          setTimeS(timeS)
+        }}
+      />
       <BigField
         label="Time read"
         hint="minutes:seconds, or with a unit"
@@ -149,19 +180,29 @@ function TimeCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'tim
         onClear={() => setTimeS(null)}
         colour="cause.time"
       />
-      <Judged {...{ context, check, reading, last }} ifFails={text.ifFails} />
-      <Keep reading={reading} verdict={reading && judge(context, check, reading).verdict} onKeep={onKeep} />
+      <Judged verdict={judged} last={last} ifFails={text.ifFails} />
+      <Keep reading={reading} verdict={judged?.verdict ?? null} onKeep={onKeep} />
     </>
   )
 }
 
-function SeenCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'seen'>>) {
+function SeenCard({ check, text, last, countdowns, onKeep }: CardProps<CheckOf<'seen'>>) {
   const [isSending, send] = useSending(onKeep)
   return (
     <>
       <Typography sx={{ fontSize: '1.1rem', my: 1 }}>Should be seen: {text.expect}</Typography>
-      <Judged {...{ context, check, reading: null, last }} ifFails={text.ifFails} />
-      <Bar>
+      {check.id === 'read-back' && <ReadBackList />}
+      {check.waitS > 0 && (
+        <Button
+          variant="outlined"
+          onClick={() => countdowns.start({ id: check.id, label: text.title, lengthS: check.waitS })}
+          sx={{ minHeight: { xs: 56, sm: 36 } }}
+        >
+          Count {formatTime(check.waitS)}
+        </Button>
+      )}
+      <Judged verdict={null} last={last} ifFails={text.ifFails} />
+      <NextBar>
         <Button
           variant="outlined"
           disabled={isSending}
@@ -178,19 +219,14 @@ function SeenCard({ context, check, text, last, onKeep }: CardProps<CheckOf<'see
         >
           Seen, next
         </Button>
-      </Bar>
+      </NextBar>
     </>
   )
 }
 
-function Judged({
-  context,
-  check,
-  reading,
-  last,
-  ifFails,
-}: Pick<Props, 'context' | 'check' | 'last'> & { reading: CheckReading | null; ifFails: string }) {
-  const verdict = reading && judge(context, check, reading)
+type JudgedProps = Pick<Props, 'last'> & { verdict: Verdict | null; ifFails: string }
+
+function Judged({ verdict, last, ifFails }: JudgedProps) {
   return (
     <Box role="status" sx={{ minHeight: 44, my: 1 }}>
       {verdict && <VerdictLine {...verdict} ifFails={ifFails} />}
@@ -208,7 +244,7 @@ function Keep({
 }: Pick<Props, 'onKeep'> & { reading: CheckReading | null; verdict: keyof typeof KEEP_WORDS | null }) {
   const [isSending, send] = useSending(onKeep)
   return (
-    <Bar>
+    <NextBar>
       <Button
         variant="contained"
         disabled={!reading || isSending}
@@ -217,14 +253,6 @@ function Keep({
       >
         {KEEP_WORDS[verdict ?? 'passes']}
       </Button>
-    </Bar>
+    </NextBar>
   )
 }
-
-/** What is pressed next: at the bottom of a phone, under the card on a desk. */
-const Bar = ({ children }: { children: ReactNode }) => (
-  <>
-    <PhoneBar>{children}</PhoneBar>
-    <Box sx={{ display: { xs: 'none', md: 'flex' }, gap: 1.25, mt: 1.5 }}>{children}</Box>
-  </>
-)

@@ -14,6 +14,7 @@ import { signalAt } from '@/core/physics/signal'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import { inputCause } from '@/core/rules/sentence'
 import { BigField } from '@/features/prove/BigField'
+import { CheckCurve } from '@/features/prove/CheckCurve'
 import { readingOf, withReading, type StepEntry } from '@/features/prove/stepEntry'
 import { Tolerance } from '@/features/prove/Tolerance'
 import { causeColour } from '@/ui/cause'
@@ -46,64 +47,69 @@ export function SpeedStep({ context, check, step, entries, inVolts, onVolts, onC
   const { reads } = check.steps[step]!
   const canVolts = context.machine.fanIds.some((fan) => takesVolts(context, fan))
   return (
-    <>
-      {reads.map((id) => {
-        const input = measuredOf(context, id)
-        if (!input) return null
-        return (
-          <BigField
-            key={id}
-            label={`${input.name} read`}
-            hint="with the instrument beside the probe"
-            quantity={inputQuantity(input)}
-            value={entry.inputs[id] ?? null}
-            step={context.installation.kit.probes.find((probe) => probe.input === id)?.resolution ?? 0.1}
-            onChange={(x) => onChange(withReading(entry, 'inputs', id, x))}
-            onClear={() => onChange(withReading(entry, 'inputs', id, null))}
-            colour={causeColour(inputCause(input))}
-          />
-        )
-      })}
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, my: 1 }}>
-        {expected.map((one) => (
-          <Expected key={one.fan} context={context} expected={one} />
-        ))}
-      </Box>
-      {canVolts && (
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="Speeds are read in"
-          value={inVolts ? 'V' : '%'}
-          onChange={(_event, chosen: string | null) => chosen && onVolts(chosen === 'V')}
-          sx={{ mb: 1, '& .MuiToggleButton-root': { minHeight: { xs: 44, md: 32 } } }}
-        >
-          <ToggleButton value="%">percent, on the display</ToggleButton>
-          <ToggleButton value="V">volts, at the terminals</ToggleButton>
-        </ToggleButtonGroup>
-      )}
-      {context.machine.fanIds.map((fan) => {
-        const name = fanName(context, fan)
-        const kind = inVolts && takesVolts(context, fan) ? 'fansV' : 'fansPct'
-        const put = (value: number | null) => onChange(withReading(entry, kind, fan, value))
-        return isOnOff(context, fan) ? (
-          <OnOff key={fan} name={name} pct={entry.fansPct[fan] ?? null} onChange={put} />
-        ) : (
-          <BigField
-            key={`${fan}-${kind}`}
-            label={`${name} read`}
-            quantity={kind === 'fansV' ? 'volts' : 'speed'}
-            value={entry[kind][fan] ?? null}
-            step={kind === 'fansV' ? 0.1 : 1}
-            limits={kind === 'fansV' ? [0, 12] : [0, 100]}
-            onChange={put}
-            onClear={() => put(null)}
-            colour="cause.speed"
-          />
-        )
-      })}
-      <Tolerance context={context} expected={expected} />
-    </>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' }, columnGap: 3 }}>
+      <div>
+        {reads.map((id) => {
+          const input = measuredOf(context, id)
+          if (!input) return null
+          return (
+            <BigField
+              key={id}
+              label={`${input.name} read`}
+              hint="with the instrument beside the probe"
+              quantity={inputQuantity(input)}
+              value={entry.inputs[id] ?? null}
+              step={context.installation.kit.probes.find((probe) => probe.input === id)?.resolution ?? 0.1}
+              onChange={(x) => onChange(withReading(entry, 'inputs', id, x))}
+              onClear={() => onChange(withReading(entry, 'inputs', id, null))}
+              colour={causeColour(inputCause(input))}
+            />
+          )
+        })}
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, my: 1 }}>
+          {expected.map((one) => (
+            <Expected key={one.fan} context={context} expected={one} />
+          ))}
+        </Box>
+        {canVolts && (
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="Speeds are read in"
+            value={inVolts ? 'V' : '%'}
+            onChange={(_event, chosen: string | null) => chosen && onVolts(chosen === 'V')}
+            sx={{ mb: 1, '& .MuiToggleButton-root': { minHeight: { xs: 44, md: 32 } } }}
+          >
+            <ToggleButton value="%">percent, on the display</ToggleButton>
+            <ToggleButton value="V">volts, at the terminals</ToggleButton>
+          </ToggleButtonGroup>
+        )}
+        {context.machine.fanIds.map((fan) => {
+          const name = fanName(context, fan)
+          const kind = inVolts && takesVolts(context, fan) ? 'fansV' : 'fansPct'
+          const put = (value: number | null) => onChange(withReading(entry, kind, fan, value))
+          return isOnOff(context, fan) ? (
+            <OnOff key={fan} name={name} pct={entry.fansPct[fan] ?? null} onChange={put} />
+          ) : (
+            <BigField
+              key={`${fan}-${kind}`}
+              label={`${name} read`}
+              quantity={kind === 'fansV' ? 'volts' : 'speed'}
+              value={entry[kind][fan] ?? null}
+              step={kind === 'fansV' ? 0.1 : 1}
+              limits={kind === 'fansV' ? [0, 12] : [0, 100]}
+              onChange={put}
+              onClear={() => put(null)}
+              colour="cause.speed"
+            />
+          )
+        })}
+      </div>
+      <div>
+        <CheckCurve {...{ context, check, step }} readings={readings} expected={expected[0]} />
+        <Tolerance context={context} expected={expected} />
+      </div>
+    </Box>
   )
 }
 
