@@ -1,48 +1,53 @@
 'use client'
 
-import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import type { Installation } from '@/core/installation/installation'
 import { compare } from '@/core/record/compare'
-import { openText, stillOpen, type OpenItem, type ReadVerdict } from '@/core/record/stillOpen'
+import { openText, stillOpen } from '@/core/record/stillOpen'
 import { ChangeList } from '@/ui/ChangeList'
+import type { Answer } from '@/ui/answer'
 import { LogList, type ShownEntry } from '@/ui/LogList'
+import type { ShownLogEntry, ShownPhoto, ShownResult, ShownRevision } from '@/ui/onSite/pack'
+import { useLog, useResults } from '@/ui/onSite/useResults'
+import { Afterwards } from '@/features/hand-over/Afterwards'
+import { CurvePair } from '@/features/hand-over/CurvePair'
+import { Gate } from '@/features/hand-over/Gate'
+import { LeftBehind } from '@/features/hand-over/LeftBehind'
 import { OutOfYard } from '@/features/hand-over/OutOfYard'
-import { SealForm, type Answer } from '@/features/hand-over/SealForm'
+import { Revisions } from '@/features/hand-over/Revisions'
+import { SealForm } from '@/features/hand-over/SealForm'
+import { ShareLinks, type Sharing } from '@/features/hand-over/ShareLinks'
+import { VisitForm } from '@/features/hand-over/VisitForm'
 import { WriteLog } from '@/features/hand-over/WriteLog'
-import { formatDayAndClock } from '@/ui/clock'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
 import { today } from '@/ui/clock'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
-type SealedRevision = {
-  readonly id: string
-  readonly number: number
-  readonly reason: string
-  readonly sealedBy: string
-  readonly sealedAt: string
-  readonly open: readonly OpenItem[] | null
-}
 type Props = {
   installationId: string
-  revisions: readonly SealedRevision[]
+  revisions: readonly ShownRevision[]
   /** What the last of them sealed; null where there is none, or none that this program can open. */
   lastSealed: Installation | null
-  log: readonly ShownEntry[]
-  results: readonly ReadVerdict[]
-  /** Null where the role of who looks does not let them. */
-  onSeal: ((input: unknown) => Promise<Answer>) | null
-  onWrite: ((input: unknown) => Promise<Answer>) | null
+  log: readonly ShownLogEntry[]
+  results: readonly ShownResult[]
+  photos: readonly ShownPhoto[]
+  maySeal: boolean
+  mayWork: boolean
+  /** Null where the role of who looks does not let them, or there is no signal. */
   onPlace: ((input: unknown) => Promise<Answer>) | null
+  /** Links to the record; null where the role does not let one, or there is no signal. */
+  sharing: Sharing | null
 }
 
 /** What changed since the last seal, what is still open, the seal with its reasons, the record, the log. */
 export function HandOverStage(props: Props) {
-  const { installationId, revisions, lastSealed, log, results, onSeal, onWrite, onPlace } = props
+  const { installationId, revisions, lastSealed, maySeal, mayWork, onPlace, sharing } = props
+  const results = useResults(installationId, props.results)
+  const log = useLog(installationId, props.log)
+  const [corrects, setCorrects] = useState<ShownEntry | null>(null)
   const document = useDocument()
   const derived = useDerived()
   const preference = usePreference()
@@ -57,31 +62,41 @@ export function HandOverStage(props: Props) {
   )
   return (
     <StageLayout
-      title={last ? `Since revision ${last.number}` : 'First revision'}
+      title="The whole job, before it is sealed"
+      aside={open.length === 0 ? 'nothing open' : `${open.length} open`}
       side={
         <>
+          <SideHeading>{last ? `Since revision ${last.number}` : 'Since the beginning'}</SideHeading>
+          {last && changes.length === 0 && (
+            <Typography variant="body2">Nothing has changed since revision {last.number} was sealed.</Typography>
+          )}
+          {!last && <Typography variant="body2">Nothing is sealed yet.</Typography>}
+          {last && lastSealed && changes.length > 0 && <CurvePair before={lastSealed} after={document} />}
+          <ChangeList changes={changes} />
+          <LeftBehind installationId={installationId} number={last?.number ?? null} />
+          {sharing && <ShareLinks installationId={installationId} {...sharing} />}
           <SideHeading>Log</SideHeading>
-          {onWrite && <WriteLog installationId={installationId} onWrite={onWrite} />}
-          <LogList entries={log} />
+          {mayWork && (
+            <WriteLog installationId={installationId} corrects={corrects} onWritten={() => setCorrects(null)} />
+          )}
+          <Typography variant="body2">
+            <Link href={`/log?of=${installationId}`}>Search it, or take it as CSV</Link>
+          </Typography>
+          <LogList entries={log} onCorrect={mayWork ? setCorrects : undefined} />
           {onPlace && <OutOfYard installationId={installationId} isSealed={last !== undefined} onPlace={onPlace} />}
         </>
       }
-      sideTitle="Log"
+      sideTitle="Changes, papers, log"
     >
-      {!last && (
-        <Typography>Nothing is sealed yet. A seal keeps everything as it is now, for good, with its reason.</Typography>
-      )}
-      {last && changes.length === 0 && (
-        <Typography>Nothing has changed since revision {last.number} was sealed.</Typography>
-      )}
-      <ChangeList changes={changes} />
-      {onSeal ? (
+      <Gate installationId={installationId} document={document} open={open} />
+      {mayWork && <VisitForm installationId={installationId} results={results} log={log} photos={props.photos} />}
+      <Afterwards />
+      {maySeal ? (
         <SealForm
           installationId={installationId}
           next={(last?.number ?? 0) + 1}
           open={open}
           before={last?.open ?? []}
-          onSeal={onSeal}
         />
       ) : (
         <Typography sx={{ mt: 2 }}>
@@ -89,35 +104,7 @@ export function HandOverStage(props: Props) {
           one of them; they see here what you see.
         </Typography>
       )}
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 2 }}>
-        {last && (
-          <Button variant="outlined" component={Link} href={`/record/${installationId}?rev=${last.number}`}>
-            Printable record of revision {last.number}
-          </Button>
-        )}
-        {(!last || changes.length > 0) && (
-          <Button variant="outlined" component={Link} href={`/record/${installationId}?rev=working`}>
-            Print the working copy
-          </Button>
-        )}
-        <Button variant="outlined" href={`/api/installation/${installationId}/export`} download>
-          Export as a file
-        </Button>
-      </Box>
-      {revisions.length > 0 && (
-        <>
-          <Typography variant="h2" sx={{ mt: 3 }}>
-            Sealed
-          </Typography>
-          {revisions.map(({ id, number, reason, sealedBy, sealedAt, open: wasOpen }) => (
-            <Typography key={id} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.5 }}>
-              <Link href={`/record/${installationId}?rev=${number}`}>Revision {number}</Link>,{' '}
-              <span suppressHydrationWarning>{formatDayAndClock(sealedAt)}</span>, {sealedBy}: {reason}
-              {wasOpen && wasOpen.length > 0 && ` (${openText(wasOpen)})`}
-            </Typography>
-          ))}
-        </>
-      )}
+      <Revisions installationId={installationId} revisions={revisions} mayWork={mayWork} />
     </StageLayout>
   )
 }

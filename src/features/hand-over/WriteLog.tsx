@@ -3,40 +3,36 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
-import Typography from '@mui/material/Typography'
-import { useRouter } from 'next/navigation'
-import { useState, type FormEvent } from 'react'
-import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
+import type { FormEvent } from 'react'
+import { usePutLog } from '@/ui/onSite/who'
+import { forgetDraft, useDraft } from '@/ui/onSite/useDraft'
 
-/** A line for the log: what was seen, said or left. */
-export function WriteLog({
-  installationId,
-  onWrite,
-}: {
+type Props = {
   installationId: string
-  onWrite: (input: unknown) => Promise<Answer>
-}) {
-  const router = useRouter()
-  const [text, setText] = useState('')
-  const [message, setMessage] = useState<string | null>(null)
-  const [entryId, setEntryId] = useState<string | null>(null)
+  /** The entry that is put right; null where a new one is written. */
+  corrects: { readonly id: string; readonly text: string } | null
+  onWritten: () => void
+}
+
+/** A line for the log: what was seen, said or left; or one in the place of another, which stays, struck through. */
+export function WriteLog({ installationId, corrects, onWritten }: Props) {
+  const putLog = usePutLog()
+  const draftKey = `log:${installationId}`
+  const [text, setText] = useDraft(draftKey, '')
 
   async function onSubmit(event: FormEvent): Promise<void> {
     event.preventDefault()
-    const id = entryId ?? crypto.randomUUID()
-    setEntryId(id)
-    const answer = await onWrite({ id, installationId, text }).catch((): Answer => NO_ANSWER)
-    setMessage(answer.kind === 'done' ? null : whyNot(answer))
-    if (answer.kind !== 'done') return
-    setEntryId(null)
+    await putLog({ installationId, text, label: `a line for the log: ${text}`, corrects: corrects?.id })
     setText('')
-    router.refresh()
+    forgetDraft(draftKey)
+    onWritten()
   }
 
   return (
     <Box component="form" onSubmit={(event) => void onSubmit(event)} sx={{ mb: 1.5 }}>
       <TextField
-        label="Write into the log"
+        label={corrects ? 'In its place' : 'Write into the log'}
+        helperText={corrects && `Puts right: ${corrects.text}`}
         value={text}
         onChange={(event) => setText(event.target.value)}
         required
@@ -45,11 +41,6 @@ export function WriteLog({
         fullWidth
         slotProps={{ htmlInput: { maxLength: 1000 } }}
       />
-      {message !== null && (
-        <Typography variant="body2" sx={{ color: 'error.main' }}>
-          {message}
-        </Typography>
-      )}
       <Button type="submit" size="small" variant="outlined" sx={{ mt: 0.75 }}>
         Write
       </Button>

@@ -7,47 +7,34 @@ import { useMemo, type ReactNode } from 'react'
 import { dialIn, actionText, type Action } from '@/core/controller/dialIn'
 import type { Fit } from '@/core/controller/fit'
 import { derive } from '@/core/derive/derive'
-import { CAUTIONS } from '@/core/duty/cautions'
-import { answerReader } from '@/core/duty/plan'
-import { DUTY_PLANS } from '@/core/duty/table'
 import type { Installation } from '@/core/installation/installation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
-import { findingText, type Finding } from '@/core/prove/finding'
+import { findingText } from '@/core/prove/finding'
 import type { VerdictKind } from '@/core/prove/verdict'
 import { checkText } from '@/core/prove/words'
 import type { UnitPreference } from '@/core/quantity/format'
 import { afterOutage } from '@/core/record/afterOutage'
+import { careLines } from '@/core/record/careLines'
 import { facts } from '@/core/record/facts'
 import { rehearsedLines } from '@/core/rehearse/rehearsedLines'
+import { shortFingerprint } from '@/core/json/fingerprint'
+import type { LocalRule } from '@/core/record/localRule'
+import { sealState, sealStateText } from '@/core/record/sealState'
+import { capital } from '@/core/sentences/words'
 import { lastOf, openText, stillOpen, type OpenItem } from '@/core/record/stillOpen'
 import { signalLines } from '@/core/record/signalLines'
 import { lossText } from '@/core/sentences/lossText'
 import { formatDayAndClock } from '@/ui/clock'
+import type { ShownResult, ShownRevision } from '@/ui/onSite/pack'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
-type RecordResult = {
-  readonly key: string
-  readonly check: string
-  readonly given: string
-  readonly verdict: VerdictKind
-  readonly finding: Finding
-  readonly readBy: string
-  readonly readAt: string
-}
-type Seal = {
-  readonly number: number
-  readonly reason: string
-  readonly sealedBy: string
-  readonly sealedAt: string
-  /** What was open then; null where that was not asked yet. */
-  readonly open: readonly OpenItem[] | null
-}
+type Seal = Pick<ShownRevision, 'number' | 'reason' | 'sealedBy' | 'sealedAt' | 'open' | 'fingerprint' | 'localRules'>
 type Props = {
   siteName: string
   document: Installation
   seal: Seal | null
-  results: readonly RecordResult[]
+  results: readonly ShownResult[]
   preference: UnitPreference
 }
 
@@ -66,7 +53,8 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       {seal && (
         <Typography sx={{ my: 1 }} suppressHydrationWarning>
           Sealed {formatDayAndClock(seal.sealedAt)} by {seal.sealedBy}: {seal.reason}
-          {open.length > 0 && `. Sealed with ${openText(open)}.`}
+          {`. ${capital(sealStateText(sealState(seal.open)))}`}
+          {open.length > 0 && `, with ${openText(open)}`}. Fingerprint {shortFingerprint(seal.fingerprint)}.
         </Typography>
       )}
       <Box sx={{ my: 1.5 }}>
@@ -87,7 +75,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
       <SetAgain document={document} fit={derived.fit} preference={preference} />
       <Section title="What was proved">
         {planned?.plan.map((check) => {
-          const result = lastOf(results, check.id, mark)
+          const result = lastOf(results, planned.context, check)
           return (
             <Line key={check.id} label={result ? VERDICT_WORDS[result.verdict] : 'not proved'}>
               {checkText(planned.context, check).title}{' '}
@@ -118,7 +106,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
         ))}
       </Section>
       <Codes document={document} />
-      <Care document={document} />
+      <Care document={document} rules={seal?.localRules} />
       <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
     </Box>
   )
@@ -191,7 +179,7 @@ function StillOpen({ open, wasSealed }: { open: readonly OpenItem[]; wasSealed: 
           </Line>
         ) : null,
       )}
-      {(['action', 'check', 'question'] as const).map((kind) => {
+      {(['action', 'check', 'question', 'told'] as const).map((kind) => {
         const titles = open.filter((item) => item.kind === kind).map(({ title }) => title)
         return titles.length === 0 ? null : (
           <Line key={kind} label={`${OPEN_WORDS[kind]} (${titles.length})`}>
@@ -217,28 +205,15 @@ function Codes({ document: { kit } }: { document: Installation }) {
   )
 }
 
-function Care({ document: { brief, kit } }: { document: Installation }) {
-  const duty = DUTY_PLANS[brief.duty]
-  const cautions = [...CAUTIONS[brief.duty], ...duty.follows(answerReader(duty, brief)).cautions]
-  return (
-    <Section title="Care">
-      {cautions.map(({ title, detail }) => (
-        <Line key={title} label="!">
-          {title} {detail}
-        </Line>
-      ))}
-      {kit.controller?.cautions.map((caution) => (
-        <Line key={caution} label="!">
-          {caution}
-        </Line>
-      ))}
-      <Line label="!">
-        Local codes, the maker’s instructions and licensed practice come first. This sheet says what was set and what
-        was read, not that an installation is safe. The person on site decides and signs.
+const Care = ({ document, rules }: { document: Installation; rules: readonly LocalRule[] | undefined }) => (
+  <Section title="Care">
+    {careLines(document, rules).map((line) => (
+      <Line key={line} label="!">
+        {line}
       </Line>
-    </Section>
-  )
-}
+    ))}
+  </Section>
+)
 
 const VERDICT_WORDS: Record<VerdictKind, string> = {
   passes: 'passes',
@@ -251,6 +226,7 @@ const OPEN_WORDS: Record<OpenItem['kind'], string> = {
   action: 'not entered',
   check: 'not passed',
   question: 'not answered',
+  told: 'not shown',
 }
 
 const Actions = ({ actions }: { actions: readonly Action[] }) =>
