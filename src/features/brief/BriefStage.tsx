@@ -19,6 +19,7 @@ import { WhatFollows } from '@/features/brief/WhatFollows'
 import { Choice } from '@/ui/Choice'
 import { DocumentField } from '@/ui/DocumentField'
 import { FormRow } from '@/ui/FormRow'
+import { LocalRuleNotices } from '@/ui/localRules'
 import { Notice } from '@/ui/Notice'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { CalculationWhy } from '@/ui/CalculationWhy'
@@ -171,6 +172,7 @@ function Care({ brief }: { brief: Brief }) {
           </Notice>
         ),
       )}
+      <LocalRuleNotices />
       <Notice title="The person on site decides and signs.">
         Local codes, the maker’s instructions and licensed practice come first; nothing here says that an installation
         is safe.

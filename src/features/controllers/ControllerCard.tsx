@@ -14,7 +14,7 @@ import { settingStepText, settingValueText } from '@/core/controller/settingText
 import type { UnitPreference } from '@/core/quantity/format'
 import { powerText } from '@/core/sentences/settingWords'
 import { uncapital } from '@/core/sentences/words'
-import { PanelPicture } from '@/features/controllers/PanelPicture'
+import { PanelPicture } from '@/ui/PanelPicture'
 import { placeAction } from '@/server/actions'
 import { LinkBox } from '@/ui/LinkBox'
 import { Caution } from '@/ui/Notice'

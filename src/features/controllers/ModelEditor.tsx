@@ -109,7 +109,7 @@ export function ModelEditor({ text: first, isNew, installations, preference }: P
           shown && (
             <>
               <SideHeading>Its panel, to try</SideHeading>
-              <PanelPreview key={JSON.stringify([shown.panel, shown.settings])} model={shown} preference={preference} />
+              <PanelPreview model={shown} preference={preference} />
               <SideHeading>What would be pressed</SideHeading>
               <ActionsPreview model={shown} installations={installations} preference={preference} />
             </>

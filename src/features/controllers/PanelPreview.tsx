@@ -15,11 +15,13 @@ const ACT_WORDS = { press: 'press', hold: 'hold', up: 'up', down: 'down', wait: 
 
 /** The panel as it is described, to be played: what it shows, what a hand can do now, what is kept. */
 export function PanelPreview({ model, preference }: { model: ControllerModel; preference: UnitPreference }) {
-  const [now, setNow] = useState(() => panelStart(model))
+  const [held, setNow] = useState(() => panelStart(model, {}))
   const { panel, settings } = model
+  // The model changes beneath the hand: where its panel still knows the state one is in, playing goes on.
+  const now = panel && held && panelState(panel, held.state) ? held : panelStart(model, held?.kept)
   if (!panel || !now)
     return <Typography variant="body2">No panel is described yet; the actions below are made without it.</Typography>
-  const state = panelState(panel, now.state) ?? panel.states[0]!
+  const state = panelState(panel, now.state)!
   const setting = settings.find(({ id }) => id === state.setting)
   const value = setting
     ? settingValueText(setting, now.pending ?? now.kept[setting.id] ?? setting.default, preference)

@@ -57,11 +57,37 @@ const HeaderRow = memo(function HeaderRow({ id, name, about, changes, lastNumber
   const undo = useWorkingCopy((state) => state.undo)
   const redo = useWorkingCopy((state) => state.redo)
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', columnGap: 1.5, rowGap: 0.25, flexWrap: 'wrap' }}>
-      <Typography variant="h1" sx={{ fontSize: { xs: '1.1rem', sm: '1.375rem' } }}>
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        columnGap: { xs: 0.5, sm: 1.5 },
+        flexWrap: { xs: 'nowrap', sm: 'wrap' },
+      }}
+    >
+      <Typography
+        variant="h1"
+        sx={{
+          fontSize: { xs: '1.1rem', sm: '1.375rem' },
+          flex: { xs: 1, sm: 'none' },
+          minWidth: 0,
+          // On a phone in two lines at most: what it is called stands whole in the record.
+          '@media (max-width: 600px)': {
+            display: '-webkit-box',
+            WebkitLineClamp: 2,
+            WebkitBoxOrient: 'vertical',
+            overflow: 'hidden',
+            lineHeight: 1.2,
+          },
+        }}
+      >
         {name}
       </Typography>
-      <Typography sx={{ color: 'text.secondary', flex: 1, minWidth: 180, display: { xs: 'none', sm: 'block' } }}>
+      <Typography
+        noWrap
+        title={about}
+        sx={{ color: 'text.secondary', flex: 1, minWidth: 180, display: { xs: 'none', sm: 'block' } }}
+      >
         {about}
       </Typography>
       <Typography
@@ -74,12 +100,8 @@ const HeaderRow = memo(function HeaderRow({ id, name, about, changes, lastNumber
             ? `as rev ${lastNumber}`
             : `${changes} ${changes === 1 ? 'change' : 'changes'} since rev ${lastNumber}`}
       </Typography>
-      <Button size="small" variant="outlined" onClick={undo} disabled={!canUndo} title="Ctrl Z">
-        Undo
-      </Button>
-      <Button size="small" variant="outlined" onClick={redo} disabled={!canRedo} title="Ctrl Shift Z">
-        Redo
-      </Button>
+      <BackButton name="Undo" sign="↶" keys="Ctrl Z" onClick={undo} disabled={!canUndo} />
+      <BackButton name="Redo" sign="↷" keys="Ctrl Shift Z" onClick={redo} disabled={!canRedo} />
       <Button
         size="small"
         variant="contained"
@@ -94,3 +116,25 @@ const HeaderRow = memo(function HeaderRow({ id, name, about, changes, lastNumber
     </Box>
   )
 })
+
+type BackProps = { name: string; sign: string; keys: string; onClick: () => void; disabled: boolean }
+
+/** One step back or forth: a sign, and on a desk its word beside it. */
+const BackButton = ({ name, sign, keys, onClick, disabled }: BackProps) => (
+  <Button
+    size="small"
+    variant="outlined"
+    onClick={onClick}
+    disabled={disabled}
+    title={`${name}, ${keys}`}
+    aria-label={name}
+    sx={{ minWidth: 44, px: { xs: 0, sm: 1 } }}
+  >
+    <Box component="span" aria-hidden="true" sx={{ fontSize: { xs: '1.3rem', sm: 'inherit' }, lineHeight: 1 }}>
+      {sign}
+    </Box>
+    <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' }, ml: 0.75 }}>
+      {name}
+    </Box>
+  </Button>
+)

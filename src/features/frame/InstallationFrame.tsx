@@ -10,8 +10,12 @@ import { KeptState } from '@/features/frame/KeptState'
 import { MarkedNotice } from '@/ui/MarkedNotice'
 import { StandingNotice } from '@/features/frame/StandingNotice'
 import { Presence } from '@/features/frame/Presence'
+import type { LocalRule } from '@/core/record/localRule'
+import { LocalRulesProvider } from '@/ui/localRules'
 import type { ReadVerdict } from '@/core/record/stillOpen'
+import { useResults } from '@/ui/onSite/useResults'
 import type { SealSummary } from '@/features/frame/standings'
+import { TakesAlong } from '@/features/frame/TakesAlong'
 import { Track } from '@/features/frame/Track'
 import { TryItValues } from '@/ui/TryItValues'
 import { WorkingCopyProvider } from '@/ui/workingCopy/context'
@@ -23,17 +27,20 @@ type Props = {
   version: number
   savedAt: string
   preference: UnitPreference
-  results: readonly ReadVerdict[]
+  results: readonly (ReadVerdict & { readonly id: string })[]
   lastSeal: (Omit<SealSummary, 'isCurrent'> & { document: Installation }) | null
+  localRules: readonly LocalRule[]
   children: ReactNode
 }
 
 /** Everything that stands around a stage: header with the rail, the track, and the working copy they share. */
-export function InstallationFrame({ id, siteName, results, lastSeal, children, ...copy }: Props) {
+export function InstallationFrame({ id, siteName, results: kept, lastSeal, localRules, children, ...copy }: Props) {
+  const results = useResults(id, kept)
   return (
     <WorkingCopyProvider id={id} sealed={lastSeal?.document ?? null} {...copy}>
       <TryItValues>
         <KeptState />
+        <TakesAlong id={id} />
         <FrameKeys id={id} />
         <FrameHeader id={id} siteName={siteName} lastSeal={lastSeal} />
         <Presence id={id} />
@@ -41,7 +48,7 @@ export function InstallationFrame({ id, siteName, results, lastSeal, children, .
         <MarkedNotice />
         <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 145px)' }}>
           <Track id={id} results={results} lastSeal={lastSeal} />
-          {children}
+          <LocalRulesProvider value={localRules}>{children}</LocalRulesProvider>
         </Box>
       </TryItValues>
     </WorkingCopyProvider>

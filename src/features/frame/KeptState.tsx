@@ -1,5 +1,6 @@
 'use client'
 
+import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import { useSyncExternalStore } from 'react'
 import { createPortal } from 'react-dom'
@@ -20,7 +21,13 @@ export function KeptState() {
   if (!slot) return null
   const wording = {
     kept: () => (
-      <span style={{ color: '#A5D6B4' }}>● kept {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}</span>
+      <span style={{ color: '#A5D6B4' }}>
+        ● kept
+        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+          {' '}
+          {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}
+        </Box>
+      </span>
     ),
     keeping: () => <span>○ keeping…</span>,
     waiting: () => (

@@ -1,6 +1,6 @@
 import type { Judgement } from '@/core/advise/judgement'
 import { dialIn } from '@/core/controller/dialIn'
-import { isDone } from '@/core/installation/dialProgress'
+import { isDone, whyCannot } from '@/core/installation/dialProgress'
 import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { givenMark } from '@/core/prove/givenMark'
@@ -41,9 +41,13 @@ export function standings(
   const { brief, kit, response, dial } = installation
   const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit, dial) : []
   const doneCount = actions.filter((action) => isDone(action, dial)).length
-  const plan = planFor(installation, derived)?.plan ?? []
+  const cannotCount = actions.filter((action) => whyCannot(action, dial) !== null).length
+  const planned = planFor(installation, derived)
+  const plan = planned?.plan ?? []
   const mark = givenMark(derived.given.response)
-  const provedCount = plan.filter(({ id }) => lastOf(results, id, mark)?.verdict === 'passes').length
+  const provedCount = plan.filter(
+    (check) => planned && lastOf(results, planned.context, check)?.verdict === 'passes',
+  ).length
   const startPct = derived.lead?.startPct ?? null
   const rules = response.rules.filter(({ off }) => !off).length
   const warnings = judgements.filter(({ severity }) => severity !== 'know').length
@@ -67,7 +71,9 @@ export function standings(
     },
     rehearse: rehearseStanding(installation, mark),
     'dial-in': {
-      line: kit.controller ? `${doneCount} of ${actions.length} actions` : 'needs a controller',
+      line: kit.controller
+        ? `${doneCount} of ${actions.length} actions${cannotCount > 0 ? `, ${cannotCount} cannot` : ''}`
+        : 'needs a controller',
       isDone: actions.length > 0 && doneCount === actions.length,
     },
     prove: { line: `${provedCount} of ${plan.length} checks`, isDone: plan.length > 0 && provedCount === plan.length },

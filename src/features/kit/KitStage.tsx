@@ -18,13 +18,17 @@ import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { LossNotices } from '@/ui/LossNotices'
 import { Caution, Notice } from '@/ui/Notice'
+import { AddPhoto } from '@/ui/onSite/AddPhoto'
+import type { ShownPhoto } from '@/ui/onSite/pack'
 import { QuantityField } from '@/ui/QuantityField'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
+type Props = { installationId: string; models: readonly ControllerModel[]; photos: readonly ShownPhoto[] }
+
 /** What is fitted: controller, fans, probes. */
-export function KitStage({ models }: { models: readonly ControllerModel[] }) {
+export function KitStage({ installationId, models, photos }: Props) {
   const kit = usePart('kit')
   const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
@@ -116,6 +120,9 @@ export function KitStage({ models }: { models: readonly ControllerModel[] }) {
       <InputRoles />
       <Mounting />
       <TerminalTable />
+      <FormRow label="Photos" hint="Plates, wiring, where the probe hangs: they go on the record.">
+        <AddPhoto installationId={installationId} about="kit" caption="Kit" photos={photos} />
+      </FormRow>
     </StageLayout>
   )
 }

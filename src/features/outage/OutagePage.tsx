@@ -23,7 +23,8 @@ type OfInstallation = {
   readonly sealNumber: number | null
   readonly items: readonly OutageItem[]
 }
-type Write = ((input: unknown) => Promise<Answer>) | null
+type Entry = { readonly id: string; readonly installationId: string; readonly text: string }
+type Write = ((entry: Entry) => Promise<Answer>) | null
 type Props = {
   site: string
   installations: readonly OfInstallation[]

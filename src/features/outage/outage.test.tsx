@@ -32,7 +32,7 @@ beforeEach(() => useTicks.setState({ done: {}, from: '', to: '' }))
 test('what is ticked and what is left goes into the log, and the list begins anew', async () => {
   const sent: { text: string }[] = []
   draw((input) => {
-    sent.push(input as { text: string })
+    sent.push(input)
     return Promise.resolve({ kind: 'done' })
   })
   expect(screen.getByText(/“Old shed” cannot be opened/)).toBeInTheDocument()

@@ -59,6 +59,6 @@ export const AuditList = ({ audit, holds, older }: Props) => (
         </TableBody>
       </Table>
     </Box>
-    <OlderEntries path="/people" holds={holds} older={older} />
+    <OlderEntries path="/people" query={holds === '' ? {} : { holds }} older={older} />
   </Box>
 )

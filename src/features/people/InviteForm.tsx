@@ -8,6 +8,7 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
+import { MadeLink } from '@/ui/MadeLink'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 
 export type RoleChoice = { readonly id: string; readonly says: string }
@@ -74,31 +75,9 @@ export function InviteForm({ roles, onInvite }: Props) {
         </Alert>
       )}
       {made && (
-        <Box role="status" sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mt: 1, alignItems: 'center' }}>
-          <img
-            src={`data:image/svg+xml;utf8,${encodeURIComponent(made.qrSvg)}`}
-            alt="QR code of the invitation"
-            width={150}
-            height={150}
-          />
-          <Box sx={{ flex: 1, minWidth: 240 }}>
-            <Typography variant="body2">
-              Good once, for a week{made.email && `; a letter is on its way to ${made.email}`}.
-            </Typography>
-            <TextField
-              label="Link of the invitation"
-              value={made.link}
-              size="small"
-              fullWidth
-              sx={{ my: 1 }}
-              slotProps={{ htmlInput: { readOnly: true } }}
-              onFocus={(event) => event.target.select()}
-            />
-            <Button size="small" onClick={() => void navigator.clipboard.writeText(made.link)}>
-              Copy the link
-            </Button>
-          </Box>
-        </Box>
+        <MadeLink link={made.link} qrSvg={made.qrSvg} of="the invitation">
+          Good once, for a week{made.email && `; a letter is on its way to ${made.email}`}.
+        </MadeLink>
       )}
     </Box>
   )

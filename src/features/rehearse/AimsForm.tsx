@@ -10,6 +10,7 @@ import type { MeasureId } from '@/core/scenario/measureIds'
 import type { Scenario } from '@/core/scenario/schema'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
+import { RuledField } from '@/ui/RuledField'
 import { SideHeading } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
 
@@ -85,19 +86,7 @@ function HardLimits({ aims, measures, onAims }: Props) {
     <>
       <SideHeading>Hard limits</SideHeading>
       {aims.hard.map(({ measure, atMost = 0 }, index) => (
-        <Box
-          key={measure}
-          sx={{
-            display: 'flex',
-            alignItems: 'baseline',
-            gap: 0.75,
-            borderBottom: '1px dotted',
-            borderColor: 'divider',
-          }}
-        >
-          <Typography variant="body2" sx={{ flex: 1 }}>
-            ! {nameOf(measure)} at most
-          </Typography>
+        <RuledField key={measure} label={`! ${nameOf(measure)} at most`}>
           <QuantityField
             label={`${nameOf(measure)} at most`}
             quantity={isTime(measures, measure) ? 'time' : 'count'}
@@ -114,7 +103,7 @@ function HardLimits({ aims, measures, onAims }: Props) {
           >
             ×
           </IconButton>
-        </Box>
+        </RuledField>
       ))}
       {unlimited.length > 0 && (
         <Choice
@@ -147,13 +136,10 @@ function ThenInOrder({ aims, measures, onAims }: Props) {
     <>
       <SideHeading>Then, in this order</SideHeading>
       {aims.then.map(({ measure, weight }, index) => (
-        <Box
+        <RuledField
           key={measure}
-          sx={{ display: 'flex', alignItems: 'center', gap: 0.75, borderBottom: '1px dotted', borderColor: 'divider' }}
+          label={`${index + 1} ${measure === 'lowest-flow' ? 'most' : 'least'} ${nameOf(measure)}`}
         >
-          <Typography variant="body2" sx={{ flex: 1 }}>
-            {index + 1} {measure === 'lowest-flow' ? 'most' : 'least'} {nameOf(measure)}
-          </Typography>
           <QuantityField
             label={`weight of ${nameOf(measure)}`}
             quantity="count"
@@ -175,7 +161,7 @@ function ThenInOrder({ aims, measures, onAims }: Props) {
           >
             ×
           </IconButton>
-        </Box>
+        </RuledField>
       ))}
       {unused.length > 0 && (
         <Choice

@@ -13,7 +13,8 @@ import { clockText } from '@/core/quantity/clock'
 import { formatNumber, formatQuantity } from '@/core/quantity/format'
 import { checkScenario } from '@/core/scenario/checkScenario'
 import { driveColumns } from '@/core/scenario/driveColumns'
-import type { Line, Scenario, ScenarioEvent } from '@/core/scenario/schema'
+import { yearDayText } from '@/core/rules/yearDay'
+import { MOST_OWN_DAYS, type Line, type Scenario, type ScenarioEvent } from '@/core/scenario/schema'
 import { epwLines, hourOfDate, readingsLine } from '@/core/scenario/weatherFile'
 import type { ReadingTable } from '@/core/rehearse/readingsSeries'
 import { DRIVE, DRIVE_RANGES, DRIVES, type Drive } from '@/core/space/model'
@@ -24,6 +25,7 @@ import { ClockField } from '@/ui/ClockField'
 import { FileButton } from '@/ui/FileButton'
 import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
+import { RuledField } from '@/ui/RuledField'
 import { SideHeading } from '@/ui/StageLayout'
 import { TextLine } from '@/ui/TextLine'
 import { usePreference } from '@/ui/preference'
@@ -60,10 +62,7 @@ export function DaySheet({ scenario, onChosen, files }: Props) {
       'own',
     )
     edit('A day of one’s own', (draft) => {
-      draft.scenarios = [
-        ...(draft.scenarios ?? []),
-        { ...plainCopy(scenario), id, name: `${scenario.name}, changed` },
-      ].slice(-6)
+      draft.scenarios = [...own, { ...plainCopy(scenario), id, name: `${scenario.name}, changed` }]
     })
     onChosen(id)
   }
@@ -72,20 +71,34 @@ export function DaySheet({ scenario, onChosen, files }: Props) {
       <>
         <SideHeading>The day</SideHeading>
         <Typography variant="body2">Tries {scenario.tries}.</Typography>
-        <Button variant="outlined" size="small" fullWidth sx={{ mt: 1 }} onClick={begin}>
+        <Button
+          variant="outlined"
+          size="small"
+          fullWidth
+          sx={{ mt: 1 }}
+          onClick={begin}
+          disabled={own.length >= MOST_OWN_DAYS}
+        >
           Paint a day from this one
         </Button>
+        {own.length >= MOST_OWN_DAYS && (
+          <Typography variant="body2">
+            There are {MOST_OWN_DAYS} painted days, the most there can be: choose one above and take it away first.
+          </Typography>
+        )}
       </>
     )
   return <OwnDay scenario={scenario} files={files} onGone={() => onChosen('hot-spell')} />
 }
 
+const MOST_TOLD = 3
+
 /** Weather from a file, put into a day; what is wrong with it is said. */
 function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (problem: string | null) => void) {
-  function putLines(lines: readonly Line[]): void {
+  function putLines(lines: readonly Line[], remarks: readonly string[] = []): void {
     const problems = checkScenario({ ...scenario, lines: [...lines] })
-    if (problems.length > 0) return setProblem(problems.slice(0, 3).map(problemLine).join(' '))
-    setProblem(null)
+    if (problems.length > 0) return setProblem(problems.slice(0, MOST_TOLD).map(problemLine).join(' '))
+    setProblem(remarks.length > 0 ? remarks.join(' ') : null)
     change('Weather from a file', (day) => {
       day.lines = [...day.lines.filter((line) => !lines.some((next) => next.drive === line.drive)), ...plainCopy(lines)]
     })
@@ -94,8 +107,14 @@ function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (proble
     const epw = parseEpw(await file.text())
     if (!epw.ok) return setProblem(epw.problems.map(problemLine).join(' '))
     const [, month, day] = scenario.startsOn.split('-').map(Number)
-    const from = Math.max(0, hourOfDate(epw.value, month!, day!))
-    putLines(epwLines(epw.value, from, scenario.days))
+    const from = hourOfDate(epw.value, month!, day!)
+    const { bad, badCount } = epw.value
+    putLines(epwLines(epw.value, Math.max(0, from), scenario.days), [
+      ...(from < 0 ? [`The file has no ${yearDayText(scenario.startsOn.slice(5))}; it is taken from its start.`] : []),
+      ...bad.slice(0, MOST_TOLD).map(problemLine),
+      ...(badCount > MOST_TOLD ? [`And ${badCount - MOST_TOLD} more.`] : []),
+      ...(badCount > 0 ? ['Where something could not be used the line runs straight over the gap.'] : []),
+    ])
   }
   async function readReadings(drive: Drive, id: string, column: number): Promise<void> {
     const answer = await fetch(`/api/readings/${id}`).catch(() => null)
@@ -129,6 +148,7 @@ function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readon
       <TextLine
         label="its name"
         value={scenario.name}
+        maxLength={60}
         onChange={(name) => change('Name of the day', (day) => void (day.name = name || 'day'), 'day.name')}
       />
       {problem !== null && <Notice title={problem} />}
@@ -295,20 +315,10 @@ function Events({ scenario, onChange }: { scenario: Scenario; onChange: Change }
     <>
       <SideHeading>Events</SideHeading>
       {scenario.events.map((event, index) => (
-        <Box
+        <RuledField
           key={index}
-          sx={{
-            display: 'flex',
-            alignItems: 'baseline',
-            gap: 0.75,
-            borderBottom: '1px dotted',
-            borderColor: 'divider',
-          }}
+          label={`${event.name ?? event.kind}${event.atS >= 86400 ? `, day ${Math.floor(event.atS / 86400) + 1}` : ''}`}
         >
-          <Typography variant="body2" sx={{ flex: 1 }}>
-            {event.name ?? event.kind}
-            {event.atS >= 86400 && `, day ${Math.floor(event.atS / 86400) + 1}`}
-          </Typography>
           <ClockField
             label={`${event.name ?? event.kind} begins`}
             value={Math.floor((event.atS % 86400) / 60)}
@@ -337,7 +347,7 @@ function Events({ scenario, onChange }: { scenario: Scenario; onChange: Change }
           >
             ×
           </IconButton>
-        </Box>
+        </RuledField>
       ))}
       <Choice
         label="add an event"

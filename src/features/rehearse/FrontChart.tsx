@@ -1,6 +1,6 @@
 import { CartesianGrid, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
 import type { Score } from '@/core/search/front'
-import { evenTicks } from '@/features/rehearse/Lane'
+import { evenTicks } from '@/core/quantity/evenTicks'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { chartFont } from '@/ui/chart'
 

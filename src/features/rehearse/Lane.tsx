@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box'
 import { memo, useMemo } from 'react'
 import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts'
-import { formatNumber, inPreferredUnit, preferredUnit, type UnitPreference } from '@/core/quantity/format'
+import { evenTicks } from '@/core/quantity/evenTicks'
+import { formatNumber, formatTick, inPreferredUnit, preferredUnit, type UnitPreference } from '@/core/quantity/format'
 import type { Curve, LaneOf } from '@/features/rehearse/lanes'
 import { thin } from '@/features/rehearse/thin'
 import { wholeHours } from '@/features/rehearse/timeAxis'
@@ -30,22 +31,8 @@ function sampled(curves: readonly Curve[], { fromRow, toRow }: Span, stepS: numb
   })
 }
 
-/** Most steps of an axis; fewer beside a low lane. */
-const MOST_STEPS = 4
+/** Lower than this a lane has fewer steps. */
 const LOW_PX = 80
-
-/** Even steps of an axis, as many as are wanted at most: 1, 2 or 5 and their tens. */
-export function evenTicks(low: number, high: number, most = MOST_STEPS): number[] {
-  const power = 10 ** Math.floor(Math.log10(Math.max(high - low, 0.5) / most))
-  for (const times of [1, 2, 5, 10, 20]) {
-    const by = times * power
-    const first = Math.floor(low / by)
-    const last = Math.max(first + 1, Math.ceil(high / by))
-    if (last - first <= most || times === 20)
-      return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * by).toPrecision(10)))
-  }
-  return [low, high]
-}
 
 type Props = { lane: LaneOf; span: Span; stepS: number; preference: UnitPreference }
 
@@ -61,7 +48,7 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
       curves.map((_, index) => row[`y${index}`]).filter((y) => typeof y === 'number'),
     )
     if (quantity === 'speed') return [0, 50, 100]
-    const most = height < LOW_PX ? 2 : MOST_STEPS
+    const most = height < LOW_PX ? 2 : undefined
     return evenTicks(fromZero ? 0 : Math.min(...values), Math.max(...values, fromZero ? 1 : -Infinity), most)
   }, [rows, curves, quantity, fromZero, height])
   const colour = lane.cause === 'ink' ? 'var(--mui-palette-text-primary)' : causeVar(lane.cause)
@@ -85,7 +72,7 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
           ticks={ticks}
           width={SCALE_PX}
           tick={chartFont}
-          tickFormatter={(y: number) => formatNumber(y, Number.isInteger(y) ? 0 : 1)}
+          tickFormatter={formatTick}
           stroke="var(--mui-palette-text-secondary)"
           interval={0}
           allowDataOverflow

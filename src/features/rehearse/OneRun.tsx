@@ -10,6 +10,7 @@ import { givenMark } from '@/core/prove/givenMark'
 import { formatNumber, formatQuantity } from '@/core/quantity/format'
 import { huntText, momentText, POWER_WORDS } from '@/core/rehearse/words'
 import { readColumn } from '@/core/rehearse/trace'
+import { MOST_REHEARSED } from '@/core/scenario/rehearsed'
 import { reasonText } from '@/core/sentences/words'
 import { fanTable } from '@/core/space/fanTables'
 import { lanesOf } from '@/features/rehearse/lanes'
@@ -57,7 +58,12 @@ export function OneRun({ title, actions, run, more }: Props) {
     <StageLayout
       title={title}
       aside={actions}
-      side={run ? <Side run={run} more={more} onMoment={showMoment} /> : more}
+      side={
+        <>
+          {run && <Side run={run} onMoment={showMoment} />}
+          {more}
+        </>
+      }
       sideTitle="Against the brief"
     >
       <Box sx={{ minHeight: 4 }}>
@@ -136,25 +142,28 @@ function WhyThen({ run, row }: { run: Run; row: number }) {
   )
 }
 
-function Side({ run, more, onMoment }: { run: Run; more: ReactNode; onMoment: (atS: number) => void }) {
+function Side({ run, onMoment }: { run: Run; onMoment: (atS: number) => void }) {
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const { trace, measures, hunts, job } = run
   const calm = useCalm(run)
   const [hunt] = hunts
   const words = hunt && huntText(job.given, hunt, calm, trace.startsOn, preference)
-  const fan = job.space.fans[0]
-  const powerBy = fan ? fanTable(fan, job.installation).powerBy : 'unknown'
+  // The cursor draws this anew at every move; these hang on the job alone.
+  const { powerBy, mark } = useMemo(() => {
+    const fan = job.space.fans[0]
+    return { powerBy: fan ? fanTable(fan, job.installation).powerBy : 'unknown', mark: givenMark(job.given) } as const
+  }, [job])
   const rehearsed = usePart('rehearsed') ?? []
-  const mark = givenMark(job.given)
   const kept = rehearsed.find(({ scenario, days }) => scenario === job.scenario.id && days === job.scenario.days)
   const isKept = kept?.given === mark
+  const others = rehearsed.filter((one) => one !== kept)
+  const givesWay = others.length >= MOST_REHEARSED ? others[0] : undefined
   function keep(): void {
     const { id, name, days, startsOn } = job.scenario
     edit(`Keep the rehearsal “${name}”`, (draft) => {
-      const others = (draft.rehearsed ?? []).filter((one) => one.scenario !== id || one.days !== days)
       draft.rehearsed = [
-        ...others.slice(-11),
+        ...others.slice(1 - MOST_REHEARSED),
         {
           scenario: id,
           name,
@@ -207,7 +216,11 @@ function Side({ run, more, onMoment }: { run: Run; more: ReactNode; onMoment: (a
           {isKept ? 'Kept for the record' : kept ? 'Keep this result instead' : 'Keep for the record'}
         </Button>
       )}
-      {more}
+      {run.isWhole && !isKept && givesWay && (
+        <Typography variant="body2">
+          {MOST_REHEARSED} are kept; the oldest, “{givesWay.name}”, gives way.
+        </Typography>
+      )}
     </>
   )
 }

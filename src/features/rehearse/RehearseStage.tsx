@@ -21,7 +21,7 @@ import { useRun } from '@/features/rehearse/useRun'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { StageLayout } from '@/ui/StageLayout'
-import { useDerived } from '@/ui/workingCopy/context'
+import { useDerived, usePart } from '@/ui/workingCopy/context'
 import type { Job } from '@/workers/rehearse.worker'
 
 type Props = {
@@ -44,6 +44,7 @@ export function RehearseStage({ installationId, files, models, onFeeds }: Props)
   const days = useDays(space, Number(span))
   const file = files.find(({ id }) => id === chosen)
   const scenario = days.find(({ id }) => id === chosen) ?? days[0]!
+  const isOwn = (usePart('scenarios') ?? []).some(({ id }) => id === scenario.id)
   const isSound = useMemo(() => checkSpaceHere(space, installation).length === 0, [space, installation])
   const job = useMemo<Job | null>(
     () =>
@@ -60,7 +61,7 @@ export function RehearseStage({ installationId, files, models, onFeeds }: Props)
       files={files}
       file={file ?? null}
       scenario={scenario}
-      span={span}
+      span={isOwn ? null : span}
       onSpan={setSpan}
       onChosen={(id) => {
         setChosen(id)
@@ -130,16 +131,16 @@ type TitleProps = {
   files: readonly FileSummary[]
   file: FileSummary | null
   scenario: Scenario
-  span: string
+  /** Nothing where the day has a length of its own. */
+  span: string | null
   onSpan: (span: string) => void
   onChosen: (id: string) => void
 }
 
 const VIEW_NAMES: Record<View, string> = { one: 'Rehearse', side: 'Side by side', better: 'Better settings' }
 
-/** What is rehearsed, and for how long; a day of one's own has its own length. */
+/** What is rehearsed, and for how long. */
 function Title({ view, days, files, file, scenario, span, onSpan, onChosen }: TitleProps) {
-  const isOwn = scenario.id.startsWith('own')
   return (
     <Box component="span" sx={{ display: 'inline-flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1 }}>
       {file ? 'Readings replayed' : VIEW_NAMES[view]}
@@ -152,7 +153,7 @@ function Title({ view, days, files, file, scenario, span, onSpan, onChosen }: Ti
         ]}
         onChange={onChosen}
       />
-      {!file && !isOwn && (
+      {!file && span !== null && (
         <Choice
           label="for how long"
           value={span}

@@ -26,6 +26,7 @@ import { rehearseWorker } from '@/workers/rehearse'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
+import { RuledField } from '@/ui/RuledField'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
 import { usePreference } from '@/ui/preference'
@@ -40,7 +41,8 @@ type Variant = {
   readonly key: string
   readonly name: string
   readonly detail: string
-  readonly given: Response
+  /** What is really given: fitted when it stands beside the others, not before. */
+  readonly give: () => Response
   /** Whether the controller that is chosen can do it. */
   readonly isPossible: boolean
   /** What it puts into the working copy; null where it is there already or cannot be. */
@@ -66,7 +68,7 @@ function useVariants(models: readonly ControllerModel[], copy: Figures): readonl
         key: 'given',
         name: chosen ? 'As this controller gives' : 'As asked',
         detail: steps > 0 ? `steps of ${steps} %` : 'working copy',
-        given: given.response,
+        give: () => given.response,
         isPossible: true,
         asked: null,
       },
@@ -76,7 +78,7 @@ function useVariants(models: readonly ControllerModel[], copy: Figures): readonl
               key: 'asked',
               name: 'As asked',
               detail: 'not what it can do',
-              given: asked.response,
+              give: () => asked.response,
               isPossible: false,
               asked: null,
             },
@@ -88,7 +90,7 @@ function useVariants(models: readonly ControllerModel[], copy: Figures): readonl
               key: 'sealed',
               name: 'Last sealed',
               detail: 'the revision before',
-              given: derive(sealed).given.response,
+              give: () => derive(sealed).given.response,
               isPossible: true,
               asked: sealed.response,
             },
@@ -100,7 +102,7 @@ function useVariants(models: readonly ControllerModel[], copy: Figures): readonl
               key: 'found',
               name: 'As found',
               detail: 'what the panel showed',
-              given: of(found),
+              give: () => of(found),
               isPossible: true,
               asked: found,
             },
@@ -112,7 +114,7 @@ function useVariants(models: readonly ControllerModel[], copy: Figures): readonl
               key: 'copy',
               name: 'A copy with changes',
               detail: `${copy.length} figure${copy.length === 1 ? '' : 's'} changed`,
-              given: of(changed),
+              give: () => of(changed),
               isPossible: true,
               asked: changed,
             },
@@ -124,7 +126,7 @@ function useVariants(models: readonly ControllerModel[], copy: Figures): readonl
           key: `model ${model.id}`,
           name: model.name,
           detail: 'another controller',
-          given: derive({ ...document, kit: { ...document.kit, controller: model } }).given.response,
+          give: () => derive({ ...document, kit: { ...document.kit, controller: model } }).given.response,
           isPossible: false,
           asked: null,
         })),
@@ -171,7 +173,7 @@ export function SideBySide({ title, onBack, job, models }: Props) {
       ].slice(0, MOST),
     [variants, picked],
   )
-  const others = useMemo(() => shown.slice(1).map(({ given }) => given), [shown])
+  const others = useMemo(() => shown.slice(1).map(({ give }) => give()), [shown])
   const runs = useRuns(job, others)
   const present = shown.map((variant, index) => ({ variant, run: runs?.[index] ?? null }))
   const lanes = useMemo(() => (job && runs ? together(runs, job) : []), [job, runs])
@@ -489,27 +491,20 @@ function CopyFields({ figures, onFigures }: { figures: Figures; onFigures: (next
       {fields.map(({ place, name, quantity, now, perBase, cause }) => {
         const changed = figures.find((figure) => figure.place === place)
         return (
-          <Box
+          <RuledField
             key={place}
-            sx={{
-              display: 'flex',
-              justifyContent: 'space-between',
-              alignItems: 'baseline',
-              gap: 1,
-              borderBottom: '1px dotted',
-              borderColor: 'divider',
-              py: 0.25,
-            }}
+            label={
+              <Box component="span" sx={{ color: `cause.${cause}` }}>
+                {name}
+                {changed && (
+                  <Box component="span" sx={{ color: 'text.secondary' }}>
+                    {' '}
+                    was {formatQuantity(now * perBase, quantity, preference)}
+                  </Box>
+                )}
+              </Box>
+            }
           >
-            <Typography variant="body2" sx={{ fontSize: 13, color: `cause.${cause}` }}>
-              {name}
-              {changed && (
-                <Box component="span" sx={{ color: 'text.secondary' }}>
-                  {' '}
-                  was {formatQuantity(now * perBase, quantity, preference)}
-                </Box>
-              )}
-            </Typography>
             <QuantityField
               label={`in the copy: ${name}`}
               quantity={quantity}
@@ -521,7 +516,7 @@ function CopyFields({ figures, onFigures }: { figures: Figures; onFigures: (next
                 ])
               }
             />
-          </Box>
+          </RuledField>
         )
       })}
       {figures.length > 0 && <TextButton onClick={() => onFigures([])}>Take the copy away</TextButton>}

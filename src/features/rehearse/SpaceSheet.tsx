@@ -1,6 +1,5 @@
 'use client'
 
-import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { plainCopy } from '@/core/json/plainCopy'
@@ -11,6 +10,7 @@ import { checkSpaceHere } from '@/core/space/checkSpace'
 import { problemLine } from '@/core/words/problems'
 import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
+import { RuledField } from '@/ui/RuledField'
 import { SideHeading } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
@@ -116,22 +116,10 @@ export function SpaceSheet({ space }: Props) {
 }
 
 const Row = ({ label, unit, children }: { label: string; unit: string; children: React.ReactNode }) => (
-  <Box
-    sx={{
-      display: 'flex',
-      alignItems: 'baseline',
-      gap: 1,
-      borderBottom: '1px dotted',
-      borderColor: 'divider',
-      py: 0.25,
-    }}
-  >
-    <Typography variant="body2" sx={{ flex: 1, fontSize: 13.5 }}>
-      {label}
-    </Typography>
+  <RuledField label={label}>
     {children}
     <Typography variant="body2" sx={{ fontSize: 12, width: 62, color: 'text.secondary' }}>
       {unit}
     </Typography>
-  </Box>
+  </RuledField>
 )

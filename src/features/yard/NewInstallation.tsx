@@ -12,6 +12,7 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
+import type { Makes } from '@/server/workspaceFile/importOne'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { FileButton } from '@/ui/FileButton'
 import { stagePath } from '@/ui/stages'
@@ -23,12 +24,61 @@ type Props = {
   onImport: (input: unknown) => Promise<Answer>
 }
 
+type ZipAnswer = Answer & { readonly makes?: Makes }
+
+async function sendZip(file: Blob, isTrial: boolean): Promise<ZipAnswer> {
+  try {
+    const answer = await fetch(`/api/installation${isTrial ? '?trial' : ''}`, { method: 'POST', body: file })
+    return (await answer.json()) as ZipAnswer
+  } catch {
+    return NO_ANSWER
+  }
+}
+
+/** A zip says first what it would make, and where; then it is brought in. */
+function useZip(onMade: (id: string) => void, onRefused: (why: string) => void) {
+  const [looked, setLooked] = useState<{ readonly file: File; readonly makes: Makes } | null>(null)
+  return {
+    makes: looked?.makes ?? null,
+    look: async (file: File): Promise<void> => {
+      setLooked(null)
+      const answer = await sendZip(file, true)
+      if (answer.kind === 'done' && answer.makes) setLooked({ file, makes: answer.makes })
+      else onRefused(whyNot(answer))
+    },
+    take: async (): Promise<void> => {
+      const answer: ZipAnswer = looked ? await sendZip(looked.file, false) : NO_ANSWER
+      if (answer.kind === 'done' && answer.makes) onMade(answer.makes.id)
+      else onRefused(whyNot(answer))
+    },
+  }
+}
+
+const WouldMake = ({ makes, onTake }: { makes: Makes; onTake: () => void }) => (
+  <Alert
+    severity="info"
+    variant="outlined"
+    action={
+      <Button size="small" onClick={onTake}>
+        Bring it in
+      </Button>
+    }
+  >
+    This makes “{makes.name}” at “{makes.site}”
+    {makes.as === 'same'
+      ? ` with ${makes.revisions} seals, ${makes.checks} checks, ${makes.readings} readings files and ${makes.photos} photos.`
+      : ' as a copy of its working copy: it is here already, and what was proved there was not proved of a copy.'}
+    {makes.left.join(' ')}
+  </Alert>
+)
+
 /** Name, site and duty make an installation; a file makes one too. */
 export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) {
   const router = useRouter()
   const [isOpen, setOpen] = useState(startsOpen)
   const [site, setSite] = useState(sites[0] ?? '')
   const [message, setMessage] = useState<string | null>(null)
+  const zip = useZip((id) => router.push(stagePath(id, 'hand-over')), setMessage)
   // One id for as long as the dialog is open: a second press cannot make a second installation.
   const [id, setId] = useState<string | null>(null)
 
@@ -47,9 +97,11 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
   }
 
   function onFile(file: File): void {
-    if (file.size > 4_000_000)
+    setMessage(null)
+    if (/\.zip$/i.test(file.name)) void zip.look(file)
+    else if (file.size > 4_000_000)
       setMessage(
-        `${file.name} has ${Math.round(file.size / 1e6)} MB; an installation file has at most 4. Choose the exported JSON file.`,
+        `${file.name} has ${Math.round(file.size / 1e6)} MB; an installation file has at most 4. Choose the exported JSON file, or its zip.`,
       )
     else void finish(async (made) => onImport({ id: made, site: site || 'My site', text: await file.text() }))
   }
@@ -90,6 +142,7 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
               </MenuItem>
             ))}
           </TextField>
+          {zip.makes && <WouldMake makes={zip.makes} onTake={() => void zip.take()} />}
           {message !== null && (
             <Alert severity="error" variant="outlined">
               {message}
@@ -97,7 +150,12 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
           )}
         </DialogContent>
         <DialogActions sx={{ px: 3, pb: 2 }}>
-          <FileButton label="Installation file" accept=".json,application/json" onFile={onFile} sx={{ mr: 'auto' }}>
+          <FileButton
+            label="Installation file"
+            accept=".json,.zip,application/json,application/zip"
+            onFile={onFile}
+            sx={{ mr: 'auto' }}
+          >
             From a file…
           </FileButton>
           <Button onClick={() => setOpen(false)}>Cancel</Button>

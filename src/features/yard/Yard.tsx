@@ -2,6 +2,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
+import { TakeAlong } from '@/features/yard/TakeAlong'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
 import { placeAction } from '@/server/actions'
 import { DayThere } from '@/ui/DayThere'
@@ -217,9 +218,10 @@ type TableProps = {
 function SiteTable({ site, lines, bad, isOnly, mayArchive }: TableProps) {
   return (
     <Box component="section" aria-label={site} sx={{ mb: 3 }}>
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline' }}>
+      <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
         {!isOnly && <Typography variant="h2">{site}</Typography>}
         {lines.length > 0 && <Link href={outageAtSite(site)}>After an outage</Link>}
+        <TakeAlong site={site} ids={lines.map(({ id }) => id)} />
       </Box>
       <Box
         aria-hidden="true"

@@ -9,7 +9,7 @@ const fault = (error: unknown) => {
 }
 
 function line(document: Installation, sealed: Installation | null): YardLine {
-  const { overview, isAsSealed, name } = overviewOf(document, sealed, fault)
+  const { overview, isAsSealed, name } = overviewOf(document, { document: sealed, open: [] }, fault)
   const drawn = yardLine(
     {
       id: 'one',
@@ -36,7 +36,7 @@ test('speed, cause and flow are those in the middle of the target band', () =>
 
 test.each([
   { name: 'never sealed', sealed: null, standing: { text: 'Never sealed', tone: 'working' } },
-  { name: 'as sealed', sealed: room, standing: { text: 'As sealed, rev 3', tone: 'plain' } },
+  { name: 'as sealed', sealed: room, standing: { text: 'Rev 3, sealed and proved', tone: 'plain' } },
   {
     name: 'changed since',
     sealed: demoInstallation('fruiting-room.rev1'),

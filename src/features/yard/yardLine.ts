@@ -1,5 +1,6 @@
 import type { Cause } from '@/core/rules/kind'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
+import { sealStateText } from '@/core/record/sealState'
 import type { BadOverview, Overview } from '@/core/record/overview'
 import type { YardRow } from '@/db/queries/installationLine'
 import type { RailProps } from '@/ui/rail/SpeedRail'
@@ -46,7 +47,10 @@ export function yardLine(
       : sealed === null
         ? { text: 'Never sealed', tone: 'working' }
         : isAsSealed
-          ? { text: `As sealed, rev ${sealed.number}`, tone: 'plain' }
+          ? {
+              text: `Rev ${sealed.number}, ${overview.sealed ? sealStateText(overview.sealed) : 'sealed'}`,
+              tone: 'plain',
+            }
           : { text: `Working copy, after rev ${sealed.number}`, tone: 'working' },
     concern,
   }
