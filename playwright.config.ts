@@ -24,7 +24,7 @@ export default defineConfig({
   retries: 0,
   // A machine that does something else beside must not fail a test: what is waited for comes, or is a fault.
   timeout: 120_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   globalSetup: './e2e/setup/startGale.ts',
   use: {
@@ -34,5 +34,7 @@ export default defineConfig({
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS },
     trace: 'off',
     contextOptions: { reducedMotion: 'reduce' },
+    // Each would fetch the whole program for itself; the tests that go without signal ask for it.
+    serviceWorkers: 'block',
   },
 })

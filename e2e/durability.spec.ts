@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { APIRequestContext, BrowserContext, Page } from '@playwright/test'
 import { runningOf, startGale } from './setup/gale'
+import { readyForNoSignal } from './setup/signal'
 import { ownSite } from './setup/site'
 import { edit, expect, expectKept, openDemo, openStage, test } from './setup/test'
 
@@ -55,6 +56,63 @@ test('kill -9 of server and of database, again and again during saves: nothing a
   const kept = await keptCopy(context.request, id)
   expect(kept.version).toBe(acknowledged)
   expect(kept.document.name).toBe(`change ${acknowledged - 1}`)
+  await gale.stop()
+})
+
+test('kill -9 of the server in the middle of each sync of what was done on site: all of it is there, once', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000)
+  const gale = await startGale()
+  const context = await browser.newContext({ baseURL: gale.url, serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await openDemo(page)
+  const id = (await openStage(page, /Kiln room/, 'hand-over')).split('/')[2]!
+  await readyForNoSignal(page, id)
+  const log = async () => (await context.request.get(`/api/log?of=${id}`)).text()
+  const times = async (words: string) => (await log().catch(() => '')).split(words).length - 1
+  /** What is done is on its way when the server goes. */
+  const killed = async (act: () => Promise<void>) => {
+    const sent = page.waitForRequest((request) => request.url().endsWith('/api/work'))
+    await act()
+    await sent
+    process.kill(runningOf(gale.folder).web, 'SIGKILL')
+    await expect.poll(() => isUp(context.request), { timeout: 60_000 }).toBe(true)
+  }
+  const once = async (words: string) => {
+    await expect.poll(() => times(words), { timeout: 60_000 }).toBe(1)
+    await openStage(page, /Kiln room/, 'hand-over')
+  }
+
+  await killed(async () => {
+    await page.getByRole('textbox', { name: 'Write into the log' }).fill('A line in the middle of it.')
+    await page.getByRole('button', { name: 'Write', exact: true }).click()
+  })
+  await once('A line in the middle of it.')
+  await killed(async () => {
+    await page.getByRole('button', { name: 'Begin a visit' }).click()
+    await page.getByRole('textbox', { name: 'Why this visit' }).fill('a visit in the middle of it')
+    await page.getByRole('button', { name: 'End and save the visit' }).click()
+  })
+  await once('Visit: a visit in the middle of it.')
+  await killed(async () => {
+    for (const why of await page.getByRole('textbox', { name: /^Why this stays/ }).all()) await why.fill('Known here')
+    await page.getByRole('textbox', { name: 'Reason for this seal' }).fill('Sealed in the middle of it')
+    await page.getByRole('button', { name: /^Seal revision \d+/ }).click()
+  })
+  await once('Sealed in the middle of it')
+  await openStage(page, /Kiln room/, 'prove')
+  await killed(async () => {
+    await page.getByRole('button', { name: /^Power off, wait until it stands/ }).click()
+    await page.getByRole('button', { name: 'Seen, next' }).last().click()
+  })
+  const results = async () => {
+    const answer = (await (await context.request.get(`/api/along/${id}`)).json()) as { pack: { results: object[] } }
+    return answer.pack.results.length
+  }
+  await expect.poll(() => results().catch(() => 0), { timeout: 60_000 }).toBe(1)
+  await page.reload()
+  expect(await results()).toBe(1)
   await gale.stop()
 })
 

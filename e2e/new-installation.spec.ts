@@ -73,14 +73,14 @@ test('a person signs up, makes an installation from nothing, and takes it all th
       .first()
       .click()
     await page.getByRole('textbox', { name: 'Reason for this seal' }).fill('First setting')
-    await page.getByRole('button', { name: 'Seal revision 1', exact: true }).click()
+    await page.getByRole('button', { name: /^Seal revision 1:/ }).click()
     await expect(page.getByText('Nothing has changed since revision 1 was sealed.')).toBeVisible()
     await page.getByRole('textbox', { name: 'Write into the log' }).fill('Key is with the harbour office.')
     await page.getByRole('button', { name: 'Write', exact: true }).click()
     await expect(page.getByText('Key is with the harbour office.')).toBeVisible()
   })
   await page.goto('/yard')
-  await expect(page.getByRole('link', { name: /Kiln room/ })).toContainText('As sealed, rev 1')
+  await expect(page.getByRole('link', { name: /Kiln room/ })).toContainText('Rev 1, sealed')
 })
 
 test('an export is imported again as another installation', async ({ yard }) => {

@@ -43,5 +43,5 @@ test('a check is carried out with a thumb: steps, plus and minus, verdict, keep'
   const keep = yard.getByRole('button', { name: 'Keep and next' }).first()
   expect((await keep.boundingBox())!.height).toBeGreaterThanOrEqual(56)
   await keep.tap()
-  await expect(yard.getByText('Check 4 of 13')).toBeVisible()
+  await expect(yard.getByText('Check 5 of 13')).toBeVisible()
 })

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { weatherDays, weatherText } from '../src/testing/weatherText'
 import { expect, openStage, test } from './setup/test'
 
 const DEMOS = [
@@ -86,6 +87,23 @@ test('a day is painted from one that is built in, and an event put on its time l
   await choose(yard, 'add an event', 'power cut')
   await expect(yard.getByRole('button', { name: /^take power cut at 14:00 away/ })).toBeVisible()
   await expect(yard.getByRole('combobox', { name: 'what to rehearse' })).toHaveText(/hot spell, changed/)
+})
+
+test('a weather file with bad lines and another date is used, and says both', async ({ yard }) => {
+  await openStage(yard, /Kiln room/i, 'rehearse')
+  await yard.getByRole('button', { name: 'Paint a day from this one' }).click()
+  const lines = weatherDays(2)
+  lines.splice(3, 1, 'nonsense')
+  await yard
+    .getByLabel('weather file')
+    .setInputFiles({ name: 'quay.epw', mimeType: 'text/plain', buffer: Buffer.from(weatherText(lines)) })
+  const remark = yard.getByText(/The file has no \d+ \w+; it is taken from its start/)
+  await expect(remark).toContainText(/line 12: .*“nonsense”/)
+  await expect(remark).toContainText('runs straight over the gap')
+  await expect(yard.getByRole('slider', { name: 'outdoor temperature at 12:00' })).toHaveAttribute(
+    'aria-valuenow',
+    /^1\.[0-9]/,
+  )
 })
 
 test('the space is learnt from a logger’s file, with how sure each figure is, and used', async ({ yard }) => {

@@ -52,7 +52,7 @@ export async function seal(page: Page, reason: string, number: number): Promise<
   await goToStage(page, 'Hand over')
   await sayWhyDangersStay(page)
   await page.getByRole('textbox', { name: 'Reason for this seal' }).fill(reason)
-  await page.getByRole('button', { name: `Seal revision ${number}`, exact: true }).click()
+  await page.getByRole('button', { name: new RegExp(`^Seal revision ${number}:`) }).click()
   await expect(page.getByText(`Nothing has changed since revision ${number} was sealed.`)).toBeVisible()
 }
 

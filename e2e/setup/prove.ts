@@ -3,17 +3,26 @@ import { derive } from '@/core/derive/derive'
 import { readInstallationText } from '@/core/installation/read'
 import { fanName, measuredOf } from '@/core/prove/context'
 import { expectStep } from '@/core/prove/expect'
+import { inGroups } from '@/core/prove/order'
 import { planFor, type Planned } from '@/core/prove/plan'
 import { formatNumber, formatPct } from '@/core/quantity/format'
+import { documentHere } from './signal'
 import { expect } from './test'
 
 /** What there is to prove of an installation, worked out as the page does. */
-async function planOf(page: Page, installationId: string): Promise<Planned> {
-  const exported = await page.request.get(`/api/installation/${installationId}/export`)
-  const read = readInstallationText(await exported.text())
+function planIn(text: string): Planned {
+  const read = readInstallationText(text)
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
   return planFor(read.value, derive(read.value))!
 }
+
+/** Of the working copy as the server has it. */
+const planThere = async (page: Page, installationId: string): Promise<Planned> =>
+  planIn(await (await page.request.get(`/api/installation/${installationId}/export`)).text())
+
+/** Of the working copy as it lies in the browser. */
+export const planHere = async (page: Page, installationId: string): Promise<Planned> =>
+  planIn(JSON.stringify(await documentHere(page, installationId)))
 
 /** Carries the open check out at a site that does right: everything is read as it was asked for and as it should be. */
 async function readOpenCheck(page: Page, { context, plan }: Planned, id: string): Promise<void> {
@@ -45,11 +54,13 @@ async function readOpenCheck(page: Page, { context, plan }: Planned, id: string)
   await page.getByRole('button', { name: 'Keep and next' }).click()
 }
 
-/** Carries out every check of the list. */
-export async function proveAll(page: Page, installationId: string): Promise<number> {
-  const planned = await planOf(page, installationId)
+/** Carries out every check of the list.
+ *  @param plan what there is to prove; the server’s where none is given */
+export async function proveAll(page: Page, installationId: string, plan?: Planned): Promise<number> {
+  const planned = plan ?? (await planThere(page, installationId))
   const checks = page.getByRole('complementary', { name: 'All checks' }).getByRole('listitem')
-  for (const [index, { id }] of planned.plan.entries()) {
+  const inOrder = inGroups(planned.context, planned.plan).flatMap(({ checks: group }) => group)
+  for (const [index, { id }] of inOrder.entries()) {
     await checks.nth(index).getByRole('button').click()
     await readOpenCheck(page, planned, id)
     await expect(checks.nth(index)).toContainText('passes')
