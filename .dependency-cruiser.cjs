@@ -76,6 +76,13 @@ module.exports = {
       to: { path: '^src/app/' },
     },
     {
+      name: 'paper-and-archive-use-core-only',
+      severity: 'error',
+      comment: 'papers and zips are made by the server and by the command line alike',
+      from: { path: '^src/(print|archive)/' },
+      to: { path: '^src/(app|features|ui|server|workers|db|cli)/' },
+    },
+    {
       name: 'cli-uses-core-only',
       severity: 'error',
       comment: 'the command line works without the database',

@@ -40,6 +40,7 @@ async function bundlePrograms(): Promise<void> {
     entryPoints: {
       serve: 'src/server/front/serve.ts',
       worker: 'src/server/heavy/worker.ts',
+      paperWorker: 'src/server/heavy/paperWorker.ts',
       importer: 'src/server/jobs/importer.ts',
     },
     outdir: PROGRAMS,

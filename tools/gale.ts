@@ -1,4 +1,6 @@
 import { runCommand } from '@/cli/main'
+import { isForPapers, papers } from '@/cli/papers'
+import { UsageError, type Streams } from '@/cli/streams'
 import { Trouble } from './trouble'
 
 const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, with the demo when the database is empty
@@ -9,6 +11,9 @@ const USAGE = `./gale start [--fresh-demo | --empty]   start Soft Gale here, wit
 ./gale test [PART…]                     format, lint, types, imports, unit and database tests, build, browser tests
 ./gale shots                            make the pictures in docs/screenshots again
 ./gale check FILE… [--judge]            validate documents
+./gale check --seal FILE.zip            whether each sealed revision is what was sealed
+./gale record|card|sheet|label|calendar|settings FILE.zip
+             [--out FILE] [--rev N] [--units F,cfm] [--mm N]   what is left behind, of an exported zip
 ./gale evaluate FILE --at NAME=VALUE    what each fan gives, and why
 ./gale fit FILE [--model FILE]          settings for a controller, and what is lost
 ./gale fit FILE --models DIR            which of several controllers does it best
@@ -39,7 +44,19 @@ async function main([name = '', ...args]: readonly string[]): Promise<number> {
     default:
       // The core's commands take files as the caller names them.
       process.chdir(process.env.GALE_CALLED_FROM ?? '.')
-      return runCommand([name, ...args], { out: (line) => console.log(line), err: (line) => console.error(line) })
+      return run(name, args, { out: (line) => console.log(line), err: (line) => console.error(line) })
+  }
+}
+
+/** A command of the core; those of papers take their time. */
+async function run(name: string, args: readonly string[], streams: Streams): Promise<number> {
+  if (!isForPapers(name, args)) return runCommand([name, ...args], streams)
+  try {
+    return await papers(name, args, streams)
+  } catch (error) {
+    if (!(error instanceof UsageError)) throw error
+    streams.err(error.message)
+    return 2
   }
 }
 

@@ -22,14 +22,13 @@ type Shot = {
   readonly text?: RegExp
 }
 
-/** One picture of each main view, from the demo data. `@stage` is a stage of an installation, `@record` its printable record. */
+/** One picture of each main view, from the demo data. `@stage` is a stage of an installation, `@record` and `@card` its printable record and card. */
 const SHOTS: readonly Shot[] = [
   { file: 'yard', path: '/yard' },
   { file: 'brief', path: '@brief' },
   { file: 'kit', path: '@kit' },
   { file: 'calibrate', path: '@calibrate' },
   { file: 'respond', path: '@respond' },
-  { file: 'respond-phone', path: '@respond', phone: true },
   {
     file: 'respond-week',
     path: '@respond',
@@ -45,7 +44,6 @@ const SHOTS: readonly Shot[] = [
     waitFor: '[aria-label="Staging ladder"]',
   },
   { file: 'rehearse', path: '@rehearse', day: 'power cut', text: /Meanwhile: power cut/ },
-  { file: 'rehearse-phone', path: '@rehearse', day: 'power cut', text: /Meanwhile: power cut/, phone: true },
   { file: 'rehearse-compare', path: '@rehearse', day: 'hot spell', press: ['Side by side'], text: /against A:/ },
   {
     file: 'rehearse-search',
@@ -54,10 +52,18 @@ const SHOTS: readonly Shot[] = [
     press: ['Better settings…', 'Look for better'],
     text: /on the front · seed/,
   },
-  { file: 'dial-in', path: '@dial-in' },
+  {
+    file: 'dial-in-phone',
+    path: '@dial-in',
+    phone: true,
+    part: 'One at a time',
+    press: Array.from({ length: 5 }, () => 'Done, next'),
+  },
   { file: 'settings', path: '@dial-in', of: /Ticket-hall door/, part: 'All settings' },
+  { file: 'prove', path: '@prove' },
   { file: 'prove-phone', path: '@prove', phone: true },
   { file: 'hand-over', path: '@hand-over' },
+  { file: 'card', path: '@card' },
   { file: 'record', path: '@record' },
   { file: 'controllers', path: '/controllers' },
   { file: 'sums', path: '/sums?sum=round-traverse' },
@@ -67,8 +73,8 @@ const FOLDER = 'docs/screenshots'
 
 /** A page of an installation, from the address of its Respond stage. */
 const pageOf = (respond: string, stage: string): string =>
-  stage === 'record'
-    ? respond.replace(/installation\/([^/]+)\/respond/, 'record/$1')
+  stage === 'record' || stage === 'card'
+    ? respond.replace(/installation\/([^/]+)\/respond/, `${stage}/$1`)
     : respond.replace('respond', stage)
 
 async function take(
@@ -101,7 +107,7 @@ async function take(
     await page.getByText(/steps of 10 s in/).waitFor()
   }
   for (const name of press) await page.getByRole('button', { name }).click()
-  if (text) await page.getByText(text).first().waitFor({ timeout: 120_000 })
+  if (text) await page.getByText(text).first().waitFor({ timeout: 300_000 })
   if (waitFor) await page.locator(waitFor).waitFor()
   await page.evaluate(() => window.scrollTo(0, 0))
   await page.screenshot({ path: `${FOLDER}/${file}.png`, animations: 'disabled' })

@@ -81,7 +81,7 @@ async function fill(scope: Scope, count: number, revisions: number): Promise<voi
     const most = Math.min(100, count - site * 100)
     for (const [kind, name] of DUTIES.entries()) {
       const document = demoInstallation(name)
-      const { overview, needs } = overviewOf(document, document, (error) => {
+      const { overview, needs } = overviewOf(document, { document, open: [] }, (error) => {
         throw error
       })
       await inWorkspace(scope, async (tx) => {
