@@ -144,3 +144,16 @@ test('an account is deleted with its sessions', async ({ page }) => {
   await signIn(page, 'short@stay.example')
   await expectRefused(page, 'do not belong together')
 })
+
+test('before a page answers, nothing typed goes into an address', async ({ browser, baseURL }) => {
+  const early = await browser.newPage({ baseURL, javaScriptEnabled: false })
+  for (const path of ['/sign-in', '/reset?token=none']) {
+    await early.goto(path)
+    const password = early.getByRole('textbox', { name: /password/i })
+    await password.fill('spoken too early')
+    await password.press('Enter')
+    await expect(early.locator('form button:enabled:not([type=button])').filter({ hasNotText: 'demo' })).toHaveCount(0)
+    expect(early.url()).toBe(`${baseURL}${path}`)
+  }
+  await early.close()
+})

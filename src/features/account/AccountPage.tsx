@@ -14,6 +14,7 @@ import { Section } from '@/features/account/Section'
 import { TextButton } from '@/ui/TextButton'
 import { authAsk, authClient } from '@/ui/authClient'
 import { formatDayAndClock } from '@/ui/clock'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 type Props = {
   name: string
@@ -193,9 +194,9 @@ function OneForm({ title, about, fields, button, onSubmit }: FormProps) {
             slotProps={{ htmlInput: { maxLength: most ?? 128 } }}
           />
         ))}
-        <Button type="submit" variant="outlined" sx={{ justifySelf: 'start' }}>
+        <SubmitButton variant="outlined" sx={{ justifySelf: 'start' }}>
           {button}
-        </Button>
+        </SubmitButton>
       </Box>
     </Section>
   )

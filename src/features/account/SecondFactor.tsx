@@ -2,7 +2,6 @@
 
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { toString as qrCode } from 'qrcode'
@@ -10,6 +9,7 @@ import { useState, type FormEvent } from 'react'
 import { Section } from '@/features/account/Section'
 import { authAsk, authClient } from '@/ui/authClient'
 import { MONO } from '@/ui/theme'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 type Setup = { readonly uri: string; readonly svg: string; readonly spare: readonly string[] }
 
@@ -93,9 +93,9 @@ export function SecondFactor({ isOn, onChange }: { isOn: boolean; onChange: () =
             {message}
           </Alert>
         )}
-        <Button type="submit" variant="outlined" sx={{ justifySelf: 'start' }}>
+        <SubmitButton variant="outlined" sx={{ justifySelf: 'start' }}>
           {isOn ? 'Turn it off' : setup ? 'That is my code' : 'Turn it on'}
-        </Button>
+        </SubmitButton>
       </Box>
     </Section>
   )

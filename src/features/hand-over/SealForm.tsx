@@ -2,7 +2,6 @@
 
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
@@ -15,6 +14,7 @@ import { formatDayAndClock } from '@/ui/clock'
 import { useSignedSeals, type SignedSeal } from '@/ui/onSite/useResults'
 import { usePutWork } from '@/ui/onSite/who'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 // Fetched where somebody signs, and nowhere else.
 const SignaturePad = dynamic(() => import('@/features/hand-over/SignaturePad').then((module) => module.SignaturePad), {
@@ -121,15 +121,14 @@ export function SealForm({ installationId, next, open, before }: Props) {
         {open.length > 0 && `; with ${openText(open)}`}.
       </Typography>
       <Box>
-        <Button
-          type="submit"
+        <SubmitButton
           variant={stands.kind === 'proved' ? 'contained' : 'outlined'}
           disabled={hindered !== undefined}
           sx={{ minHeight: { xs: 56, md: 36 } }}
         >
           Seal revision {next}:{' '}
           {stands.kind === 'proved' ? 'proved' : `not proved (${'open' in stands ? stands.open : 0} open)`}
-        </Button>{' '}
+        </SubmitButton>{' '}
         {hindered}
       </Box>
     </Box>

@@ -1,11 +1,11 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import type { FormEvent } from 'react'
 import { usePutLog } from '@/ui/onSite/who'
 import { forgetDraft, useDraft } from '@/ui/onSite/useDraft'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 type Props = {
   installationId: string
@@ -41,9 +41,9 @@ export function WriteLog({ installationId, corrects, onWritten }: Props) {
         fullWidth
         slotProps={{ htmlInput: { maxLength: 1000 } }}
       />
-      <Button type="submit" size="small" variant="outlined" sx={{ mt: 0.75 }}>
+      <SubmitButton size="small" variant="outlined" sx={{ mt: 0.75 }}>
         Write
-      </Button>
+      </SubmitButton>
     </Box>
   )
 }

@@ -2,7 +2,6 @@
 
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
@@ -10,6 +9,7 @@ import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { MadeLink } from '@/ui/MadeLink'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 export type RoleChoice = { readonly id: string; readonly says: string }
 
@@ -65,9 +65,7 @@ export function InviteForm({ roles, onInvite }: Props) {
           size="small"
           sx={{ flex: 1, minWidth: 220 }}
         />
-        <Button type="submit" variant="outlined">
-          Make a link
-        </Button>
+        <SubmitButton variant="outlined">Make a link</SubmitButton>
       </Box>
       {message !== null && (
         <Alert severity="error" variant="outlined" sx={{ mt: 1 }}>

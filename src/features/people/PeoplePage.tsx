@@ -2,7 +2,6 @@
 
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
@@ -13,6 +12,7 @@ import { InviteForm, type RoleChoice } from '@/features/people/InviteForm'
 import { TextButton } from '@/ui/TextButton'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { formatDay } from '@/ui/clock'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 type Act<T> = (input: T) => Promise<Answer>
 
@@ -212,9 +212,7 @@ function RenameForm({ name, onRename }: { name: string; onRename: (name: string)
         fullWidth
         slotProps={{ htmlInput: { maxLength: 80 } }}
       />
-      <Button type="submit" variant="outlined">
-        Rename
-      </Button>
+      <SubmitButton variant="outlined">Rename</SubmitButton>
     </Box>
   )
 }

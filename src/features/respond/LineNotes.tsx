@@ -10,6 +10,7 @@ import { Choice } from '@/ui/Choice'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 const WHOLE = 'whole'
 const MOST = 400
@@ -72,9 +73,7 @@ export function LineNotes({ name, place, parts, isWriting, onWritten }: Props) {
             placeholder="Why it is so"
             onChange={setText}
           />
-          <Button size="small" type="submit">
-            Keep the note
-          </Button>
+          <SubmitButton size="small">Keep the note</SubmitButton>
           <Button size="small" onClick={onWritten}>
             No
           </Button>

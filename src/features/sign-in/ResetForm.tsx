@@ -2,13 +2,13 @@
 
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import Link from '@mui/material/Link'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState, type FormEvent } from 'react'
 import { authAsk, authClient } from '@/ui/authClient'
 import { SmallSheet } from '@/ui/SmallSheet'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 /** Sets a new password by the token of a letter. Every other session ends with it. */
 export function ResetForm({ token }: { token: string }) {
@@ -48,9 +48,7 @@ export function ResetForm({ token }: { token: string }) {
               {message}
             </Alert>
           )}
-          <Button type="submit" variant="contained">
-            Set it
-          </Button>
+          <SubmitButton variant="contained">Set it</SubmitButton>
           <Link href="/sign-in" variant="body2">
             To the sign-in page
           </Link>

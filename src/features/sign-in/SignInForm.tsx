@@ -9,6 +9,7 @@ import Typography from '@mui/material/Typography'
 import { useState, type FormEvent } from 'react'
 import { SmallSheet } from '@/ui/SmallSheet'
 import { authAsk, authClient } from '@/ui/authClient'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 type Props = {
   demoEmail: string | null
@@ -126,9 +127,9 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
               {message}
             </Alert>
           )}
-          <Button type="submit" variant="outlined" disabled={isAsking}>
+          <SubmitButton variant="outlined" disabled={isAsking}>
             {TITLES[step]}
-          </Button>
+          </SubmitButton>
           {step === 'sign-in' && hasPasskeys && (
             <Button type="button" onClick={() => void withPasskey()}>
               Sign in with a passkey

@@ -16,6 +16,7 @@ import type { Makes } from '@/server/workspaceFile/importOne'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { FileButton } from '@/ui/FileButton'
 import { stagePath } from '@/ui/stages'
+import { SubmitButton } from '@/ui/SubmitButton'
 
 type Props = {
   startsOpen: boolean
@@ -159,9 +160,7 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
             From a file…
           </FileButton>
           <Button onClick={() => setOpen(false)}>Cancel</Button>
-          <Button type="submit" variant="contained">
-            Make it
-          </Button>
+          <SubmitButton variant="contained">Make it</SubmitButton>
         </DialogActions>
       </Dialog>
     </>
