@@ -2,10 +2,19 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 
+type Props = {
+  label: string
+  hint?: ReactNode
+  /** Where an address may end. */
+  id?: string
+  children: ReactNode
+}
+
 /** A question at the left, its answer at the right, a remark below: the line of a well-made form. */
-export function FormRow({ label, hint, children }: { label: string; hint?: ReactNode; children: ReactNode }) {
+export function FormRow({ label, hint, id, children }: Props) {
   return (
     <Box
+      id={id}
       sx={{
         display: 'grid',
         gridTemplateColumns: { xs: '1fr', sm: '190px 1fr' },

@@ -3,12 +3,20 @@ import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 import { TextButton } from '@/ui/TextButton'
 
-type Props = { grave?: boolean; title: string; children?: ReactNode; action?: { label: string; onClick: () => void } }
+type Props = {
+  grave?: boolean
+  title: string
+  /** Where an address may end. */
+  id?: string
+  children?: ReactNode
+  action?: { label: string; onClick: () => void }
+}
 
 /** A boxed remark: ochre for what is worth knowing, red for what can hurt or be lost. */
-export function Notice({ grave = false, title, children, action }: Props) {
+export function Notice({ grave = false, title, id, children, action }: Props) {
   return (
     <Box
+      id={id}
       sx={{
         border: 1,
         borderColor: grave ? 'error.main' : 'warning.main',

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
+import { WayOn } from '@/ui/WayOn'
 
 type Props = {
   title: ReactNode
@@ -38,6 +39,7 @@ export function StageLayout({ title, aside, side, sideTitle, isPage = false, chi
           </Typography>
         </Box>
         {children}
+        {!isPage && <WayOn />}
       </Box>
       {side && (
         <Box

@@ -14,7 +14,7 @@ export const electronics: DutyPlan = {
       'Full speed cannot be held against it: read the plate.',
     ),
     ask.number('margin', 'To be kept below it', 'temperatureDifference', 5, [0, 40], '5 K stands in.'),
-    ask.yes(
+    ask.safety(
       'failsLow',
       'Does the board fall back to its base duty when the probe is lost?',
       true,

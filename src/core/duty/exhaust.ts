@@ -14,7 +14,12 @@ export const exhaust: DutyPlan = {
       [0, 120],
       'No limit to hold the ramp against.',
     ),
-    ask.yes('fumes', 'Do fumes or dust have to go even when it is cool?', false, 'The floor may be too low for them.'),
+    ask.safety(
+      'fumes',
+      'Do fumes or dust have to go even when it is cool?',
+      false,
+      'The floor may be too low for them.',
+    ),
     ask.number('idle', 'Least flow then', 'flow', 30, [0, 100000], 'The floor has no required flow among its reasons.'),
     openFlueQuestion,
   ],

@@ -29,7 +29,7 @@ export const growRoom: DutyPlan = {
       [5, 100],
       'No flow for the moisture follows.',
     ),
-    ask.yes('co2', 'Is carbon dioxide dosed?', false, 'Treat it as dosed: a monitor before anyone goes in.'),
+    ask.safety('co2', 'Is carbon dioxide dosed?', false, 'Treat it as dosed: a monitor before anyone goes in.'),
     openFlueQuestion,
   ],
   follows(answers) {

@@ -20,13 +20,13 @@ export const livestock: DutyPlan = {
     ask.number('mass', 'Mass of each', 'mass', 60, [0.02, 1500], 'No least air follows.'),
     ask.number('house', 'Temperature wanted in the house', 'temperature', 12, [0, 38], '12 °C stands in.'),
     ask.number('winter', 'Outside in the cold season', 'temperature', 0, [-40, 25], '0 °C stands in.'),
-    ask.yes(
+    ask.safety(
       'backup',
       'Is there a thermostat on its own supply that brings full air?',
       false,
       'Count it as not there until it has been tried.',
     ),
-    ask.yes('alarm', 'Is there an alarm that reaches a person?', false, 'Count it as not there until it has rung.'),
+    ask.safety('alarm', 'Is there an alarm that reaches a person?', false, 'Count it as not there until it has rung.'),
   ],
   follows(answers) {
     const [kind, count, mass] = [

@@ -1,7 +1,7 @@
 import { OPEN_FLUE, type Caution } from '@/core/duty/cautions'
 import { ask } from '@/core/duty/plan'
 
-export const openFlueQuestion = ask.yes(
+export const openFlueQuestion = ask.safety(
   'openFlue',
   'Is there an open-flued stove or boiler anywhere in the building?',
   null,

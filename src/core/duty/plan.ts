@@ -14,6 +14,8 @@ export type Question = {
   readonly ask: string
   /** What it costs not to know yet. */
   readonly unknown: string
+  /** A wrong answer can hurt somebody: it is never confirmed together with others. */
+  readonly isSafety?: true
 } & (
   | {
       readonly kind: 'number'
@@ -80,6 +82,10 @@ export type DutyPlan = {
 
 type Answers = NonNullable<Brief['answers']>
 
+/** A question that stands at its starting value because nobody has said anything yet: it counts as open until it is confirmed. */
+export const isAssumed = ({ id, start }: Question, { answers = {} }: Pick<Brief, 'answers'>): boolean =>
+  !(id in answers) && start !== null
+
 /** Answers that were never given stand at their starting value; one that does not fit its question counts as not known. */
 export function answerReader(
   { questions }: Pick<DutyPlan, 'questions'>,
@@ -134,6 +140,11 @@ export const ask = {
     ask: question,
     start,
     unknown,
+  }),
+  /** Yes or no about something that can hurt somebody: answered by itself. */
+  safety: (id: string, question: string, start: boolean | null, unknown: string): Question => ({
+    ...ask.yes(id, question, start, unknown),
+    isSafety: true,
   }),
 }
 

@@ -31,7 +31,7 @@ export const stoveFlue: DutyPlan = {
       [40, 500],
       'The probe’s limit cannot be held against it.',
     ),
-    ask.yes('alarm', 'Is there a carbon monoxide alarm in the room?', false, 'Count it as not there.'),
+    ask.safety('alarm', 'Is there a carbon monoxide alarm in the room?', false, 'Count it as not there.'),
   ],
   follows(answers) {
     const [normal, hardest] = [answers.number('normal') ?? 65, answers.number('hardest')]

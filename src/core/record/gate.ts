@@ -2,7 +2,7 @@ import type { Installation } from '@/core/installation/installation'
 import type { OpenItem } from '@/core/record/stillOpen'
 
 /** The parts of a job that a seal looks through, in the order of the work. */
-const GATE_PARTS = ['brief', 'kit', 'calibrate', 'respond', 'dial-in', 'prove', 'people'] as const
+export const GATE_PARTS = ['brief', 'kit', 'calibrate', 'respond', 'dial-in', 'prove', 'people'] as const
 export type GatePart = (typeof GATE_PARTS)[number]
 
 export type GateRow = {
@@ -13,7 +13,7 @@ export type GateRow = {
 }
 
 /** Which part of the job something open belongs to. */
-function partOf({ kind, key }: OpenItem): GatePart {
+export function partOf({ kind, key }: OpenItem): GatePart {
   switch (kind) {
     case 'danger':
     case 'warning':

@@ -3,6 +3,7 @@ import { judgeInstallation } from '@/core/advise/judge'
 import { judgementText } from '@/core/advise/words'
 import { actionText, dialIn } from '@/core/controller/dialIn'
 import type { Derived } from '@/core/derive/derive'
+import { isAssumed } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { isDone, whyCannot } from '@/core/installation/dialProgress'
 import type { Installation } from '@/core/installation/installation'
@@ -76,13 +77,17 @@ function openActions({ kit, dial }: Installation, { fit }: Derived, preference?:
     })
 }
 
+const ASSUMED = 'What stands there is assumed; nobody has confirmed it.'
+
 function openQuestions({ brief, kit }: Installation): OpenItem[] {
   const { answers = {} } = brief
   const question = (key: string, title: string, detail: string): OpenItem => ({ kind: 'question', key, title, detail })
   return [
-    ...DUTY_PLANS[brief.duty].questions.flatMap(({ id, ask, unknown }) =>
-      (answers[id] ?? null) === null ? [question(`brief-${id}`, ask, `Not answered. ${unknown}`)] : [],
-    ),
+    ...DUTY_PLANS[brief.duty].questions.flatMap((asked) => {
+      const { id, ask, unknown } = asked
+      if ((answers[id] ?? null) !== null) return []
+      return [question(`brief-${id}`, ask, isAssumed(asked, brief) ? ASSUMED : `Not answered. ${unknown}`)]
+    }),
     ...(kit.controller ? [] : [question('controller', 'Which controller?', 'None is chosen.')]),
     ...mountingQuestions(brief).flatMap(({ id, ask }) =>
       kit.mounting?.[id] === undefined ? [question(`mounting-${id}`, ask, 'Not looked at.')] : [],

@@ -3,7 +3,7 @@
 import Typography from '@mui/material/Typography'
 import type { Brief } from '@/core/brief/schema'
 import { answerProblem } from '@/core/duty/answers'
-import type { Question } from '@/core/duty/plan'
+import { isAssumed, type Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { problemText } from '@/core/words/problems'
 import { Choice } from '@/ui/Choice'
@@ -32,18 +32,36 @@ export function Questions({ brief }: { brief: Brief }) {
       },
       key,
     )
+  const { questions } = DUTY_PLANS[brief.duty]
+  const together = questions.filter((question) => isAssumed(question, brief) && !question.isSafety)
+  const confirm = (what: string, assumed: readonly Question[]) =>
+    edit(what, (draft) => {
+      draft.brief.answers = {
+        ...draft.brief.answers,
+        ...Object.fromEntries(assumed.map(({ id, start }) => [id, start])),
+      }
+    })
   return (
     <>
       <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
         To be asked
       </Typography>
-      {DUTY_PLANS[brief.duty].questions.map((question) => {
+      {together.length > 1 && (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          What is marked ○ is assumed and counts as open.{' '}
+          <TextButton onClick={() => confirm('what was assumed', together)}>
+            All {together.length} are right as they stand
+          </TextButton>
+        </Typography>
+      )}
+      {questions.map((question) => {
         const value = question.id in answers ? answers[question.id]! : question.start
         const wrong = value === null ? null : answerProblem(question, value, question.id)
         const isUnknown = value === null || wrong !== null
         return (
           <FormRow
             key={question.id}
+            id={`brief-${question.id}`}
             label={question.ask}
             hint={
               isUnknown ? (
@@ -53,9 +71,14 @@ export function Questions({ brief }: { brief: Brief }) {
                   question.unknown
                 )
               ) : (
-                <TextButton label={`I do not know yet: ${question.ask}`} onClick={() => answer(question, null)}>
-                  I do not know yet
-                </TextButton>
+                <>
+                  {isAssumed(question, brief) && (
+                    <Assumed question={question} onConfirm={() => confirm(question.ask, [question])} />
+                  )}
+                  <TextButton label={`I do not know yet: ${question.ask}`} onClick={() => answer(question, null)}>
+                    I do not know yet
+                  </TextButton>
+                </>
               )
             }
           >
@@ -80,6 +103,17 @@ export function Questions({ brief }: { brief: Brief }) {
     </>
   )
 }
+
+/** Nobody has said it yet: what stands there is a usual value, until it is touched. */
+const Assumed = ({ question: { ask, isSafety }, onConfirm }: { question: Question; onConfirm: () => void }) => (
+  <>
+    ○ assumed:{' '}
+    <TextButton label={`It is so: ${ask}`} onClick={onConfirm}>
+      it is so
+    </TextButton>
+    {isSafety && ', once you have looked yourself'} ·{' '}
+  </>
+)
 
 type FieldProps = {
   question: Question

@@ -28,6 +28,7 @@ export function ActionRow({ action, number, now, isDone, isNext, cannot, onTick,
   return (
     <Box
       component="li"
+      id={`action-${action.id}`}
       sx={{
         display: 'flex',
         gap: 2,

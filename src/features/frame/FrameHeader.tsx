@@ -8,8 +8,8 @@ import Link from 'next/link'
 import { memo } from 'react'
 import { useRailTicks } from '@/features/frame/useRailTicks'
 import { RailHandles } from '@/ui/rail/RailHandles'
-import { stagePath } from '@/ui/stages'
 import { useInstant } from '@/ui/TryItValues'
+import { useWayOn } from '@/ui/WayOn'
 import { useChanges, useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { id: string; siteName: string; lastSeal: { number: number } | null }
@@ -29,7 +29,6 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
       sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: 1 }}
     >
       <HeaderRow
-        id={id}
         name={document.name}
         about={`${siteName} · ${DUTY_NAMES[document.brief.duty]} · ${document.kit.controller?.name ?? 'no controller yet'}`}
         changes={changes}
@@ -49,9 +48,9 @@ export function FrameHeader({ id, siteName, lastSeal }: Props) {
   )
 }
 
-type RowProps = { id: string; name: string; about: string; changes: number | null; lastNumber: number }
+type RowProps = { name: string; about: string; changes: number | null; lastNumber: number }
 
-const HeaderRow = memo(function HeaderRow({ id, name, about, changes, lastNumber }: RowProps) {
+const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: RowProps) {
   const canUndo = useWorkingCopy(({ past }) => past.length > 0)
   const canRedo = useWorkingCopy(({ future }) => future.length > 0)
   const undo = useWorkingCopy((state) => state.undo)
@@ -102,20 +101,43 @@ const HeaderRow = memo(function HeaderRow({ id, name, about, changes, lastNumber
       </Typography>
       <BackButton name="Undo" sign="↶" keys="Ctrl Z" onClick={undo} disabled={!canUndo} />
       <BackButton name="Redo" sign="↷" keys="Ctrl Shift Z" onClick={redo} disabled={!canRedo} />
-      <Button
-        size="small"
-        variant="contained"
-        component={Link}
-        prefetch={false}
-        href={stagePath(id, 'hand-over')}
-        title="Ctrl Enter"
-        sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
-      >
-        Seal rev {lastNumber + 1}…
-      </Button>
+      <NextButton />
     </Box>
   )
 })
+
+/** Where the work goes on, at the top right: in its words on a desk, a sign under a thumb. */
+function NextButton() {
+  const way = useWayOn()
+  if (!way) return null
+  return (
+    <Button
+      size="small"
+      variant="contained"
+      component={Link}
+      prefetch={false}
+      href={way.href}
+      aria-label={`Next: ${way.words}`}
+      title={`Next: ${way.words}`}
+      sx={{ minWidth: 44, maxWidth: { sm: 330 }, px: { xs: 0, sm: 1.25 } }}
+    >
+      <Box component="span" aria-hidden="true" sx={{ display: { sm: 'none' }, fontSize: '1.3rem', lineHeight: 1 }}>
+        →
+      </Box>
+      <Box
+        component="span"
+        sx={{
+          display: { xs: 'none', sm: 'block' },
+          overflow: 'hidden',
+          textOverflow: 'ellipsis',
+          whiteSpace: 'nowrap',
+        }}
+      >
+        Next: {way.words}
+      </Box>
+    </Button>
+  )
+}
 
 type BackProps = { name: string; sign: string; keys: string; onClick: () => void; disabled: boolean }
 

@@ -18,7 +18,8 @@ import type { SealSummary } from '@/features/frame/standings'
 import { TakesAlong } from '@/features/frame/TakesAlong'
 import { Track } from '@/features/frame/Track'
 import { TryItValues } from '@/ui/TryItValues'
-import { WorkingCopyProvider } from '@/ui/workingCopy/context'
+import { OpenThingsProvider } from '@/ui/openThings'
+import { useChanges, WorkingCopyProvider } from '@/ui/workingCopy/context'
 
 type Props = {
   id: string
@@ -39,18 +40,29 @@ export function InstallationFrame({ id, siteName, results: kept, lastSeal, local
   return (
     <WorkingCopyProvider id={id} sealed={lastSeal?.document ?? null} {...copy}>
       <TryItValues>
-        <KeptState />
-        <TakesAlong id={id} />
-        <FrameKeys id={id} />
-        <FrameHeader id={id} siteName={siteName} lastSeal={lastSeal} />
-        <Presence id={id} />
-        <StandingNotice />
-        <MarkedNotice />
-        <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 145px)' }}>
-          <Track id={id} results={results} lastSeal={lastSeal} />
-          <LocalRulesProvider value={localRules}>{children}</LocalRulesProvider>
-        </Box>
+        <WithOpenThings id={id} results={results} lastNumber={lastSeal?.number ?? 0}>
+          <KeptState />
+          <TakesAlong id={id} />
+          <FrameKeys id={id} />
+          <FrameHeader id={id} siteName={siteName} lastSeal={lastSeal} />
+          <Presence id={id} />
+          <StandingNotice />
+          <MarkedNotice />
+          <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 145px)' }}>
+            <Track id={id} lastSeal={lastSeal} />
+            <LocalRulesProvider value={localRules}>{children}</LocalRulesProvider>
+          </Box>
+        </WithOpenThings>
       </TryItValues>
     </WorkingCopyProvider>
   )
 }
+
+type OpenProps = { id: string; results: readonly ReadVerdict[]; lastNumber: number; children: ReactNode }
+
+/** What is open, for the track, the way on and the gate. */
+const WithOpenThings = ({ id, results, lastNumber, children }: OpenProps) => (
+  <OpenThingsProvider installationId={id} results={results} nextRevision={lastNumber + 1} isSealed={useChanges() === 0}>
+    {children}
+  </OpenThingsProvider>
+)

@@ -5,32 +5,27 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { memo, useDeferredValue, useMemo } from 'react'
-import type { ReadVerdict } from '@/core/record/stillOpen'
 import { standings, type SealSummary } from '@/features/frame/standings'
+import { useOpenThings } from '@/ui/openThings'
 import { STAGES, stagePath } from '@/ui/stages'
-import { useChanges, useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
+import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
-type Props = {
-  id: string
-  results: readonly ReadVerdict[]
-  lastSeal: Omit<SealSummary, 'isCurrent'> | null
-}
+type Props = { id: string; lastSeal: Omit<SealSummary, 'isCurrent'> | null }
 
 /** On a phone the strip is wider than the screen: the stage one is at comes into view. */
 const showInStrip = (item: HTMLElement | null): void => item?.scrollIntoView({ inline: 'center', block: 'nearest' })
 
-/** The stages in the order of the work, each with one line of its standing. A strip on a phone. */
-export function Track({ id, results, lastSeal }: Props) {
+/** The stages in the order of the work, each with one line of its standing; a tick where nothing is open. A strip on a phone. */
+export function Track({ id, lastSeal }: Props) {
   const path = usePathname()
   // A line of standing may come a moment after the figure that is being dragged.
   const document = useDeferredValue(useDocument())
   const derived = useDerived()
-  const judgements = useJudgements()
-  const changes = useChanges()
+  const { open, isSealed } = useOpenThings()
   const lines = useMemo(() => {
-    const seal = lastSeal && { ...lastSeal, isCurrent: changes === 0 }
-    return standings(document, derived, judgements, results, seal)
-  }, [document, derived, judgements, results, lastSeal, changes])
+    const seal = lastSeal && { ...lastSeal, isCurrent: isSealed }
+    return standings(document, derived, open, seal)
+  }, [document, derived, open, lastSeal, isSealed])
   const here = STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`))
   return (
     <Box

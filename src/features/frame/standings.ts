@@ -1,12 +1,12 @@
-import type { Judgement } from '@/core/advise/judgement'
 import { dialIn } from '@/core/controller/dialIn'
-import { isDone, whyCannot } from '@/core/installation/dialProgress'
+import { whyCannot } from '@/core/installation/dialProgress'
 import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
 import { formatPct } from '@/core/quantity/format'
-import { lastOf, type ReadVerdict } from '@/core/record/stillOpen'
+import { gate, type GatePart } from '@/core/record/gate'
+import type { OpenItem } from '@/core/record/stillOpen'
 import type { StageId } from '@/ui/stages'
 
 export type Standing = { readonly line: string; readonly isDone: boolean }
@@ -30,56 +30,53 @@ function rehearseStanding({ rehearsed = [] }: Installation, mark: string): Stand
 
 const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`
 
-/** One line of standing for every stage, and whether it has what it needs. */
+/** One line of standing for every stage, and whether nothing is open there: by the same list that a seal looks through. */
 export function standings(
   installation: Installation,
   derived: Derived,
-  judgements: readonly Judgement[],
-  results: readonly ReadVerdict[],
+  open: readonly OpenItem[],
   lastSeal: SealSummary | null,
 ): Record<StageId, Standing> {
   const { brief, kit, response, dial } = installation
+  const openIn = Object.fromEntries(
+    gate(installation, open).map(({ part, open: items }) => [part, items.length]),
+  ) as Record<GatePart, number>
   const actions = kit.controller && derived.fit ? dialIn(kit.controller, derived.fit, dial) : []
-  const doneCount = actions.filter((action) => isDone(action, dial)).length
   const cannotCount = actions.filter((action) => whyCannot(action, dial) !== null).length
-  const planned = planFor(installation, derived)
-  const plan = planned?.plan ?? []
-  const mark = givenMark(derived.given.response)
-  const provedCount = plan.filter(
-    (check) => planned && lastOf(results, planned.context, check)?.verdict === 'passes',
-  ).length
+  const checks = planFor(installation, derived)?.plan.length ?? 0
   const startPct = derived.lead?.startPct ?? null
   const rules = response.rules.filter(({ off }) => !off).length
-  const warnings = judgements.filter(({ severity }) => severity !== 'know').length
+  const withOpen = (line: string, count: number): string => (count > 0 ? `${line}, ${count} open` : line)
   return {
-    brief: { line: many(brief.targets.length, 'target'), isDone: brief.targets.length > 0 },
+    brief: { line: withOpen(many(brief.targets.length, 'target'), openIn.brief), isDone: openIn.brief === 0 },
     kit: {
       line: kit.controller
-        ? `${many(kit.fans.length, 'fan')}, ${many(kit.probes.length, 'probe')}`
+        ? withOpen(`${many(kit.fans.length, 'fan')}, ${many(kit.probes.length, 'probe')}`, openIn.kit)
         : 'no controller yet',
-      isDone: kit.controller !== null,
+      isDone: openIn.kit === 0,
     },
     calibrate: {
       line: startPct === null ? 'start not read' : `turns from ${formatPct(startPct)} %`,
-      isDone: startPct !== null && derived.lead?.flow?.kind === 'map',
+      isDone: startPct !== null && openIn.calibrate === 0,
     },
     respond: {
       line: derived.asked.machine
-        ? `${many(rules, 'rule')}${warnings > 0 ? `, ${many(warnings, 'warning')}` : ''}`
+        ? `${many(rules, 'rule')}${openIn.respond > 0 ? `, ${many(openIn.respond, 'warning')}` : ''}`
         : 'contradicts itself',
-      isDone: derived.asked.machine !== null && warnings === 0,
+      // What is asked is settled once a controller gives it.
+      isDone: derived.asked.machine !== null && derived.fit !== null && openIn.respond === 0,
     },
-    rehearse: rehearseStanding(installation, mark),
+    rehearse: rehearseStanding(installation, givenMark(derived.given.response)),
     'dial-in': {
       line: kit.controller
-        ? `${doneCount} of ${actions.length} actions${cannotCount > 0 ? `, ${cannotCount} cannot` : ''}`
+        ? `${actions.length - openIn['dial-in']} of ${actions.length} actions${cannotCount > 0 ? `, ${cannotCount} cannot` : ''}`
         : 'needs a controller',
-      isDone: actions.length > 0 && doneCount === actions.length,
+      isDone: actions.length > 0 && openIn['dial-in'] === 0,
     },
-    prove: { line: `${provedCount} of ${plan.length} checks`, isDone: plan.length > 0 && provedCount === plan.length },
+    prove: { line: `${checks - openIn.prove} of ${checks} checks`, isDone: checks > 0 && openIn.prove === 0 },
     'hand-over': {
       line: lastSeal ? `rev ${lastSeal.number}${lastSeal.isCurrent ? '' : ', changed since'}` : 'never sealed',
-      isDone: lastSeal?.isCurrent ?? false,
+      isDone: openIn.people === 0 && (lastSeal?.isCurrent ?? false),
     },
   }
 }

@@ -39,7 +39,7 @@ export function Afterwards() {
       `task-${index}-${key}`,
     )
   return (
-    <Box component="section" aria-label="Afterwards" sx={{ mb: 2 }}>
+    <Box component="section" aria-label="Afterwards" id="told" sx={{ mb: 2 }}>
       <Typography variant="h2">Afterwards</Typography>
       <Row>
         <span>Shown how it works:</span>

@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { gate, type GatePart } from '@/core/record/gate'
 import { openText, type OpenItem } from '@/core/record/stillOpen'
 import type { Installation } from '@/core/installation/installation'
-import { stagePath, type StageId } from '@/ui/stages'
+import { openPlace, STAGE_OF, stagePath } from '@/ui/stages'
 
 const NAMES: Readonly<Record<GatePart, string>> = {
   brief: 'Brief',
@@ -14,17 +14,6 @@ const NAMES: Readonly<Record<GatePart, string>> = {
   'dial-in': 'Dial in',
   prove: 'Prove',
   people: 'People',
-}
-
-/** What is open in a part is mended there. */
-const STAGE_OF: Readonly<Record<GatePart, StageId>> = {
-  brief: 'brief',
-  kit: 'kit',
-  calibrate: 'calibrate',
-  respond: 'respond',
-  'dial-in': 'dial-in',
-  prove: 'prove',
-  people: 'hand-over',
 }
 
 const MOST_NAMED = 2
@@ -50,9 +39,9 @@ export const Gate = ({ installationId, document, open }: Props) => (
         <Mark isOpen={items.length > 0} isGrave={items.some(({ kind }) => kind === 'danger')} />
         <Typography sx={{ fontWeight: 600 }}>{NAMES[part]}</Typography>
         <Typography variant="body2" component="div">
-          {items.slice(0, MOST_NAMED).map(({ key, title, kind }) => (
+          {items.slice(0, MOST_NAMED).map((item) => (
             <Box
-              key={`${kind}-${key}`}
+              key={`${item.kind}-${item.key}`}
               sx={{
                 display: 'flex',
                 alignItems: 'center',
@@ -60,7 +49,11 @@ export const Gate = ({ installationId, document, open }: Props) => (
                 '& a': { py: { xs: 1.5, md: 0.25 } },
               }}
             >
-              {part === 'people' ? title : <Link href={stagePath(installationId, STAGE_OF[part])}>{title}</Link>}
+              {part === 'people' ? (
+                item.title
+              ) : (
+                <Link href={`${stagePath(installationId, STAGE_OF[part])}${openPlace(item)}`}>{item.title}</Link>
+              )}
             </Box>
           ))}
           {items.length > MOST_NAMED && `and ${items.length - MOST_NAMED} more`}

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { Installation } from '@/core/installation/installation'
 import { compare } from '@/core/record/compare'
-import { openText, stillOpen } from '@/core/record/stillOpen'
+import { openText } from '@/core/record/stillOpen'
 import { ChangeList } from '@/ui/ChangeList'
 import type { Answer } from '@/ui/answer'
 import { LogList, type ShownEntry } from '@/ui/LogList'
@@ -23,8 +23,8 @@ import { VisitForm } from '@/features/hand-over/VisitForm'
 import { WriteLog } from '@/features/hand-over/WriteLog'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { usePreference } from '@/ui/preference'
-import { today } from '@/ui/clock'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { useOpenThings } from '@/ui/openThings'
+import { useDocument } from '@/ui/workingCopy/context'
 
 type Props = {
   installationId: string
@@ -49,17 +49,13 @@ export function HandOverStage(props: Props) {
   const log = useLog(installationId, props.log)
   const [corrects, setCorrects] = useState<ShownEntry | null>(null)
   const document = useDocument()
-  const derived = useDerived()
   const preference = usePreference()
   const [last] = revisions
   const changes = useMemo(
     () => (lastSealed ? compare(lastSealed, document, preference) : []),
     [lastSealed, document, preference],
   )
-  const open = useMemo(
-    () => stillOpen(document, derived, results, preference, today()),
-    [document, derived, results, preference],
-  )
+  const { open } = useOpenThings()
   return (
     <StageLayout
       title="The whole job, before it is sealed"

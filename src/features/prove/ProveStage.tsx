@@ -167,6 +167,7 @@ const AllChecks = ({ groups, countdowns, titleOf, open, standingOf, onOpen, hand
           {checks.map((check) => (
             <CheckLine
               key={check.id}
+              place={`check-${check.id}`}
               title={titleOf(check)}
               isOpen={check === open}
               isBeside={countdowns.running.length > 0 && mayRunBeside(check)}
@@ -190,10 +191,17 @@ const AllChecks = ({ groups, countdowns, titleOf, open, standingOf, onOpen, hand
   </>
 )
 
-type LineProps = { title: string; isOpen: boolean; isBeside: boolean; standing: Standing; onOpen: () => void }
+type LineProps = {
+  place: string
+  title: string
+  isOpen: boolean
+  isBeside: boolean
+  standing: Standing
+  onOpen: () => void
+}
 
-const CheckLine = ({ title, isOpen, isBeside, standing, onOpen }: LineProps) => (
-  <li>
+const CheckLine = ({ place, title, isOpen, isBeside, standing, onOpen }: LineProps) => (
+  <li id={place}>
     <ButtonBase
       onClick={onOpen}
       aria-current={isOpen ? 'step' : undefined}

@@ -67,6 +67,7 @@ const JudgementNotice = memo(function JudgementNotice({ judgement }: { judgement
   const [reason, setReason] = useState<string | null>(null)
   return (
     <Notice
+      id={`judgement-${id}`}
       grave={severity === 'hurts'}
       title={title}
       action={cure ? { label, onClick: () => cureIt(label, cure.apply) } : undefined}
