@@ -15,11 +15,11 @@ import {
   placeInstallation,
   type InstallationRow,
 } from '@/db/queries/installation'
-import { findInstallations, listStaleLines, listYard, saveLine } from '@/db/queries/installationLine'
+import { findInstallations, listStaleLines, listYard, saveLine, type YardAsk } from '@/db/queries/installationLine'
 import { addLogEntry, listLog } from '@/db/queries/log'
 import { listRevisions, sealRevision } from '@/db/queries/revision'
-import { ensureSite } from '@/db/queries/site'
-import { OTHER_TABLES, installation, WORKSPACE_TABLES, workingCopy } from '@/db/schema'
+import { ensureSite, listSites } from '@/db/queries/site'
+import { OTHER_TABLES, installation, installationLine, WORKSPACE_TABLES, workingCopy } from '@/db/schema'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import { demoInstallation } from '@/testing/examples'
 
@@ -117,6 +117,35 @@ describe('working copy', () => {
       [0, 0],
       [1, 2],
     ])
+    const partOf = async (ask: Partial<YardAsk>) =>
+      (await listYard(scope, { ...ask, madeBy: 1 })).rows.map(({ id }) => (id === sound ? 'sound' : 'spoiled'))
+    const [{ id: siteId } = { id: '' }] = await listSites(scope)
+    expect(await partOf({ standing: 'needs' })).toEqual(['spoiled'])
+    expect(await partOf({ standing: 'never' })).toEqual(['spoiled', 'sound'])
+    expect(await partOf({ standing: 'sealed' })).toEqual([])
+    expect(await partOf({ standing: 'working' })).toEqual([])
+    expect(await partOf({ siteId })).toHaveLength(2)
+    expect(await partOf({ siteId: randomUUID() })).toEqual([])
+    expect(await partOf({ duty: 'livestock' })).toEqual([])
+    // Next checks are of what can be read.
+    await inWorkspace(scope, (tx) =>
+      tx
+        .update(installationLine)
+        .set({ duty: 'grow-room', line: { kind: 'shown', nextVisitOn: '2026-12-01' } })
+        .where(eq(installationLine.installationId, sound)),
+    )
+    expect(await partOf({ dueBy: '2026-12-01' })).toEqual(['sound'])
+    expect(await partOf({ dueBy: '2026-11-30' })).toEqual([])
+    expect(await partOf({ duty: 'grow-room', standing: 'never', holds: 'fruit' })).toEqual(['sound'])
+    for (const [sort, first] of [
+      ['site', 'spoiled'],
+      ['needs', 'spoiled'],
+      ['name', 'sound'],
+      ['duty', 'sound'],
+      ['due', 'sound'],
+      ['sealed', 'spoiled'],
+    ] as const)
+      expect([sort, (await partOf({ sort }))[0]]).toEqual([sort, first])
     const seal = { id: randomUUID(), installationId: spoiled, version: 1, reason: 'not like this', open: [] }
     expect(await sealRevision(scope, seal)).toMatchObject({ kind: 'contradicts' })
   })
@@ -156,8 +185,8 @@ describe('working copy', () => {
     expect([(await listYard(scope, { madeBy: 1 })).count, await listSetAside(scope)]).toEqual([1, []])
     expect((await listLog(scope, { installationId: id })).map(({ text }) => text.replace(/^.* was /, ''))).toEqual([
       'brought back.',
-      'set aside.',
-      'made.',
+      'archived.',
+      'created.',
     ])
     expect(await placeInstallation(scope, randomUUID(), 'aside')).toBe(false)
   })
@@ -253,7 +282,7 @@ test('the log keeps who and when, newest first', async () => {
     (await listLog(scope, { installationId: id })).map(({ kind, text, writtenBy }) => [kind, text, writtenBy]),
   ).toEqual([
     ['note', 'The shutter sticks.', 'Tam Reed'],
-    ['made', 'Fruiting room 2, exhaust and make-up was made.', 'Tam Reed'],
+    ['made', 'Fruiting room 2, exhaust and make-up was created.', 'Tam Reed'],
   ])
 })
 

@@ -56,7 +56,7 @@ export async function keepFeedsAction(input: unknown) {
 }
 
 export async function placeAction(input: unknown) {
-  const where = { here: 'brought back', aside: 'set aside', deleted: 'deleted' }[textIn(input, 'place')] ?? 'placed'
+  const where = { here: 'brought back', aside: 'archived', deleted: 'deleted' }[textIn(input, 'place')] ?? 'placed'
   const what = `${textIn(input, 'kind')} ${textIn(input, 'id')}`
   const of = textIn(input, 'kind') === 'installation' ? about(input, 'id') : {}
   return asSigned('archive', { action: where, what, ...of }, (scope) => place(scope, input))

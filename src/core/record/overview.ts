@@ -1,5 +1,5 @@
 import { judgeInstallation } from '@/core/advise/judge'
-import { judgementText } from '@/core/advise/words'
+import type { Says } from '@/core/advise/words'
 import { DUTY_NAMES, type Duty } from '@/core/brief/duty'
 import { derive } from '@/core/derive/derive'
 import { evaluateAt } from '@/core/derive/evaluate'
@@ -18,11 +18,16 @@ import { ruleKind, ruleInputId, boostOf } from '@/core/rules/table'
 import { problemLine } from '@/core/words/problems'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
-const OVERVIEW_VERSION = 3
+const OVERVIEW_VERSION = 4
 
 /** What an overview was derived by: the program's version of it, and the day, as a season put in by hand may be over since yesterday.
  *  @param today YYYY-MM-DD */
 export const overviewMadeBy = (today: string): number => OVERVIEW_VERSION * 100_000 + dateOf(today)
+
+/** What needs somebody: a judgement by its code, to be said in the units of who reads it, or words without units. */
+export type Concern = { readonly grave: boolean } & (
+  { readonly says: Says } | { readonly title: string; readonly detail: string }
+)
 
 /** What an installation shows in a list: figures, not words in somebody’s units. */
 export type Overview = {
@@ -44,7 +49,7 @@ export type Overview = {
   readonly inCharge: string
   /** What that speed gives, l/s; null where it is not mapped. */
   readonly flowLs: number | null
-  readonly concern: { readonly title: string; readonly detail: string; readonly grave: boolean } | null
+  readonly concern: Concern | null
   /** How far the last seal was proved; null where nothing was sealed. */
   readonly sealed: SealState | null
   /** The day of the next check, YYYY-MM-DD; null where nobody named one. */
@@ -136,7 +141,7 @@ function shown(
     inCharge: rule ? (input?.name ?? rule.id) : 'floor',
     flowLs: lead?.flowLs ?? null,
     concern: concern
-      ? { ...judgementText(concern), grave: concern.severity === 'hurts' }
+      ? { says: concern.says, grave: concern.severity === 'hurts' }
       : problems[0]
         ? { title: 'Something in it cannot be right.', detail: problemLine(problems[0]), grave: false }
         : overdueConcern(document, today),
@@ -146,7 +151,7 @@ function shown(
 }
 
 /** What is over its day: a check, an alarm that was to be tried. What was never done is counted from a seal, and is not known here. */
-function overdueConcern(document: Installation, today: string | null): Overview['concern'] {
+function overdueConcern(document: Installation, today: string | null): Concern | null {
   if (today === null) return null
   const late = dueList(document, today).filter(({ kind, on }) => (kind === 'visit' || kind === 'task') && on < today)
   return late.length === 0

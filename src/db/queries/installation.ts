@@ -157,7 +157,7 @@ export const placeInstallation = (scope: Scope, id: string, place: Place): Promi
       )
       .where(here)
     await putInBin(tx, scope, { kind: 'installation', id, goneAt })
-    const how = goneAt ? 'deleted; it can be brought back for 30 days' : isAside ? 'set aside' : 'brought back'
+    const how = goneAt ? 'deleted; it can be brought back for 30 days' : isAside ? 'archived' : 'brought back'
     await tx.insert(logEntry).values({
       id: randomUUID(),
       workspaceId,
@@ -190,7 +190,7 @@ export const createInstallation = (
       workspaceId,
       installationId: id,
       kind: 'made',
-      text: `${document.name} was made.`,
+      text: `${document.name} was created.`,
       writtenBy: personName,
     })
   })

@@ -1,4 +1,4 @@
-import { asc, desc, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, not, or, sql, type SQL } from 'drizzle-orm'
 import { inWorkspace, type Scope } from '@/db/client'
 import { itsSite } from '@/db/queries/installation'
 import { likeText, ofItsInstallation, within, type OfWorkspace } from '@/db/queries/within'
@@ -81,9 +81,22 @@ export const saveLine = (scope: OfWorkspace, madeBy: number, line: KeptLine): Pr
       })
   })
 
+/** How an installation stands, as a list asks for it. */
+export const YARD_STANDINGS = ['needs', 'never', 'working', 'sealed'] as const
+export type YardStanding = (typeof YARD_STANDINGS)[number]
+
+export const YARD_SORTS = ['site', 'name', 'duty', 'needs', 'sealed', 'due'] as const
+export type YardSort = (typeof YARD_SORTS)[number]
+
 export type YardAsk = {
   /** Only those whose name, site or duty holds this text. */
   readonly holds?: string
+  readonly siteId?: string
+  readonly duty?: string
+  readonly standing?: YardStanding
+  /** Only those whose next check is due by this day, YYYY-MM-DD; what is overdue is among them. */
+  readonly dueBy?: string
+  readonly sort?: YardSort
   readonly offset?: number
   /** Version of the derivation that is of now. */
   readonly madeBy: number
@@ -134,14 +147,44 @@ export type YardPage = {
   readonly lastSealed: readonly YardRow[]
 }
 
+const nextVisitOn = sql`${installationLine.line} ->> 'nextVisitOn'`
+const isSealed = isNotNull(installation.lastSealedAt)
+const isAsItWasSealed = sql`coalesce(${installationLine.isAsSealed}, false)`
+
+const STANDS: Readonly<Record<YardStanding, SQL | undefined>> = {
+  needs: gt(installationLine.needs, 0),
+  never: isNull(installation.lastSealedAt),
+  working: and(isSealed, not(isAsItWasSealed)),
+  sealed: and(isSealed, isAsItWasSealed),
+}
+
+const inOrderMade = [asc(installation.createdAt), asc(installation.id)]
+
+const ORDERS: Readonly<Record<YardSort, readonly SQL[]>> = {
+  site: [asc(site.name), ...inOrderMade],
+  name: [sql`lower(${name}) asc`, ...inOrderMade],
+  duty: [sql`${installationLine.duty} asc nulls last`, asc(name), ...inOrderMade],
+  needs: [sql`${installationLine.needs} desc nulls last`, asc(site.name), ...inOrderMade],
+  sealed: [sql`${installation.lastSealedAt} desc nulls last`, ...inOrderMade],
+  due: [sql`${nextVisitOn} asc nulls last`, asc(site.name), ...inOrderMade],
+}
+
 /** A page of the yard, by site and then in the order in which they were made, with what needs somebody anywhere in it, the gravest first. */
-export const listYard = (scope: Scope, { holds = '', offset = 0, madeBy }: YardAsk): Promise<YardPage> =>
-  inWorkspace(scope, async (tx) => {
+export function listYard(scope: Scope, ask: YardAsk): Promise<YardPage> {
+  const { holds = '', siteId, duty, standing, dueBy, sort = 'site', offset = 0, madeBy } = ask
+  return inWorkspace(scope, async (tx) => {
     const inYard = (...also: readonly (SQL | undefined)[]) =>
       within(scope, installation, isNull(installation.setAsideAt), ...also)
-    const asked = holds
-      ? or(...[name, site.name, installationLine.duty].map((column) => ilike(column, likeText(holds))))
-      : undefined
+    const filters = [
+      ...(holds
+        ? [or(...[name, site.name, installationLine.duty].map((column) => ilike(column, likeText(holds))))]
+        : []),
+      ...(siteId === undefined ? [] : [eq(site.id, siteId)]),
+      ...(duty === undefined ? [] : [eq(installationLine.duty, duty)]),
+      ...(standing === undefined ? [] : [STANDS[standing]]),
+      ...(dueBy === undefined ? [] : [sql`${nextVisitOn} <= ${dueBy}`]),
+    ]
+    const asked = filters.length > 0 ? and(...filters) : undefined
     // A search reads every line once: for the page and for how many there are.
     const count = asked ? sql<number>`count(*) over()::int` : sql<number>`(${tx.$count(installation, inYard())})`
     const rows = await tx
@@ -151,7 +194,7 @@ export const listYard = (scope: Scope, { holds = '', offset = 0, madeBy }: YardA
       .innerJoin(workingCopy, ofItsInstallation(workingCopy))
       .leftJoin(installationLine, ofItsInstallation(installationLine))
       .where(inYard(asked))
-      .orderBy(asc(site.name), asc(installation.createdAt), asc(installation.id))
+      .orderBy(...ORDERS[sort])
       .limit(YARD_PAGE)
       .offset(offset)
     const select = () =>
@@ -183,6 +226,7 @@ export const listYard = (scope: Scope, { holds = '', offset = 0, madeBy }: YardA
       needingCount: needed?.count ?? 0,
     }
   })
+}
 
 export type InstallationName = { readonly id: string; readonly name: string; readonly siteName: string }
 

@@ -2,9 +2,9 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { LOG_KINDS } from '@/core/formats/workspaceFile/format'
+import { Pick } from '@/ui/Pick'
 
 /** What of the log is shown; empty where nothing is asked. */
 export type Filter = {
@@ -79,29 +79,4 @@ export const LogFilter = ({ filter, writers, sites }: Props) => (
       Search
     </Button>
   </Box>
-)
-
-type PickProps = {
-  name: string
-  label: string
-  value: string
-  options: readonly (readonly [value: string, says: string])[]
-}
-
-const Pick = ({ name, label, value, options }: PickProps) => (
-  <TextField
-    name={name}
-    label={label}
-    select
-    size="small"
-    defaultValue={options.some(([one]) => one === value) ? value : ''}
-    sx={{ minWidth: 120 }}
-    slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-  >
-    {options.map(([one, says]) => (
-      <MenuItem key={one} value={one}>
-        {says}
-      </MenuItem>
-    ))}
-  </TextField>
 )

@@ -29,7 +29,7 @@ export function LogPage({ entries, isNewest, filter, ofName, photos, writers, si
     <Box component="main" sx={{ bgcolor: 'ground.sheet', minHeight: 'calc(100vh - 44px)', px: 2.5, py: 2 }}>
       <Typography variant="h1">Log{ofName === null ? '' : ` of ${ofName}`}</Typography>
       <Typography sx={{ color: 'text.secondary', mb: 1 }}>
-        What was made, sealed, visited and noted, newest first. It can be added to, not changed.
+        What was created, sealed, visited and noted, newest first. It can be added to, not changed.
       </Typography>
       <Box sx={{ maxWidth: 860 }}>
         <LogFilter filter={filter} writers={writers} sites={sites} />

@@ -20,6 +20,8 @@ import { SubmitButton } from '@/ui/SubmitButton'
 
 type Props = {
   startsOpen: boolean
+  /** The duty that is chosen already. */
+  startsWith: Duty | undefined
   sites: readonly string[]
   onMake: (input: unknown) => Promise<Answer>
   onImport: (input: unknown) => Promise<Answer>
@@ -74,7 +76,7 @@ const WouldMake = ({ makes, onTake }: { makes: Makes; onTake: () => void }) => (
 )
 
 /** Name, site and duty make an installation; a file makes one too. */
-export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) {
+export function NewInstallation({ startsOpen, startsWith, sites, onMake, onImport }: Props) {
   const router = useRouter()
   const [isOpen, setOpen] = useState(startsOpen)
   const [site, setSite] = useState(sites[0] ?? '')
@@ -136,7 +138,7 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
             onInputChange={(_event, next) => setSite(next)}
             renderInput={(params) => <TextField {...params} label="Site" required />}
           />
-          <TextField name="duty" label="Duty" select defaultValue={DUTIES[0]}>
+          <TextField name="duty" label="Duty" select defaultValue={startsWith ?? DUTIES[0]}>
             {DUTIES.map((duty) => (
               <MenuItem key={duty} value={duty}>
                 {DUTY_NAMES[duty]}
@@ -160,7 +162,7 @@ export function NewInstallation({ startsOpen, sites, onMake, onImport }: Props) 
             From a file…
           </FileButton>
           <Button onClick={() => setOpen(false)}>Cancel</Button>
-          <SubmitButton variant="contained">Make it</SubmitButton>
+          <SubmitButton variant="contained">Create</SubmitButton>
         </DialogActions>
       </Dialog>
     </>

@@ -2,14 +2,16 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
+import { dayText } from '@/core/rules/yearDay'
+import { FirstSteps } from '@/features/yard/FirstSteps'
 import { TakeAlong } from '@/features/yard/TakeAlong'
+import { isFiltered, YardFilter, yardAddress, type YardAsked } from '@/features/yard/YardFilter'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
 import { placeAction } from '@/server/actions'
 import { DayThere } from '@/ui/DayThere'
 import { Notice } from '@/ui/Notice'
 import { PlaceButton } from '@/ui/PlaceButton'
 import { Ruled } from '@/ui/Ruled'
-import { SearchForm } from '@/ui/SearchForm'
 import { SideHeading } from '@/ui/StageLayout'
 import { outageAtSite } from '@/ui/places'
 import { paletteVar } from '@/ui/paletteVar'
@@ -25,15 +27,18 @@ type Props = {
   lastSealed: readonly { readonly id: string; readonly name: string; readonly number: number; readonly at: string }[]
   setAside: readonly { readonly id: string; readonly name: string; readonly goneAt: string | null }[]
   emptySites: readonly { readonly id: string; readonly name: string }[]
-  asked: { readonly holds: string; readonly page: number; readonly pages: number; readonly count: number }
+  asked: YardAsked & { readonly page: number; readonly pages: number; readonly count: number }
+  sites: readonly { readonly id: string; readonly name: string }[]
   mayArchive: boolean
   newInstallation: ReactNode
 }
 
 const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'ground.warnInk', hurts: 'error.main' }
 
-/** Beyond so many the yard is searched rather than looked through. */
-const MANY = 12
+/** Up to so many a yard is looked through at a glance. */
+const FEW = 6
+
+const ALL_SITES = 'All sites'
 
 /** The installations of a workspace, by site, each with its rail and its standing. */
 export function Yard({
@@ -45,74 +50,80 @@ export function Yard({
   setAside,
   emptySites,
   asked,
+  sites,
   mayArchive,
   newInstallation,
 }: Props) {
-  const sites = [...new Set(rows.map(({ site }) => site))]
+  // In another order than by site the rows stand in one list, each with its site.
+  const isBySite = asked.sort === 'site'
+  const groups = isBySite ? [...new Set(rows.map(({ site }) => site))] : rows.length > 0 ? [ALL_SITES] : []
   const lines = rows.filter((row) => 'rail' in row)
   const bad = rows.filter((row) => 'wrong' in row)
   return (
-    <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: 'calc(100vh - 44px)' }}>
-      <Box component="main" sx={{ flex: 1, minWidth: 0, bgcolor: 'ground.sheet', px: { xs: 1.75, sm: 2.5 }, py: 2 }}>
+    <Box sx={LAYOUT}>
+      <Box
+        component="main"
+        sx={{ gridArea: 'main', minWidth: 0, bgcolor: 'ground.sheet', px: { xs: 1.75, sm: 2.5 }, py: 2 }}
+      >
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.75, flexWrap: 'wrap', mb: 1.5 }}>
           <Typography variant="h1">{name}</Typography>
           <Typography sx={{ color: 'text.secondary', flex: 1 }}>
             {asked.count} {asked.count === 1 ? 'installation' : 'installations'}
-            {asked.holds !== '' && ` with “${asked.holds}”`}
+            {isFiltered(asked) && ' like that'}
             {needingCount > 0 && ` · ${needingCount} ${needingCount === 1 ? 'needs' : 'need'} you`}
           </Typography>
           {newInstallation}
         </Box>
-        {(asked.count > MANY || asked.holds !== '') && <SearchForm label="Search the yard" holds={asked.holds} />}
-        {rows.length === 0 && (
+        {(asked.count > FEW || isFiltered(asked) || !isBySite) && <YardFilter asked={asked} sites={sites} />}
+        {rows.length === 0 && !isFiltered(asked) && <FirstSteps mayWork={newInstallation !== false} />}
+        {rows.length === 0 && isFiltered(asked) && (
           <Typography sx={{ py: 3 }}>
-            {asked.holds === ''
-              ? 'Nothing here yet. Make your first installation: its name, its site and its duty are enough to begin.'
-              : 'Nothing here holds that. Search for a part of a name, a site or a duty, or for nothing to see all.'}
+            Nothing here is like that. Search for a part of a name, a site or a duty, or{' '}
+            <Link href="/yard">show all</Link>.
           </Typography>
         )}
-        {sites.map((site) => (
+        {groups.map((group) => (
           <SiteTable
-            key={site}
-            site={site}
-            lines={lines.filter((line) => line.site === site)}
-            bad={bad.filter((line) => line.site === site)}
-            isOnly={sites.length === 1 && site === name}
+            key={group}
+            site={isBySite ? group : null}
+            lines={lines.filter((line) => !isBySite || line.site === group)}
+            bad={bad.filter((line) => !isBySite || line.site === group)}
+            isOnly={groups.length === 1 && group === name}
             mayArchive={mayArchive}
           />
         ))}
         {asked.pages > 1 && <Pages {...asked} />}
       </Box>
-      <Beside
-        needing={needing}
-        needingCount={needingCount}
-        lastSealed={lastSealed}
-        setAside={setAside}
-        emptySites={emptySites}
-        mayArchive={mayArchive}
-      />
+      <NeedsYou needing={needing} needingCount={needingCount} isEmpty={asked.count === 0 && !isFiltered(asked)} />
+      <Beside lastSealed={lastSealed} setAside={setAside} emptySites={emptySites} mayArchive={mayArchive} />
     </Box>
   )
 }
 
-type BesideProps = Pick<Props, 'needing' | 'needingCount' | 'lastSealed' | 'setAside' | 'emptySites' | 'mayArchive'>
+/** On a phone what needs somebody comes first, then the list; on a desk it stands beside. */
+const LAYOUT = {
+  display: 'grid',
+  minHeight: 'calc(100vh - 44px)',
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 290px' },
+  gridTemplateRows: { md: 'auto 1fr' },
+  gridTemplateAreas: { xs: '"needs" "main" "rest"', md: '"main needs" "main rest"' },
+}
 
-/** What needs somebody, what was sealed last, and what is out of the yard. */
-const Beside = ({ needing, needingCount, lastSealed, setAside, emptySites, mayArchive }: BesideProps) => (
+const SIDE = { bgcolor: 'ground.side', borderLeft: { md: 1 }, borderColor: { md: 'divider' }, px: 2 }
+
+type NeedsProps = Pick<Props, 'needing' | 'needingCount'> & { isEmpty: boolean }
+
+/** What needs somebody anywhere in the yard, each with the one thing to do. */
+const NeedsYou = ({ needing, needingCount, isEmpty }: NeedsProps) => (
   <Box
     component="aside"
     aria-label="What needs you"
-    sx={{
-      width: { xs: '100%', md: 290 },
-      bgcolor: 'ground.side',
-      borderLeft: { md: 1 },
-      borderColor: { md: 'divider' },
-      px: 2,
-      py: 1.75,
-    }}
+    sx={{ ...SIDE, gridArea: 'needs', pt: 1.75, display: { xs: needing.length === 0 ? 'none' : 'block', md: 'block' } }}
   >
     <SideHeading>Needs you</SideHeading>
-    {needing.length === 0 && <Typography variant="body2">Nothing just now.</Typography>}
+    {needing.length === 0 && (
+      <Typography variant="body2">{isEmpty ? 'Nothing, as nothing is here yet.' : 'Nothing just now.'}</Typography>
+    )}
     {needing.map((row) =>
       'wrong' in row ? (
         <Notice key={row.id} title={row.name}>
@@ -125,8 +136,18 @@ const Beside = ({ needing, needingCount, lastSealed, setAside, emptySites, mayAr
       ),
     )}
     {needingCount > needing.length && (
-      <Typography variant="body2">And {needingCount - needing.length} more.</Typography>
+      <Typography variant="body2">
+        <Link href="/yard?standing=needs&sort=needs">And {needingCount - needing.length} more</Link>
+      </Typography>
     )}
+  </Box>
+)
+
+type BesideProps = Pick<Props, 'lastSealed' | 'setAside' | 'emptySites' | 'mayArchive'>
+
+/** What was sealed last, and what is out of the yard. */
+const Beside = ({ lastSealed, setAside, emptySites, mayArchive }: BesideProps) => (
+  <Box component="aside" aria-label="Sealed last, and archived" sx={{ ...SIDE, gridArea: 'rest', pb: 1.75 }}>
     {lastSealed.length > 0 && <SideHeading>Last sealed</SideHeading>}
     {lastSealed.map(({ id, name: title, number, at }) => (
       <Ruled key={id} label={`${title}, rev ${number}`}>
@@ -142,7 +163,7 @@ const Beside = ({ needing, needingCount, lastSealed, setAside, emptySites, mayAr
           </PlaceButton>
         </Ruled>
       ))}
-    {setAside.length > 0 && <SideHeading>Set aside</SideHeading>}
+    {setAside.length > 0 && <SideHeading>Archived</SideHeading>}
     {setAside.map(({ id, name: title, goneAt }) => (
       <Box key={id}>
         <Ruled label={title}>
@@ -173,9 +194,8 @@ const GRID = {
 }
 
 /** The pages before and after. */
-function Pages({ holds, page, pages }: Props['asked']) {
-  const to = (number: number) =>
-    `/yard?${new URLSearchParams({ page: String(number), ...(holds && { holds }) }).toString()}`
+function Pages({ page, pages, count: _count, ...asked }: Props['asked']) {
+  const to = (number: number) => yardAddress(asked, number)
   return (
     <Typography component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 2, py: 1 }}>
       {page > 1 && <Link href={to(page - 1)}>Page before</Link>}
@@ -208,7 +228,8 @@ const ROWS = {
 } as const
 
 type TableProps = {
-  site: string
+  /** Null where the rows are of all sites. */
+  site: string | null
   lines: readonly YardLine[]
   bad: readonly BadLine[]
   isOnly: boolean
@@ -217,11 +238,11 @@ type TableProps = {
 
 function SiteTable({ site, lines, bad, isOnly, mayArchive }: TableProps) {
   return (
-    <Box component="section" aria-label={site} sx={{ mb: 3 }}>
+    <Box component="section" aria-label={site ?? ALL_SITES} sx={{ mb: 3 }}>
       <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
-        {!isOnly && <Typography variant="h2">{site}</Typography>}
-        {lines.length > 0 && <Link href={outageAtSite(site)}>After an outage</Link>}
-        <TakeAlong site={site} ids={lines.map(({ id }) => id)} />
+        {!isOnly && site !== null && <Typography variant="h2">{site}</Typography>}
+        {lines.length > 0 && site !== null && <Link href={outageAtSite(site)}>After an outage</Link>}
+        {site !== null && <TakeAlong site={site} ids={lines.map(({ id }) => id)} />}
       </Box>
       <Box
         aria-hidden="true"
@@ -249,14 +270,17 @@ function SiteTable({ site, lines, bad, isOnly, mayArchive }: TableProps) {
           <Link key={line.id} prefetch={false} href={`/installation/${line.id}/respond`} className="row">
             <span>
               <b>{line.name}</b>
-              <small>{line.about}</small>
+              <small>
+                {site === null && `${line.site} · `}
+                {line.about}
+              </small>
             </span>
             <div className="rail">
               <SpeedRail {...line.rail} />
             </div>
             <span
               className="speed"
-              title={`in charge: ${line.speed.rule}`}
+              title={`active: ${line.speed.rule}`}
               style={{ color: paletteVar(`cause.${line.speed.cause}`) }}
             >
               {line.speed.text}
@@ -270,6 +294,9 @@ function SiteTable({ site, lines, bad, isOnly, mayArchive }: TableProps) {
               }}
             >
               {line.standing.text}
+              {line.nextVisitOn !== null && (
+                <small style={{ display: 'block', fontWeight: 400 }}>next check {dayText(line.nextVisitOn)}</small>
+              )}
             </span>
           </Link>
         ))}
@@ -296,7 +323,7 @@ function BadRow({ id, name, wrong, mayArchive }: BadLine & { mayArchive: boolean
         </a>
         {mayArchive && (
           <PlaceButton onPlace={placeAction} id={id} name={name} place="aside">
-            Set aside
+            Archive
           </PlaceButton>
         )}
       </Typography>

@@ -1,7 +1,8 @@
+import { judgementText } from '@/core/advise/words'
 import type { Cause } from '@/core/rules/kind'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
 import { sealStateText } from '@/core/record/sealState'
-import type { BadOverview, Overview } from '@/core/record/overview'
+import type { BadOverview, Concern, Overview } from '@/core/record/overview'
 import type { YardRow } from '@/db/queries/installationLine'
 import type { RailProps } from '@/ui/rail/SpeedRail'
 
@@ -15,6 +16,8 @@ export type YardLine = {
   readonly gives: string
   readonly standing: { readonly text: string; readonly tone: 'plain' | 'working' | 'needs' | 'hurts' }
   readonly concern: { readonly title: string; readonly detail: string; readonly grave: boolean } | null
+  /** The day of the next check, YYYY-MM-DD. */
+  readonly nextVisitOn: string | null
 }
 
 /** A row that cannot be shown as the others are: what is wrong with it. Its ways out are the same for all. */
@@ -29,7 +32,8 @@ export function yardLine(
   const bad = (wrong: string): BadLine => ({ id, site: siteName, name, wrong })
   if (overview === null) return bad('It is being worked out; look again in a moment.')
   if (overview.kind === 'bad') return bad(overview.wrong)
-  const { about, rail, speedPct, cause, inCharge, flowLs, concern } = overview
+  const { about, rail, speedPct, cause, inCharge, flowLs, nextVisitOn } = overview
+  const concern = overview.concern && concernText(overview.concern, preference)
   return {
     id,
     site: siteName,
@@ -53,5 +57,11 @@ export function yardLine(
             }
           : { text: `Working copy, after rev ${sealed.number}`, tone: 'working' },
     concern,
+    nextVisitOn,
   }
+}
+
+function concernText(concern: Concern, preference: UnitPreference): NonNullable<YardLine['concern']> {
+  const { title, detail } = 'says' in concern ? judgementText(concern, preference) : concern
+  return { title, detail, grave: concern.grave }
 }

@@ -1,15 +1,16 @@
 import type { Metadata } from 'next'
+import { DUTIES } from '@/core/brief/duty'
 import { overviewMadeBy } from '@/core/record/overview'
 import type { Scope } from '@/db/client'
 import { listSetAside } from '@/db/queries/installation'
-import { listYard, YARD_PAGE, type YardPage as YardPageRows } from '@/db/queries/installationLine'
+import { listYard, YARD_PAGE, type YardAsk, type YardPage as YardPageRows } from '@/db/queries/installationLine'
 import { listEmptySites, listSites } from '@/db/queries/site'
 import { workspaceName } from '@/db/queries/workspace'
 import { NewInstallation } from '@/features/yard/NewInstallation'
 import { Yard } from '@/features/yard/Yard'
 import { yardLine } from '@/features/yard/yardLine'
 import { importInstallationAction, makeInstallationAction } from '@/server/actions'
-import { readListQuery } from '@/server/listQuery'
+import { readYardQuery, type YardQuery } from '@/server/listQuery'
 import { utcToday } from '@/server/utcToday'
 import { refreshLines } from '@/server/refreshLines'
 import { may } from '@/server/rights'
@@ -18,10 +19,10 @@ import { InBrowser } from '@/ui/InBrowser'
 
 export const metadata: Metadata = { title: 'Yard' }
 
-type Query = { new?: string; holds?: string; page?: string }
+type Query = YardQuery & { new?: string }
 
 /** A page of the yard whose lines are of now; those of other pages are derived by the job. */
-async function yardOfNow(scope: Scope, ask: { holds: string; offset: number }): Promise<YardPageRows> {
+async function yardOfNow(scope: Scope, ask: Omit<YardAsk, 'madeBy'>): Promise<YardPageRows> {
   const list = () => listYard(scope, { ...ask, madeBy: overviewMadeBy(utcToday()) })
   const yard = await list()
   if (yard.stale.length === 0) return yard
@@ -31,10 +32,9 @@ async function yardOfNow(scope: Scope, ask: { holds: string; offset: number }): 
 
 export default async function YardPage({ searchParams }: { searchParams: Promise<Query> }) {
   const [{ scope, role, preference }, query] = await Promise.all([requireSigned(), searchParams])
-  const { holds } = readListQuery(query)
-  const page = Math.max(1, Math.floor(Number(query.page ?? 1)) || 1)
+  const { ask, page } = readYardQuery(query, utcToday())
   const [yard, sites, emptySites, name, aside] = await Promise.all([
-    yardOfNow(scope, { holds, offset: (Math.min(page, 10_000) - 1) * YARD_PAGE }),
+    yardOfNow(scope, ask),
     listSites(scope),
     listEmptySites(scope),
     workspaceName(scope),
@@ -61,13 +61,24 @@ export default async function YardPage({ searchParams }: { searchParams: Promise
           goneAt: goneAt?.toISOString() ?? null,
         }))}
         emptySites={emptySites}
-        asked={{ holds, page, pages: Math.max(1, Math.ceil(yard.count / YARD_PAGE)), count: yard.count }}
+        asked={{
+          ...{
+            page,
+            pages: Math.max(1, Math.ceil(yard.count / YARD_PAGE)),
+            count: yard.count,
+            sort: ask.sort ?? 'site',
+          },
+          ...{ holds: ask.holds ?? '', site: ask.siteId ?? '', duty: ask.duty ?? '', standing: ask.standing ?? '' },
+          due: ask.dueBy === undefined ? '' : (query.due ?? ''),
+        }}
+        sites={sites}
         mayArchive={may(role, 'archive')}
         newInstallation={
           may(role, 'work') && (
             <NewInstallation
               key={String(isNew)}
               startsOpen={isNew}
+              startsWith={DUTIES.find((duty) => duty === query.new)}
               sites={sites.map((site) => site.name)}
               onMake={makeInstallationAction}
               onImport={importInstallationAction}
