@@ -3,9 +3,9 @@
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Link from '@mui/material/Link'
-import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState, type FormEvent } from 'react'
+import { LEAST_PASSWORD, PasswordField } from '@/features/sign-in/CheckedField'
 import { authAsk, authClient } from '@/ui/authClient'
 import { SmallSheet } from '@/ui/SmallSheet'
 import { SubmitButton } from '@/ui/SubmitButton'
@@ -34,13 +34,11 @@ export function ResetForm({ token }: { token: string }) {
         </Typography>
       ) : (
         <Box component="form" onSubmit={(event) => void onSubmit(event)} sx={{ display: 'grid', gap: 1.5, mt: 2 }}>
-          <TextField
+          <PasswordField
             name="password"
             label="New password"
-            type="password"
-            required
-            size="small"
             autoComplete="new-password"
+            minLength={LEAST_PASSWORD}
             helperText="At least 10 characters; three or four words do well"
           />
           {message !== null && (

@@ -7,6 +7,8 @@ import Link from '@mui/material/Link'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState, type FormEvent } from 'react'
+import { CheckedField, LEAST_PASSWORD, PasswordField } from '@/features/sign-in/CheckedField'
+import { SpeedRail } from '@/ui/rail/SpeedRail'
 import { SmallSheet } from '@/ui/SmallSheet'
 import { authAsk, authClient } from '@/ui/authClient'
 import { SubmitButton } from '@/ui/SubmitButton'
@@ -106,9 +108,7 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
 
   return (
     <SmallSheet title="Soft Gale">
-      <Typography sx={{ color: 'text.secondary', mb: 2 }}>
-        Fan speed controllers, from the brief to a sealed and proved setting.
-      </Typography>
+      <WhatItDoes />
       {demoEmail !== null && step === 'sign-in' && <DemoForm email={demoEmail} onDemo={onDemo} />}
       {step === 'letter' ? (
         <LetterSent lettersPath={lettersPath} />
@@ -140,7 +140,9 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
       <Box sx={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start', mt: 1.5 }}>
         {step === 'sign-in' ? (
           <>
-            <TextLink onClick={() => go('sign-up')}>New here: make a workspace of your own</TextLink>
+            <Button type="button" variant="contained" fullWidth onClick={() => go('sign-up')} sx={{ mb: 1 }}>
+              New here: make a workspace of your own
+            </Button>
             <TextLink onClick={() => go('forgot')}>I have forgotten my password</TextLink>
           </>
         ) : (
@@ -150,6 +152,25 @@ export function SignInForm({ demoEmail, onDemo, next, hasPasskeys, lettersPath }
     </SmallSheet>
   )
 }
+
+const RAIL = { startPct: 16, floorPct: 28, ceilingPct: 92, boostPct: 78, nowPct: 47 }
+
+/** What the product is for, with a picture of a rail. */
+const WhatItDoes = () => (
+  <Box sx={{ mb: 2 }}>
+    <Typography>
+      Sets up the controller of a fan: what the space needs, the speeds and rules that follow, what to press, readings
+      that prove it, and a record that stays.
+    </Typography>
+    <Box sx={{ mt: 1.5 }}>
+      <SpeedRail {...RAIL} />
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        0 to 100 % of speed: hatched, where a fan will not turn; tinted, from its lowest to its highest; the pointer,
+        where it runs now and why.
+      </Typography>
+    </Box>
+  </Box>
+)
 
 const DemoForm = ({ email, onDemo }: { email: string; onDemo: () => Promise<void> }) => (
   <Box component="form" action={onDemo} sx={{ mb: 2 }}>
@@ -180,7 +201,7 @@ const LetterSent = ({ lettersPath }: Pick<Props, 'lettersPath'>) => (
 const StepFields = ({ step }: { step: Step }) => (
   <>
     {step === 'sign-up' && (
-      <TextField
+      <CheckedField
         name="name"
         label="Your name"
         required
@@ -199,7 +220,7 @@ const StepFields = ({ step }: { step: Step }) => (
         autoFocus
       />
     ) : (
-      <TextField
+      <CheckedField
         name="email"
         label="E-mail"
         type="email"
@@ -210,13 +231,11 @@ const StepFields = ({ step }: { step: Step }) => (
       />
     )}
     {(step === 'sign-in' || step === 'sign-up') && (
-      <TextField
+      <PasswordField
         name="password"
         label="Password"
-        type="password"
-        required
-        size="small"
         autoComplete={step === 'sign-up' ? 'new-password' : 'current-password'}
+        minLength={step === 'sign-up' ? LEAST_PASSWORD : undefined}
         helperText={step === 'sign-up' ? 'At least 10 characters; three or four words do well' : undefined}
       />
     )}
