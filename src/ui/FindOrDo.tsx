@@ -26,6 +26,7 @@ const labelOf = ({ label }: Choosable): string => label
 
 const ALWAYS: readonly Findable[] = [
   ...PLACES.map(({ name, path }) => ({ label: name, group: 'Places', path })),
+  { label: 'Sums, as the calculations are called too', group: 'Places', path: '/sums' },
   { label: 'People', group: 'Places', path: '/people' },
   { label: 'Your account', group: 'Places', path: '/account' },
   { label: 'New installation', group: 'Do', path: '/yard?new=1' },

@@ -15,7 +15,7 @@ type Props = {
   children: ReactNode
 }
 
-const LABELS = { here: 'Bring back', aside: 'Set aside', deleted: 'Delete' }
+const LABELS = { here: 'Bring back', aside: 'Archive', deleted: 'Delete' }
 
 /** Moves an installation or a controller out of its list, for a while or for good, or back into it; or removes an empty site. */
 export function PlaceButton({ kind = 'installation', id, name, place, onPlace, children }: Props) {

@@ -42,7 +42,7 @@ export function Stopwatch({ steadyS, draftKey, onStart, onStop }: Props) {
   return (
     <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', my: 1 }}>
       <Button variant="outlined" onClick={press} sx={{ minHeight: { xs: 56, sm: 36 } }}>
-        {startedAtMs === null ? (steadyS === undefined ? 'Start the stopwatch' : 'Steady now') : 'Stop'}
+        {startedAtMs === null ? (steadyS === undefined ? 'Start the stopwatch' : 'Start settling') : 'Stop'}
       </Button>
       <Typography
         variant="figure"

@@ -11,7 +11,7 @@ import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
 
 // Fetched when it is first opened: a page that is only read does without it.
-const KeysList = dynamic(() => import('@/ui/KeysList').then((module) => module.KeysList), { ssr: false })
+const HelpHere = dynamic(() => import('@/ui/HelpHere').then((module) => module.HelpHere), { ssr: false })
 const FindOrDo = dynamic(() => import('@/ui/FindOrDo').then((module) => module.FindOrDo), { ssr: false })
 
 type Props = {
@@ -24,7 +24,7 @@ export function TopBar({ children }: Props) {
   const path = usePathname()
   const router = useRouter()
   const [isFinding, setFinding] = useState(false)
-  const [areKeysShown, setKeysShown] = useState(false)
+  const [isHelping, setHelping] = useState(false)
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true })
   useHotkeys(
     PLACES.map(({ key }) => `g>${key}`),
@@ -33,7 +33,7 @@ export function TopBar({ children }: Props) {
       if (place) router.push(place.path)
     },
   )
-  useHotkeys('shift+?', () => setKeysShown(true), { useKey: true })
+  useHotkeys('shift+?', () => setHelping(true), { useKey: true })
   return (
     <Box
       component="header"
@@ -41,10 +41,10 @@ export function TopBar({ children }: Props) {
         bgcolor: 'ground.bar',
         color: 'ground.barText',
         height: 44,
-        px: 2,
+        px: { xs: 0.5, sm: 2 },
         display: 'flex',
         alignItems: 'center',
-        gap: { xs: 1, sm: 2.5 },
+        gap: { xs: 0, sm: 2.5 },
         displayPrint: 'none',
       }}
     >
@@ -53,9 +53,20 @@ export function TopBar({ children }: Props) {
       <Places path={path} />
       <Box sx={{ flex: 1 }} />
       <FindButton onClick={() => setFinding(true)} />
-      <Box id="standing" sx={{ fontSize: '0.8125rem', whiteSpace: 'nowrap' }} />
+      <HelpButton onClick={() => setHelping(true)} />
+      <Box
+        id="standing"
+        sx={{
+          fontSize: '0.8125rem',
+          whiteSpace: { sm: 'nowrap' },
+          lineHeight: 1.2,
+          minWidth: 0,
+          overflow: 'hidden',
+          maxHeight: 44,
+        }}
+      />
       {children}
-      {areKeysShown && <KeysList onClose={() => setKeysShown(false)} />}
+      {isHelping && <HelpHere onClose={() => setHelping(false)} />}
       {isFinding && <FindOrDo open onClose={() => setFinding(false)} />}
     </Box>
   )
@@ -122,33 +133,58 @@ const Places = ({ path }: { path: string }) => (
   <Box
     component="nav"
     aria-label="Places"
-    // On a phone the places give way: they slide under a thumb, and what is kept stays in sight.
-    sx={{ display: 'flex', gap: { xs: 1.5, sm: 2.5 }, minWidth: 0, overflowX: { xs: 'auto', sm: 'visible' } }}
+    // On a phone signs stand for the words: each place is one touch away.
+    sx={{ display: 'flex', gap: { xs: 0, sm: 2.5 }, flexShrink: 0 }}
   >
-    {PLACES.map(({ name, path: to, key }) => {
+    {PLACES.map(({ name, path: to, key, sign }) => {
       const isHere = path.startsWith(to) || (to === '/yard' && path.startsWith('/installation'))
       return (
         <Box
           key={to}
           component={Link}
           href={to}
-          title={`g then ${key}`}
+          aria-label={name}
+          title={`${name}: g then ${key}`}
           aria-current={isHere ? 'page' : undefined}
           sx={{
             color: 'inherit',
             textDecoration: 'none',
             fontSize: '0.875rem',
             lineHeight: '41px',
+            minWidth: { xs: 44, sm: 0 },
+            textAlign: 'center',
             py: 0,
             borderBottom: '3px solid',
             borderColor: isHere ? '#A8CEC8' : 'transparent',
           }}
         >
-          {name}
+          <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+            {name}
+          </Box>
+          <Box
+            component="svg"
+            viewBox="0 0 20 20"
+            aria-hidden="true"
+            sx={{ display: { sm: 'none' }, width: 20, height: 20, verticalAlign: 'middle' }}
+          >
+            <path d={sign} fill="none" stroke="currentColor" strokeWidth="1.7" strokeLinejoin="round" />
+          </Box>
         </Box>
       )
     })}
   </Box>
+)
+
+/** What to do on this page, its words and its keys. */
+const HelpButton = ({ onClick }: { onClick: () => void }) => (
+  <ButtonBase
+    onClick={onClick}
+    aria-label="Help on this page"
+    title="Help on this page, ?"
+    sx={{ minWidth: 32, minHeight: 32, flexShrink: 0, fontWeight: 600 }}
+  >
+    ?
+  </ButtonBase>
 )
 
 const FindButton = ({ onClick }: { onClick: () => void }) => (
@@ -156,11 +192,11 @@ const FindButton = ({ onClick }: { onClick: () => void }) => (
     onClick={onClick}
     aria-label="Find or do…"
     sx={{
-      border: 1,
-      borderColor: '#5C6E75',
+      border: { xs: 0, sm: 1 },
+      borderColor: { xs: 'transparent', sm: '#5C6E75' },
       borderRadius: 1,
       height: 30,
-      px: 1.25,
+      px: { xs: 0, sm: 1.25 },
       minWidth: { sm: 200 },
       justifyContent: { xs: 'center', sm: 'space-between' },
       fontSize: '0.8125rem',

@@ -70,7 +70,7 @@ export function Why({ what, formula, withValues, source, note, href, children }:
             <Typography variant="body2">Source: {source}</Typography>
             {href && (
               <Link href={href} variant="body2">
-                Open it under Sums
+                Open it under Calculations
               </Link>
             )}
           </Box>

@@ -3,14 +3,34 @@ import type { OpenItem } from '@/core/record/stillOpen'
 
 /** The eight stages, in the order of the work. */
 export const STAGES = [
-  { id: 'brief', name: 'Brief' },
-  { id: 'kit', name: 'Kit' },
-  { id: 'calibrate', name: 'Calibrate' },
-  { id: 'respond', name: 'Respond' },
-  { id: 'rehearse', name: 'Rehearse' },
-  { id: 'dial-in', name: 'Dial in' },
-  { id: 'prove', name: 'Prove' },
-  { id: 'hand-over', name: 'Hand over' },
+  { id: 'brief', name: 'Brief', about: 'what the space needs: bands to hold, limits, the least air, who said so.' },
+  {
+    id: 'kit',
+    name: 'Kit',
+    about: 'controller, fans and probes as they are fitted, and how they are wired and mounted.',
+  },
+  {
+    id: 'calibrate',
+    name: 'Calibrate',
+    about: 'what each setting really gives: where the fan starts and stops, and the flow at some speeds.',
+  },
+  {
+    id: 'respond',
+    name: 'Respond',
+    about: 'the rules: lowest and highest speed, what temperature, humidity, switches and the clock do to it.',
+  },
+  {
+    id: 'rehearse',
+    name: 'Rehearse',
+    about: 'a day played through before anything is set: what it holds, what it costs.',
+  },
+  {
+    id: 'dial-in',
+    name: 'Dial in',
+    about: 'what to press at this controller, one action at a time, and what it will show.',
+  },
+  { id: 'prove', name: 'Prove', about: 'readings against what they should be, each with its allowed error.' },
+  { id: 'hand-over', name: 'Hand over', about: 'what is still open, the seal with its reason, record, card and log.' },
 ] as const
 
 export type StageId = (typeof STAGES)[number]['id']

@@ -96,7 +96,7 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
         {changes === null
           ? 'never sealed'
           : changes === 0
-            ? `as rev ${lastNumber}`
+            ? `same as rev ${lastNumber}`
             : `${changes} ${changes === 1 ? 'change' : 'changes'} since rev ${lastNumber}`}
       </Typography>
       <BackButton name="Undo" sign="↶" keys="Ctrl Z" onClick={undo} disabled={!canUndo} />

@@ -2,10 +2,17 @@
 
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
-import { useSyncExternalStore } from 'react'
+import { useSyncExternalStore, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import { formatClock } from '@/ui/clock'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
+
+/** Left out on a phone, where the bar is narrow and the notice below says it whole. */
+const Detail = ({ children }: { children: ReactNode }) => (
+  <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+    {children}
+  </Box>
+)
 
 const never = () => () => undefined
 
@@ -23,19 +30,22 @@ export function KeptState() {
     kept: () => (
       <span style={{ color: '#A5D6B4' }}>
         ● kept
-        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
-          {' '}
-          {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}
-        </Box>
+        <Detail> {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}</Detail>
       </span>
     ),
     keeping: () => <span>○ keeping…</span>,
     waiting: () => (
       <ButtonBase onClick={retry} sx={{ color: '#F2C078', font: 'inherit' }}>
-        ▲ not sent yet, kept in this browser
+        <span>
+          ▲ not sent yet<Detail>, kept in this browser</Detail>
+        </span>
       </ButtonBase>
     ),
-    contradicts: () => <span style={{ color: '#F2C078' }}>▲ kept in this browser until it is mended</span>,
+    contradicts: () => (
+      <span style={{ color: '#F2C078' }}>
+        ▲ kept<Detail> in this browser until it is mended</Detail>
+      </span>
+    ),
     forbidden: () => <span style={{ color: '#F2C078' }}>▲ only looked at</span>,
     behind: () => <span style={{ color: '#FF9A9F' }}>▲ behind</span>,
   }[standing.kind]()

@@ -6,7 +6,9 @@ import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import Typography from '@mui/material/Typography'
+import { usePathname } from 'next/navigation'
 import { Fragment } from 'react'
+import { helpAt } from '@/ui/help'
 import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
 
@@ -21,15 +23,42 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['Ctrl Enter', 'to the seal'],
   ['arrow keys', 'turn a field; move a handle or a tick by one controller step'],
   ['Alt + arrow keys', 'move a handle free of the controller’s steps'],
-  ['?', 'this list'],
+  ['?', 'this help'],
 ]
 
-/** Every key, in one list. Single letters are off while typing. */
-export function KeysList({ onClose }: { onClose: () => void }) {
+/** What one does on this page, its words, and every key. Single letters are off while typing. */
+export function HelpHere({ onClose }: { onClose: () => void }) {
+  const help = helpAt(usePathname())
   return (
-    <Dialog open onClose={onClose} aria-labelledby="keys-title">
-      <DialogTitle id="keys-title">Keys</DialogTitle>
+    <Dialog open onClose={onClose} aria-labelledby="help-title">
+      <DialogTitle id="help-title">{help ? `${help.title}: what to do here` : 'Keys'}</DialogTitle>
       <DialogContent>
+        {help && <Typography>{help.text}</Typography>}
+        {help && help.terms.length > 0 && (
+          <>
+            <Typography variant="h2" sx={{ mt: 2 }}>
+              Words
+            </Typography>
+            <dl style={{ margin: 0 }}>
+              {help.terms.map(({ term, means, also }) => (
+                <Fragment key={term}>
+                  <Typography component="dt" sx={{ fontWeight: 600, mt: 0.75 }}>
+                    {term}
+                  </Typography>
+                  <Typography component="dd" variant="body2" sx={{ m: 0 }}>
+                    {means}
+                    {also.length > 0 && `; also called ${also.join(', ')}`}
+                  </Typography>
+                </Fragment>
+              ))}
+            </dl>
+          </>
+        )}
+        {help && (
+          <Typography variant="h2" sx={{ mt: 2 }}>
+            Keys
+          </Typography>
+        )}
         <dl style={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 24, rowGap: 4, margin: 0 }}>
           {KEYS.map(([keys, does]) => (
             <Fragment key={keys}>
