@@ -1,5 +1,6 @@
 'use client'
 
+import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
@@ -7,8 +8,9 @@ import { emptyCalibration } from '@/core/calibration/empty'
 import { versionOf, type ControllerModel } from '@/core/controller/schema'
 import { chooseController } from '@/core/installation/chooseController'
 import { freeId } from '@/core/json/freeId'
-import { rankModels } from '@/core/kit/rankModels'
+import { driveText, rankModels, type Ranked } from '@/core/kit/rankModels'
 import { isMeasured } from '@/core/rules/input'
+import { lossText } from '@/core/sentences/lossText'
 import { FanForm } from '@/features/kit/FanForm'
 import { InputRoles } from '@/features/kit/InputRoles'
 import { Mounting } from '@/features/kit/Mounting'
@@ -21,8 +23,9 @@ import { Caution, Notice } from '@/ui/Notice'
 import { AddPhoto } from '@/ui/onSite/AddPhoto'
 import type { ShownPhoto } from '@/ui/onSite/pack'
 import { QuantityField } from '@/ui/QuantityField'
-import { Ruled } from '@/ui/Ruled'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { TextButton } from '@/ui/TextButton'
+import { usePreference } from '@/ui/preference'
 import { useDerived, usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { installationId: string; models: readonly ControllerModel[]; photos: readonly ShownPhoto[] }
@@ -77,7 +80,11 @@ export function KitStage({ installationId, models, photos }: Props) {
   }
 
   return (
-    <StageLayout title="What is fitted" side={<Comparison models={known} />} sideTitle="Which controller">
+    <StageLayout
+      title="What is fitted"
+      side={<Comparison models={known} onChoose={choose} />}
+      sideTitle="Which controller"
+    >
       <FormRow
         label="Controller"
         hint={kit.controller?.about ?? 'Choose one, and the page shows what it will really do.'}
@@ -146,38 +153,73 @@ function NewerVersion({ models }: { models: readonly ControllerModel[] }) {
   )
 }
 
-function Comparison({ models }: { models: readonly ControllerModel[] }) {
+type ComparisonProps = { models: readonly ControllerModel[]; onChoose: (id: string) => void }
+
+/** What the chosen one cannot do stands first; then every controller with what it does of what is asked now, the nearest first. */
+function Comparison({ models, onChoose }: ComparisonProps) {
   const kit = usePart('kit')
   const response = usePart('response')
   const brief = usePart('brief')
   const { fit: chosen } = useDerived()
   const order = useMemo(() => rankModels(response, kit, brief, models), [response, kit, brief, models])
+  const whole = order.filter(({ cannotDrive, missing }) => cannotDrive.length + missing.length === 0).length
   return (
     <>
-      <SideHeading>Which controller?</SideHeading>
-      <Typography variant="body2">The nearest to what is asked now stands first.</Typography>
-      {order.map(({ model, cannotDrive, missing, changed }) => (
-        <Ruled key={model.id} label={model.name} strong={model.id === kit.controller?.id}>
-          {cannotDrive.length > 0 ? (
-            'cannot drive it'
-          ) : missing.length + changed.length === 0 ? (
-            'as asked'
-          ) : (
-            <>
-              {missing.length} missing,
-              <br />
-              {changed.length} otherwise
-            </>
-          )}
-        </Ruled>
-      ))}
       {chosen && chosen.losses.length > 0 && <SideHeading>What this one cannot do</SideHeading>}
       {chosen && <LossNotices losses={chosen.losses} />}
+      <SideHeading>Which controller?</SideHeading>
+      <Typography variant="body2">
+        {whole} of {order.length} have every function that is asked now; the nearest stands first.
+      </Typography>
+      {order.map((offer) => (
+        <Offer
+          key={offer.model.id}
+          offer={offer}
+          isChosen={offer.model.id === kit.controller?.id}
+          onChoose={onChoose}
+        />
+      ))}
       {kit.controller && <SideHeading>Care</SideHeading>}
       {kit.controller?.cautions.map((caution) => (
         <Caution key={caution} text={caution} />
       ))}
       <Notice grave title="Never two speed controls in series." />
     </>
+  )
+}
+
+type OfferProps = { offer: Ranked; isChosen: boolean; onChoose: (id: string) => void }
+
+/** One controller, and what it does of what is asked. */
+function Offer({ offer: { model, cannotDrive, missing, changed }, isChosen, onChoose }: OfferProps) {
+  const response = usePart('response')
+  const preference = usePreference()
+  const [problem] = cannotDrive
+  const [loss] = missing
+  const others = missing.length - 1
+  return (
+    <Box sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 1 }}>
+        <Typography variant="body2" sx={{ fontWeight: isChosen ? 700 : 600 }}>
+          {model.name}
+        </Typography>
+        {isChosen ? (
+          <Typography variant="body2">◂ chosen</Typography>
+        ) : (
+          <TextButton label={`Choose ${model.name}`} onClick={() => onChoose(model.id)}>
+            Choose
+          </TextButton>
+        )}
+      </Box>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {problem
+          ? driveText(problem)
+          : loss
+            ? `${lossText(loss, response, preference).title}${others > 0 ? ` And ${others} more that it cannot.` : ''}`
+            : changed.length > 0
+              ? `All functions, ${changed.length} differ.`
+              : 'All functions, as asked.'}
+      </Typography>
+    </Box>
   )
 }
