@@ -21,7 +21,7 @@ test('calibrating with a thumb: guided tries, a map where it tells most, a noise
   await page.getByRole('textbox', { name: 'Name' }).fill('Trial on a ladder')
   await page.getByRole('combobox', { name: 'Site' }).fill('Trial yard')
   await page.keyboard.press('Tab')
-  await page.getByRole('button', { name: 'Make it' }).tap()
+  await page.getByRole('button', { name: 'Create', exact: true }).tap()
   await page.waitForURL('**/brief')
   await page.goto(page.url().replace(/brief$/, 'calibrate'))
   await expect(page.locator('#standing')).not.toBeEmpty()

@@ -27,7 +27,7 @@ for (const duty of DUTIES)
     await page.keyboard.press('Tab')
     await page.getByRole('combobox', { name: 'Duty' }).click()
     await page.getByRole('option', { name: DUTY_NAMES[duty], exact: true }).click()
-    await page.getByRole('button', { name: 'Make it' }).click()
+    await page.getByRole('button', { name: 'Create', exact: true }).click()
     await page.waitForURL('**/brief')
 
     await test.step('brief: a question stands at not known, with what that costs, and is answered', async () => {

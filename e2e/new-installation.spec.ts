@@ -15,7 +15,7 @@ test('a person signs up, makes an installation from nothing, and takes it all th
   await page.getByRole('combobox', { name: 'Site' }).fill('Old Boathouse')
   await page.getByRole('combobox', { name: 'Duty' }).click()
   await page.getByRole('option', { name: 'exhaust' }).click()
-  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Create', exact: true }).click()
   await page.waitForURL('**/brief')
 
   await test.step('brief', async () => {

@@ -52,7 +52,7 @@ test.describe('with a thumb', () => {
     await yard.getByRole('button', { name: /^Switch the harvest switch off and time/ }).tap()
     await yard.getByRole('button', { name: 'Start the stopwatch' }).tap()
     await yard.getByRole('button', { name: /^Let everything rest/ }).tap()
-    await yard.getByRole('button', { name: 'Steady now' }).tap()
+    await yard.getByRole('button', { name: 'Start settling' }).tap()
     const running = yard.getByRole('region', { name: 'Running together' })
     await expect(running.getByRole('timer')).toHaveCount(2)
     await yard.reload()

@@ -79,7 +79,7 @@ test('a person invited on a second browser edits the same installation live, as 
   await context.close()
 })
 
-test('what was made is deleted with its meaning said, and brought back; what was sealed is only set aside', async ({
+test('what was made is deleted with its meaning said, and brought back; what was sealed is only archived', async ({
   yard,
 }) => {
   await makeInstallation(yard, 'To be deleted', 'exhaust', 'Hand over')
@@ -92,6 +92,6 @@ test('what was made is deleted with its meaning said, and brought back; what was
   await expect(yard.getByRole('link', { name: /To be deleted/ })).toBeVisible()
 
   await openStage(yard, /Inverter/, 'hand-over')
-  await expect(yard.getByText('It was sealed: it can be set aside, never deleted.')).toBeVisible()
+  await expect(yard.getByText('It was sealed: it can be archived, never deleted.')).toBeVisible()
   await expect(yard.getByRole('button', { name: 'Delete this installation…' })).toHaveCount(0)
 })

@@ -146,11 +146,11 @@ test('time passes: a thrown switch, what is remembered, and a moment that is sha
   await side.getByRole('combobox', { name: 'switch to throw' }).click()
   await yard.getByRole('option', { name: 'harvest switch' }).click()
   await edit(yard, /how long the switch is on/, '10 min')
-  await side.getByRole('button', { name: 'Let a minute pass' }).click()
+  await side.getByRole('button', { name: 'Advance time by a minute' }).click()
   await expect(side.getByTestId('passed')).toContainText('60 s have passed')
   await side.getByRole('button', { name: 'As if settled again' }).click()
   await edit(yard, /how long the switch is on/, '59 min')
-  await side.getByRole('button', { name: 'Let a whole hour pass' }).click()
+  await side.getByRole('button', { name: 'Advance time by a whole hour' }).click()
   await expect(side.getByRole('list', { name: 'What it remembers' })).toContainText(
     'Harvest switch is off and runs on for',
   )
@@ -159,7 +159,7 @@ test('time passes: a thrown switch, what is remembered, and a moment that is sha
   await side.getByRole('button', { name: 'Try Humidity without a reading' }).click()
   await expect(side.getByText('no reading').first()).toBeVisible()
   const now = await side.getByTestId('speed-now').innerText()
-  await side.getByRole('button', { name: 'Pin this moment' }).click()
+  await side.getByRole('button', { name: 'Save this state' }).click()
   const address = await side.getByRole('textbox', { name: 'address of this moment' }).inputValue()
   expect(address).toContain(path)
   await yard.goto('/yard')

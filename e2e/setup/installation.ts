@@ -9,7 +9,7 @@ export async function makeInstallation(page: Page, name: string, duty: string, s
   await page.keyboard.press('Tab')
   await page.getByRole('combobox', { name: 'Duty' }).click()
   await page.getByRole('option', { name: duty, exact: true }).click()
-  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Create', exact: true }).click()
   await page.waitForURL('**/brief')
   await goToStage(page, stage)
 }

@@ -76,7 +76,7 @@ test('check names every mistake with its place, and judges when asked', () => {
     ],
   })
   expect(run('check', 'demo/installations/inverter-cupboard.json', '--judge').out.join('\n')).toMatch(
-    /will not work: response.floor: The floor of 16 % is too low/,
+    /fault: response.floor: The floor of 16 % is too low/,
   )
   const broken = written('{"schema":"soft-gale/brief@1","duty":"grow-room","targets":[]}')
   expect(run('check', broken)).toMatchObject({

@@ -22,7 +22,9 @@ function measureLines({ given }: Fit, response: Response): string[] {
     const rule = response.rules.find((candidate) => candidate.id === id)
     const parts = [
       ...changes.map(({ field, asked, given }) => `${field} ${formatNumber(asked, 2)} → ${formatNumber(given, 2)}`),
-      ...(curve ? [`up to ${formatPct(curve.greatestPct)} points off, ${formatPct(curve.meanPct)} in the mean`] : []),
+      ...(curve
+        ? [`up to ${formatPct(curve.greatestPct)} percentage points off, ${formatPct(curve.meanPct)} in the mean`]
+        : []),
     ]
     return rule && parts.length > 0 ? [`  ${ruleName(response, rule)}: ${parts.join('; ')}`] : []
   })

@@ -109,7 +109,7 @@ function run([name, ...pairs]: readonly string[], asked: readonly string[], json
   return 0
 }
 
-/** Lists the sums, shows one, or runs one: the same as in the place Sums. */
+/** Lists the sums, shows one, or runs one: the same as in the place Calculations. */
 export function sums(args: readonly string[], streams: Streams): number {
   const { values, positionals } = parseCommandLine(
     args,

@@ -67,7 +67,7 @@ import type { AnyCalculation } from '@/core/calculation/calculation'
 import { termsFor, wordsOf } from '@/core/glossary/glossary'
 import { hasWords } from '@/core/glossary/hasWords'
 
-/** Every calculation, in the order of the place Sums. A new one is a file and a line here. */
+/** Every calculation, in the order of the place Calculations. A new one is a file and a line here. */
 export const CALCULATIONS: readonly AnyCalculation[] = [
   coldSurface,
   densityAtAltitude,

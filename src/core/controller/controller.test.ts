@@ -38,7 +38,7 @@ describe('the fruiting room on its twin-channel controller', () => {
     const titles = losses.map((loss) => lossText(loss, response).title)
     expect(titles[0]).toBe('Lowest speed: 25 %, you asked 22 %.')
     expect(titles[1]).toBe('No overrun that is as long as it was on.')
-    expect(titles[2]).toMatch(/^Up to [\d.]+ points off at /)
+    expect(titles[2]).toMatch(/^Up to [\d.]+ percentage points off at /)
   })
   test('what is given runs from its own floor in its own steps', () => {
     const machine = machineFor(given)

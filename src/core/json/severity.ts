@@ -3,8 +3,11 @@ export const SEVERITIES = ['hurts', 'fails', 'wears', 'know'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
 export const SEVERITY_NAMES: Record<Severity, string> = {
-  hurts: 'can hurt',
-  fails: 'will not work',
-  wears: 'will wear or annoy',
-  know: 'worth knowing',
+  hurts: 'danger',
+  fails: 'fault',
+  wears: 'wear or nuisance',
+  know: 'note',
 }
+
+/** The same by its shape, beside the word. */
+export const SEVERITY_SIGNS: Record<Severity, string> = { hurts: '▲', fails: '■', wears: '◆', know: '●' }

@@ -50,12 +50,12 @@ type Of<C extends Code> = Extract<Finding, { code: C }>
 const TEXTS: { readonly [C in Code]: (finding: Of<C>) => string } = {
   'not-read': ({ names }) => `Not everything that counts was read: ${names.join(', ')}.`,
   off: ({ step, fan, offPct, lowPct, highPct }) =>
-    `${step === null ? '' : `Step ${step}: `}${fan} ${formatPct(offPct)} points off; ${formatPct(lowPct)} to ${formatPct(highPct)} % allowed.`,
+    `${step === null ? '' : `Step ${step}: `}${fan} ${formatPct(offPct)} percentage points off; ${formatPct(lowPct)} to ${formatPct(highPct)} % allowed.`,
   'nothing-changes': () => 'At these readings nothing was to change: it was not brought surely past its point.',
   'too-wide': ({ lowPct, highPct, mostPct }) =>
-    `At this reading anything from ${formatNumber(lowPct, 0)} to ${formatNumber(highPct, 0)} % would be right: more than ${mostPct} points to either side. Bring it further from where the speed changes.`,
+    `At this reading anything from ${formatNumber(lowPct, 0)} to ${formatNumber(highPct, 0)} % would be right: more than ${mostPct} percentage points to either side. Bring it further from where the speed changes.`,
   'change-off': ({ fan, expectPct, offPct, allowedPct }) =>
-    `${fan}: between the two it should change by ${formatPct(Math.abs(expectPct))} points; ${formatPct(offPct)} off, ${formatPct(allowedPct)} allowed.`,
+    `${fan}: between the two it should change by ${formatPct(Math.abs(expectPct))} percentage points; ${formatPct(offPct)} off, ${formatPct(allowedPct)} allowed.`,
   'too-near': () => 'The two readings lie too near together to compare them.',
   'time-off': ({ offS, allowedS }) =>
     `${formatTime(Number(offS.toFixed(1)))} off; ${formatTime(Number(formatNumber(allowedS, 1)))} allowed.`,

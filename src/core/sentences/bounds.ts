@@ -56,7 +56,7 @@ export const bounds: BehaviourKind<Response> = {
       label: 'at the ceiling',
       value: ceiling.how,
       options: [
-        ['clip', 'cut off there'],
+        ['clip', 'limited to that'],
         ['rescale', 'ramps rescaled to end there'],
       ],
     },

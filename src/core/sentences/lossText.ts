@@ -239,8 +239,8 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     const at =
       input && input.kind !== 'switch' ? ` at ${formatQuantity(loss.curve.at, input.kind, say.preference)}` : ''
     return {
-      title: `Up to ${formatPct(loss.curve.greatestPct)} points off${at}.`,
-      detail: `Mean ${formatPct(loss.curve.meanPct)} points over the range${loss.stepPct > 0 ? `; it gives speed in steps of ${formatPct(loss.stepPct)} %` : ''}.`,
+      title: `Up to ${formatPct(loss.curve.greatestPct)} percentage points off${at}.`,
+      detail: `Mean ${formatPct(loss.curve.meanPct)} percentage points over the range${loss.stepPct > 0 ? `; it gives speed in steps of ${formatPct(loss.stepPct)} %` : ''}.`,
     }
   },
 }

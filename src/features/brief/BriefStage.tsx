@@ -26,7 +26,7 @@ import { CalculationWhy } from '@/ui/CalculationWhy'
 import { usePreference } from '@/ui/preference'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
-/** A flow that was worked out in Sums and sent here by its address: taken by a press, undone like any change. */
+/** A flow that was worked out in Calculations and sent here by its address: taken by a press, undone like any change. */
 function OfferedFlow() {
   const search = useSearchParams()
   const current = usePart('brief').requiredFlow
@@ -38,7 +38,7 @@ function OfferedFlow() {
   const shown = formatQuantity(flowLs, 'flow', preference)
   return (
     <Notice
-      title={`${shown} from Sums.`}
+      title={`${shown} from Calculations.`}
       action={{
         label: `Take ${shown} as the flow never to fall below`,
         onClick: () => edit('required flow', (draft) => void (draft.brief.requiredFlow = { flowLs, why })),

@@ -46,8 +46,8 @@ export function Doubts({
                       onClick: () => change('did you mean', (held) => void (held[doubt.field] = doubt.meant)),
                     }
                   : {
-                      label: 'Set it aside',
-                      onClick: () => change('set aside', (held) => void (held.setAside = true)),
+                      label: 'Exclude it',
+                      onClick: () => change('excluded', (held) => void (held.setAside = true)),
                     },
             })}
       />

@@ -25,7 +25,7 @@ const HEADINGS = [
   'Air, m/s',
   'Flow read',
   'Flow',
-  'Off law',
+  'Against the fan law',
   'dB(A)',
   'Watts',
   'With',

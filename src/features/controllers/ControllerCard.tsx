@@ -139,7 +139,7 @@ const SettingLine = ({ setting, preference }: { setting: Setting; preference: Un
 export const TakeAway = ({ id, name }: { id: string; name: string }) => (
   <>
     <PlaceButton onPlace={placeAction} kind="controller" id={id} name={name} place="aside">
-      Set it aside
+      Archive it
     </PlaceButton>{' '}
     <PlaceButton onPlace={placeAction} kind="controller" id={id} name={name} place="deleted">
       Delete it

@@ -152,7 +152,7 @@ const OutOfTheList = ({ away, mayArchive }: { away: readonly Away[]; mayArchive:
       <Typography key={id}>
         {name},{' '}
         {goneAt === null ? (
-          'set aside'
+          'archived'
         ) : (
           <>
             deleted; gone for good on <DayThere at={goneAt} />

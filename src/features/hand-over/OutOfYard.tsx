@@ -29,14 +29,14 @@ export function OutOfYard({ installationId, isSealed, onPlace }: Props) {
     <Box component="section" aria-label="Out of the yard">
       <SideHeading>Out of the yard</SideHeading>
       <Typography variant="body2">
-        Set aside it leaves the lists; nothing of it is lost, and the yard brings it back.
+        Archived, it leaves the lists; nothing of it is lost, and the yard brings it back.
       </Typography>
-      <TextButton label="Set this installation aside" onClick={() => void go('aside')}>
-        Set it aside
+      <TextButton label="Archive this installation" onClick={() => void go('aside')}>
+        Archive it
       </TextButton>
       <Typography variant="body2" sx={{ mt: 1 }}>
         {isSealed
-          ? 'It was sealed: it can be set aside, never deleted.'
+          ? 'It was sealed: it can be archived, never deleted.'
           : 'Deleted it can be brought back for 30 days; then its papers, checks and readings are gone for good. Its lines in the log stay.'}
       </Typography>
       {!isSealed &&

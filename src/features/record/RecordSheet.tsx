@@ -221,7 +221,7 @@ const VERDICT_WORDS: Record<VerdictKind, string> = {
   'cannot-tell': 'cannot be told',
 }
 const OPEN_WORDS: Record<OpenItem['kind'], string> = {
-  danger: 'can hurt',
+  danger: 'danger',
   warning: 'warning',
   action: 'not entered',
   check: 'not passed',

@@ -9,7 +9,7 @@ import { memo, useState } from 'react'
 import { leftAsItIs } from '@/core/advise/judge'
 import { type Judgement } from '@/core/advise/judgement'
 import { judgementText } from '@/core/advise/words'
-import { SEVERITY_NAMES } from '@/core/json/severity'
+import { SEVERITY_NAMES, SEVERITY_SIGNS } from '@/core/json/severity'
 import { usePreference } from '@/ui/preference'
 import { Notice } from '@/ui/Notice'
 import { TextButton } from '@/ui/TextButton'
@@ -72,7 +72,10 @@ const JudgementNotice = memo(function JudgementNotice({ judgement }: { judgement
       title={title}
       action={cure ? { label, onClick: () => cureIt(label, cure.apply) } : undefined}
     >
-      {detail} <i>({SEVERITY_NAMES[severity]})</i>{' '}
+      {detail}{' '}
+      <Box component="span" sx={{ whiteSpace: 'nowrap', color: 'text.secondary' }}>
+        <span aria-hidden="true">{SEVERITY_SIGNS[severity]}</span> {SEVERITY_NAMES[severity]}
+      </Box>{' '}
       {arises && (
         <>
           <Link component={NextLink} href={stagePath(installationId, arises.id)}>

@@ -30,12 +30,12 @@ export function Moments() {
   return (
     <Box sx={{ my: 0.5 }}>
       <Button size="small" variant="outlined" onClick={pin}>
-        Pin this moment
+        Save this state
       </Button>
       {pins.map(({ values: held, pct }, index) => (
         <Typography key={index} variant="body2" component="div">
-          Pinned {index + 1}: {formatPct(pct)} % then.{' '}
-          <TextButton label={`Back to pinned moment ${index + 1}`} onClick={() => goTo(held)}>
+          Saved {index + 1}: {formatPct(pct)} % then.{' '}
+          <TextButton label={`Back to saved state ${index + 1}`} onClick={() => goTo(held)}>
             Back to it
           </TextButton>
         </Typography>

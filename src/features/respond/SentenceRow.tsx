@@ -68,7 +68,7 @@ export function SentenceRow({
         }}
       >
         {isOff ? 'switched off' : asks}
-        {isInCharge && ' ◂ in charge'}
+        {isInCharge && ' ◂ active'}
       </Typography>
       {actions}
       {notes}

@@ -37,13 +37,13 @@ export function TimeControl() {
   return (
     <Box component="section" aria-label="Time" sx={{ borderTop: 1, borderColor: 'divider', mt: 0.75, pt: 0.5 }}>
       <Typography variant="body2" component="div" sx={{ color: 'cause.time' }}>
-        Let pass{' '}
+        Advance time by{' '}
         {STRETCHES.map(([name, lastsS]) => (
           <Button
             key={name}
             size="small"
             sx={{ minWidth: 0, px: 0.75, color: 'cause.time' }}
-            aria-label={`Let a ${name === 'hour' ? 'whole hour' : name} pass`}
+            aria-label={`Advance time by a ${name === 'hour' ? 'whole hour' : name}`}
             onClick={() => letPass(lastsS, pulsed === NONE ? null : { input: pulsed, onForS })}
           >
             a{name === 'hour' ? 'n' : ''} {name}

@@ -54,7 +54,7 @@ export function UnreadableInstallation({ id, name, siteName, version, text: stor
       <Typography sx={{ color: 'text.secondary', mb: 1.5 }}>{siteName}</Typography>
       <Typography sx={{ maxWidth: 720 }}>
         This document cannot be opened: another version of the program, or a hand, wrote something into it that does not
-        belong there. Nothing of it is lost. Mend it below and keep it, export it as it is, or set it aside.
+        belong there. Nothing of it is lost. Mend it below and keep it, export it as it is, or archive it.
       </Typography>
       <Box component="ul" aria-label="What is wrong" sx={{ maxWidth: 900 }}>
         {found.slice(0, 20).map((problem) => (
@@ -71,7 +71,7 @@ export function UnreadableInstallation({ id, name, siteName, version, text: stor
           Export as it is
         </Button>
         <Button variant="outlined" onClick={() => void setAside()}>
-          Set it aside
+          Archive it
         </Button>
         <Button variant="outlined" component={Link} href="/yard">
           To the yard

@@ -4,7 +4,7 @@ import { CalculationsPage } from '@/features/calculations/CalculationsPage'
 import { requireSigned } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
 
-export const metadata: Metadata = { title: 'Sums' }
+export const metadata: Metadata = { title: 'Calculations' }
 
 export default async function Calculations({
   searchParams,
