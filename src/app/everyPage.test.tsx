@@ -1,9 +1,12 @@
+import { readdirSync } from 'node:fs'
 import type { ReactElement } from 'react'
 import { renderToString } from 'react-dom/server'
+import { DUTIES } from '@/core/brief/duty'
 import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
+import { newInstallation } from '@/core/installation/newInstallation'
 import { unsealed } from '@/core/record/sealed'
-import { METRIC } from '@/core/quantity/format'
+import { CUSTOMARY, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { outageItems } from '@/core/record/afterOutage'
 import { BriefStage } from '@/features/brief/BriefStage'
 import { CalibrateStage } from '@/features/calibrate/CalibrateStage'
@@ -42,7 +45,7 @@ jest.mock('@/server/actions', () => ({}))
 
 const nothing = () => Promise.resolve({ kind: 'done' })
 
-const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> = {
+const PAGES: Readonly<Record<string, (document: Installation, preference: UnitPreference) => ReactElement>> = {
   brief: () => <BriefStage />,
   kit: () => <KitStage installationId="i" models={demoModels} photos={[]} />,
   calibrate: () => <CalibrateStage installationId="i" photos={[]} />,
@@ -86,13 +89,15 @@ const PAGES: Readonly<Record<string, (document: Installation) => ReactElement>> 
       onWrite={nothing}
     />
   ),
-  card: (document) => <CardSheet sealed={unsealed(document, 'Wherry Lane Yard')} />,
+  card: (document, preference) => <CardSheet sealed={{ ...unsealed(document, 'Wherry Lane Yard'), preference }} />,
   readings: () => <ReadingsPage installationId="i" files={[]} deleted={[]} jobs={[]} onPlace={nothing} />,
 }
 
-function drawn(document: Installation): void {
-  for (const [name, page] of Object.entries(PAGES)) {
-    const html = renderToString(
+/** Each page as the server draws it first, by its name, in the units of who looks. */
+const pagesOf = (document: Installation, preference: UnitPreference): [name: string, html: string][] => [
+  ...Object.entries(PAGES).map(([name, page]): [string, string] => [
+    name,
+    renderToString(
       <Providers>
         <WhoProvider value={{ personId: 'p', workspaceId: 'w' }}>
           <InstallationFrame
@@ -101,24 +106,31 @@ function drawn(document: Installation): void {
             document={document}
             version={1}
             savedAt="2026-11-26T10:00:00.000Z"
-            preference={METRIC}
+            preference={preference}
             results={[]}
             lastSeal={null}
             localRules={[]}
           >
-            {page(document)}
+            {page(document, preference)}
           </InstallationFrame>
         </WhoProvider>
       </Providers>,
-    )
+    ),
+  ]),
+  [
+    'record',
+    renderToString(
+      <Providers>
+        <RecordSheet siteName="Wherry Lane Yard" document={document} seal={null} results={[]} preference={preference} />
+      </Providers>,
+    ),
+  ],
+]
+
+function drawn(document: Installation): void {
+  for (const [name, html] of pagesOf(document, METRIC))
     if (/>[^<]*(?:undefined|\[object Object\]|\bNaN\b)[^<]*</.test(html.replace(/<style[\s\S]*?<\/style>/g, '')))
       throw new Error(`${name} shows what it should not`)
-  }
-  renderToString(
-    <Providers>
-      <RecordSheet siteName="Wherry Lane Yard" document={document} seal={null} results={[]} preference={METRIC} />
-    </Providers>,
-  )
 }
 
 test.each(['archive-flat', 'creamery-condenser', 'duckling-brooder', 'fruiting-room', 'ticket-hall-door'])(
@@ -132,4 +144,40 @@ test('every page of random installations', () => {
 
 test('every page of work that can hurt', () => {
   for (const { document } of DANGEROUS.filter((_, index) => index % 12 === 0)) drawn(document)
+})
+
+const DEMOS = readdirSync('demo/installations').map((file) => file.replace('.json', ''))
+
+/** Every text of a document: what somebody wrote, or a panel says, stands as it is. */
+const textsIn = (value: unknown): string[] =>
+  typeof value === 'string'
+    ? [value]
+    : typeof value === 'object' && value !== null
+      ? Object.values(value).flatMap(textsIn)
+      : []
+
+const decoded = (html: string): string =>
+  html
+    .replace(/<(style|script)[\s\S]*?<\/\1>/g, ' ')
+    .replace(/<!-- -->/g, '')
+    .replace(/<[^>]+>/g, '\u241f')
+    .replace(/&amp;/g, '&')
+    .replace(/&#x27;/g, "'")
+    .replace(/&quot;/g, '"')
+
+const METRIC_FIGURE = /[\d–]\s?(?:°C|K|l\/s|m³\/h|m³|m²|Pa|kPa|kg|mm|m\/s|g\/h|W\/K)(?![\p{L}\d·/])/gu
+
+test.each([
+  ...DEMOS.map((name) => [name, demoInstallation(name)] as const),
+  ...DUTIES.map((duty) => [`a new ${duty} installation`, newInstallation('New', duty)] as const),
+])('every page of %s in other units shows no metric figure', (_name, document) => {
+  const own = textsIn(document).filter((text) => METRIC_FIGURE.test(text))
+  const left = pagesOf(document, CUSTOMARY).flatMap(([page, html]) => {
+    let text = decoded(html)
+    for (const said of own) text = text.replaceAll(said, '')
+    return [...text.matchAll(METRIC_FIGURE)].map(
+      ({ index }) => `${page}: …${text.slice(Math.max(0, index - 60), index + 12)}`,
+    )
+  })
+  expect([...new Set(left)]).toEqual([])
 })

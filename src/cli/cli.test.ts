@@ -349,3 +349,38 @@ test('what is said of the demo is what a person has looked over', () => {
   const lines = run('check', '--judge', ...files).out.filter((line) => !line.includes('.json: good ('))
   expect(lines.sort()).toEqual(reviewed.sort())
 })
+
+describe('--units', () => {
+  const METRIC_FIGURE = /\d (°C|K|l\/s|m³|m²|kPa|Pa|kg)(?![\p{L}\d·/])/u
+  const FILE = 'demo/installations/fruiting-room.json'
+
+  test.each([
+    ['check', [FILE.replace('room', 'room.rev1'), '--judge'], '68.0 °F'],
+    ['evaluate', [FILE, '--at', 'roomTemp=68F', '--at', 'humidity=84'], 'cfm'],
+    ['fit', [FILE, '--actions'], '%'],
+    ['card', [FILE], '°F'],
+    ['sums', ['run', 'heat-removal', 'P=900W', 'dT=4K'], 'cfm'],
+  ])('gale %s says figures in them', (command, args, shown) => {
+    const { out } = run(command, ...args, '--units', 'us')
+    expect(out.join('\n')).toContain(shown)
+    const left = out.filter((line) => METRIC_FIGURE.test(line))
+    // What the panel has is in its own unit, what somebody wrote is theirs, and a formula is in the units of its constants.
+    expect(left.filter((line) => !/^\d+\. |^(Ramp|Damp|Room|Pump|Base|Space)|→|^q = /.test(line))).toEqual([])
+  })
+
+  test.each([
+    ['F,cfm', /\d (°F|cfm)/],
+    ['us,m³/h', /m³\/h/],
+    ['gaugePressure=bar', /./],
+  ])('%s is a preference', (units, shown) =>
+    expect(run('sums', 'run', 'heat-removal', 'P=900W', '--units', units).out.join('\n')).toMatch(
+      units === 'F,cfm' ? /cfm/ : shown,
+    ),
+  )
+
+  test('what is no unit is answered with those there are', () => {
+    const { status, err } = run('card', FILE, '--units', 'us,furlong')
+    expect(status).not.toBe(0)
+    expect(err.join(' ')).toMatch(/does not know “furlong”.*metric or us.*pressure=Pa/)
+  })
+})

@@ -1,6 +1,7 @@
 import { existsSync, writeFileSync } from 'node:fs'
 import { loadInstallation } from '@/cli/load'
 import { parseCommandLine, readText, UsageError, type Streams } from '@/cli/streams'
+import { unitsOf } from '@/cli/units'
 import { derive } from '@/core/derive/derive'
 import { evaluateAt } from '@/core/derive/evaluate'
 import { parseJson } from '@/core/json/parseJson'
@@ -9,7 +10,7 @@ import type { Machine } from '@/core/machine/compile'
 import { loadState, saveState } from '@/core/machine/saveState'
 import type { MachineState } from '@/core/machine/state'
 import { signalText } from '@/core/physics/signalText'
-import { formatPct, formatQuantity, METRIC } from '@/core/quantity/format'
+import { formatPct, formatQuantity } from '@/core/quantity/format'
 import { parseQuantity } from '@/core/quantity/parse'
 import { inputQuantity, type Input } from '@/core/rules/input'
 import { dateOf } from '@/core/rules/yearDay'
@@ -17,7 +18,7 @@ import { missingAt } from '@/core/sentences/missing'
 import { problemLine, problemText } from '@/core/words/problems'
 
 const USAGE =
-  'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--date 2026-04-15] [--after TIME] [--state FILE] [--asked] [--json]'
+  'gale evaluate FILE --at NAME=VALUE[UNIT]… [--clock "Mon 07:30"] [--date 2026-04-15] [--after TIME] [--state FILE] [--asked] [--units us] [--json]'
 
 /** One `NAME=VALUE[UNIT]`, in the input's base unit; a switch takes on and off. */
 function parseAt(typed: string, inputs: readonly Input[]): readonly [id: string, value: number] {
@@ -97,6 +98,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
       clock: { type: 'string' },
       date: { type: 'string' },
       state: { type: 'string' },
+      units: { type: 'string' },
       after: { type: 'string' },
       asked: { type: 'boolean' },
       json: { type: 'boolean' },
@@ -117,6 +119,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
   }
   let state: MachineState | undefined
   const missing = missingText(machine, at)
+  const preference = unitsOf(values.units)
   const afterS = values.after === undefined ? null : parseAfter(values.after)
   const inputs = machine.inputsFrom(at)
   if (values.state === undefined && afterS !== null) state = fromPower(machine, inputs, afterS)
@@ -128,7 +131,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
     }
     state = loaded.value
   }
-  const { evaluation } = evaluateAt(machine, derived, at, METRIC, state)
+  const { evaluation } = evaluateAt(machine, derived, at, preference, state)
   for (const line of missing) streams.err(line)
   if (values.json) {
     streams.out(JSON.stringify(missing.length > 0 ? { ...evaluation, missing } : evaluation))
@@ -136,7 +139,7 @@ export function evaluate(args: readonly string[], streams: Streams): number {
   }
   for (const { id, speedPct, signal, flowLs } of evaluation.fans)
     streams.out(
-      `${id}: ${formatPct(speedPct)} %, ${signalText(signal)}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow')}`}`,
+      `${id}: ${formatPct(speedPct)} %, ${signalText(signal)}${flowLs === null ? '' : `, ${formatQuantity(flowLs, 'flow', preference)}`}`,
     )
   for (const { id, isOn } of evaluation.outputs ?? []) streams.out(`${id}: ${isOn ? 'on' : 'off'}`)
   streams.out(evaluation.reason)

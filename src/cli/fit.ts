@@ -1,5 +1,7 @@
 import { listJson, loadInstallation, loadModel } from '@/cli/load'
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
+import type { UnitPreference } from '@/core/quantity/format'
+import { unitsOf } from '@/cli/units'
 import { dialIn, actionText } from '@/core/controller/dialIn'
 import { fit, type Fit } from '@/core/controller/fit'
 import { measureRules } from '@/core/controller/measureLoss'
@@ -14,7 +16,7 @@ import type { Response } from '@/core/response/schema'
 import { ruleName } from '@/core/sentences/words'
 import { fitPlace } from '@/core/kit/fitPlace'
 
-const USAGE = 'gale fit FILE [--model FILE [--actions] | --models DIR] [--json]'
+const USAGE = 'gale fit FILE [--model FILE [--actions] | --models DIR] [--json] [--units us]'
 
 /** How far each rule lies off what was asked, in its own figures. */
 function measureLines({ given }: Fit, response: Response): string[] {
@@ -38,14 +40,19 @@ function loadModels(folder: string, streams: Streams): ControllerModel[] | null 
 }
 
 /** Which controller? The models of a folder in order, each with what speaks against it. */
-function rankCommand({ response, kit, brief }: Installation, folder: string, json: boolean, streams: Streams): number {
+function rankCommand(
+  { response, kit, brief }: Installation,
+  folder: string,
+  { json, preference }: { json: boolean; preference: UnitPreference },
+  streams: Streams,
+): number {
   const models = loadModels(folder, streams)
   if (!models) return 1
   const order = rankModels(response, kit, brief, models)
   const reasons = ({ cannotDrive, missing, changed }: Ranked) => ({
     cannotDrive: cannotDrive.map(driveText),
-    missing: missing.map((loss) => lossText(loss, response)),
-    changed: changed.map((loss) => lossText(loss, response)),
+    missing: missing.map((loss) => lossText(loss, response, preference)),
+    changed: changed.map((loss) => lossText(loss, response, preference)),
   })
   if (json) {
     streams.out(
@@ -77,17 +84,24 @@ function rankCommand({ response, kit, brief }: Installation, folder: string, jso
 export function fitCommand(args: readonly string[], streams: Streams): number {
   const { values, positionals } = parseCommandLine(
     args,
-    { model: { type: 'string' }, models: { type: 'string' }, actions: { type: 'boolean' }, json: { type: 'boolean' } },
+    {
+      model: { type: 'string' },
+      models: { type: 'string' },
+      actions: { type: 'boolean' },
+      json: { type: 'boolean' },
+      units: { type: 'string' },
+    },
     USAGE,
   )
   const [file] = positionals
   if (file === undefined || positionals.length > 1) throw new UsageError(`Name one installation file.\nUsage: ${USAGE}`)
+  const preference = unitsOf(values.units)
   const installation = loadInstallation(file, streams)
   if (!installation) return 1
   if (values.models !== undefined) {
     if (values.model !== undefined || values.actions)
       throw new UsageError(`--models ranks; it goes with neither --model nor --actions.\nUsage: ${USAGE}`)
-    return rankCommand(installation, values.models, values.json ?? false, streams)
+    return rankCommand(installation, values.models, { json: values.json ?? false, preference }, streams)
   }
   const model = values.model === undefined ? installation.kit.controller : loadModel(values.model, streams)
   if (!model) {
@@ -97,7 +111,7 @@ export function fitCommand(args: readonly string[], streams: Streams): number {
   }
   const { response } = installation
   const fitted = fit(response, model, fitPlace(installation))
-  const losses = fitted.losses.map((loss) => lossText(loss, response))
+  const losses = fitted.losses.map((loss) => lossText(loss, response, preference))
   if (values.json) {
     const { settings, given } = fitted
     streams.out(JSON.stringify({ model: model.id, settings, given, losses, measures: measureRules(response, given) }))
@@ -110,7 +124,7 @@ export function fitCommand(args: readonly string[], streams: Streams): number {
   for (const { title, detail } of losses) streams.out(`! ${title} ${detail}`)
   for (const line of measureLines(fitted, response)) streams.out(line)
   if (values.actions)
-    dialIn(model, fitted, installation.dial).forEach(({ title, how, seen }, index) =>
+    dialIn(model, fitted, installation.dial, preference).forEach(({ title, how, seen }, index) =>
       streams.out([`${index + 1}. ${actionText(title)}`, actionText(how), `→ ${seen}`].filter(Boolean).join(' ')),
     )
   return 0

@@ -8,7 +8,8 @@ import { parseJson } from '@/core/json/parseJson'
 import type { Outcome } from '@/core/json/problem'
 import { readFinding } from '@/core/prove/finding'
 import { VERDICTS } from '@/core/prove/verdict'
-import { FLOW_CHOICES, METRIC, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
+import type { UnitPreference } from '@/core/quantity/format'
+import { unitsOf } from '@/cli/units'
 import { readLocalRules } from '@/core/record/localRule'
 import { readOpenItems } from '@/core/record/readOpenItems'
 import type { Sealed } from '@/core/record/sealed'
@@ -92,20 +93,6 @@ async function sealedOf(part: Part, rev: string | undefined, preference: UnitPre
   }
 }
 
-function preferenceOf(units: string | undefined): UnitPreference {
-  if (units === undefined) return METRIC
-  const [temperature, flow] = units.split(',')
-  const known = {
-    temperature: TEMPERATURE_CHOICES.find((unit) => unit === temperature),
-    flow: FLOW_CHOICES.find((unit) => unit === flow),
-  }
-  if (!known.temperature || !known.flow)
-    throw new UsageError(
-      `--units takes a unit of temperature and one of flow: ${TEMPERATURE_CHOICES.join(' or ')}, then ${FLOW_CHOICES.join(' or ')}, as F,cfm.`,
-    )
-  return { temperature: known.temperature, flow: known.flow }
-}
-
 /** Verifies that each sealed revision of a zip is what was sealed: its fingerprint again from its bytes. */
 async function checkSeals(file: string, streams: Streams): Promise<number> {
   let wrong = 0
@@ -152,7 +139,7 @@ export async function papers(name: string, args: readonly string[], streams: Str
   }
   if (more.length > 0)
     streams.err(`${file}: ${more.length + 1} installations are in it; this is of the first, ${part.id}.`)
-  const sealed = await sealedOf(part, values.rev, preferenceOf(values.units))
+  const sealed = await sealedOf(part, values.rev, unitsOf(values.units))
   if (!sealed) {
     streams.err(`${file}: there is no revision ${values.rev ?? ''} that can be opened.`)
     return 1

@@ -1,4 +1,5 @@
 import { parseCommandLine, UsageError, type Streams } from '@/cli/streams'
+import { unitsOf } from '@/cli/units'
 import { findCalculations, calculationById, CALCULATIONS } from '@/core/calculation/registry'
 import {
   formulaText,
@@ -8,12 +9,13 @@ import {
   type CalculationResult,
 } from '@/core/calculation/runCalculation'
 import type { AnyCalculation, CalculationInput } from '@/core/calculation/calculation'
-import { METRIC } from '@/core/quantity/format'
+import type { UnitPreference } from '@/core/quantity/format'
 import { bareMeanings } from '@/core/quantity/parse'
 import { quantitySpec } from '@/core/quantity/units'
 import { problemText } from '@/core/words/problems'
 
-const USAGE = 'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME key=value[unit]… [--as key=unit]… [--json]'
+const USAGE =
+  'gale sums [WORDS…] | gale sums show NAME | gale sums run NAME key=value[unit]… [--as key=unit]… [--units us] [--json]'
 
 function namedCalculation(name: string | undefined): AnyCalculation {
   if (name === undefined) throw new UsageError(`Name a sum.\nUsage: ${USAGE}`)
@@ -47,10 +49,10 @@ function show(calculation: AnyCalculation, { out }: Streams): void {
 function sayResult(
   calculation: AnyCalculation,
   { values, results, verdict }: CalculationResult,
-  as: Readonly<Record<string, string>>,
+  { as, preference }: { as: Readonly<Record<string, string>>; preference: UnitPreference },
   { out }: Streams,
 ): void {
-  for (const { name, text } of resultLines(calculation, results, METRIC, as)) out(`${name}: ${text}`)
+  for (const { name, text } of resultLines(calculation, results, preference, as)) out(`${name}: ${text}`)
   if (verdict) out(verdict)
   out(formulaText(calculation, values))
   out(`Source: ${calculation.source}`)
@@ -93,9 +95,11 @@ function sayBare(calculation: AnyCalculation, texts: Readonly<Record<string, str
   }
 }
 
-function run([name, ...pairs]: readonly string[], asked: readonly string[], json: boolean, streams: Streams): number {
+type RunAsk = { readonly as: readonly string[]; readonly preference: UnitPreference; readonly json: boolean }
+
+function run([name, ...pairs]: readonly string[], ask: RunAsk, streams: Streams): number {
   const calculation = namedCalculation(name)
-  const as = unitsAsked(calculation, asked)
+  const as = unitsAsked(calculation, ask.as)
   const texts = pairsOf(pairs)
   const outcome = runCalculationFromText(calculation, texts)
   if (!outcome.ok) {
@@ -104,8 +108,8 @@ function run([name, ...pairs]: readonly string[], asked: readonly string[], json
     return 1
   }
   sayBare(calculation, texts, streams)
-  if (json) streams.out(JSON.stringify({ sum: calculation.id, ...outcome.value }))
-  else sayResult(calculation, outcome.value, as, streams)
+  if (ask.json) streams.out(JSON.stringify({ sum: calculation.id, ...outcome.value }))
+  else sayResult(calculation, outcome.value, { as, preference: ask.preference }, streams)
   return 0
 }
 
@@ -113,11 +117,14 @@ function run([name, ...pairs]: readonly string[], asked: readonly string[], json
 export function sums(args: readonly string[], streams: Streams): number {
   const { values, positionals } = parseCommandLine(
     args,
-    { json: { type: 'boolean' }, as: { type: 'string', multiple: true } },
+    { json: { type: 'boolean' }, as: { type: 'string', multiple: true }, units: { type: 'string' } },
     USAGE,
   )
   const [first, ...rest] = positionals
-  if (first === 'run') return run(rest, values.as ?? [], values.json ?? false, streams)
+  if (first === 'run') {
+    const ask = { as: values.as ?? [], preference: unitsOf(values.units), json: values.json ?? false }
+    return run(rest, ask, streams)
+  }
   if (first === 'show') {
     show(namedCalculation(rest[0]), streams)
     return 0

@@ -49,6 +49,8 @@ export const person = pgTable('person', {
   twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
   temperatureUnit: text('temperature_unit').notNull().default('C'),
   flowUnit: text('flow_unit').notNull().default('l/s'),
+  /** Units of other kinds by their symbols, as JSON; what is not named is read in its usual one. */
+  units: text('units').notNull().default('{}'),
   createdAt: now('created_at'),
   updatedAt: now('updated_at'),
 })

@@ -5,6 +5,7 @@ import { nextCookies } from 'better-auth/next-js'
 import { twoFactor } from 'better-auth/plugins'
 import { passkey } from '@better-auth/passkey'
 import { eq } from 'drizzle-orm'
+import { startingUnits, type UnitPreference } from '@/core/quantity/format'
 import { database } from '@/db/client'
 import { addAudit } from '@/db/queries/audit'
 import { addMember, listMembers, listMemberships } from '@/db/queries/member'
@@ -106,6 +107,7 @@ const USER = {
     workspaceId: { type: 'string', required: false, input: false },
     temperatureUnit: { type: 'string', required: false, input: false, defaultValue: 'C' },
     flowUnit: { type: 'string', required: false, input: false, defaultValue: 'l/s' },
+    units: { type: 'string', required: false, input: false, defaultValue: '{}' },
   },
 } satisfies BetterAuthOptions['user']
 
@@ -126,11 +128,24 @@ async function auditSession(
     )
 }
 
+/** A preference as a person’s row has it. */
+const unitColumns = ({ temperature, flow, units = {} }: UnitPreference) => ({
+  temperatureUnit: temperature,
+  flowUnit: flow,
+  units: JSON.stringify(units),
+})
+
 const DATABASE_HOOKS = {
   // Whoever signs up gets a workspace of their own: no one lands in another's yard by signing up.
   user: {
     create: {
-      before: async (made) => ({ data: { ...made, workspaceId: await makeWorkspace(`${made.name}’s yard`) } }),
+      before: async (made, ctx) => ({
+        data: {
+          ...made,
+          workspaceId: await makeWorkspace(`${made.name}’s yard`),
+          ...unitColumns(startingUnits(ctx?.headers?.get('accept-language') ?? '')),
+        },
+      }),
       after: async (made) => {
         const { workspaceId } = made as { workspaceId?: string | null }
         if (workspaceId) await addMember({ workspaceId, personId: made.id, role: 'owner' })

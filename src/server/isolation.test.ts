@@ -274,7 +274,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
   ensureSite: null,
   workspaceName: async (who) => (await workspaces.workspaceName(who)).includes('Tam'),
   renameWorkspace: (who) => workspaces.renameWorkspace(who, 'Theirs now'),
-  savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm' }),
+  savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm', units: {} }),
   createWorkspace: null,
   countPeople: null,
   localRulesOf: async (who) => (await workspaces.localRulesOf(who)).filter(({ id: rule }) => rule === RULE.id),
@@ -393,7 +393,8 @@ const COMMANDS: Walk = {
   renameWorkspace: async (who) =>
     (await renameWorkspace(who, { name: 'Theirs now' })).kind === 'done' ? { kind: 'unknown' } : null,
   choosePreference: async (who) =>
-    (await choosePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm' })).kind === 'done'
+    (await choosePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm', units: { pressure: 'inWG' } })).kind ===
+    'done'
       ? { kind: 'unknown' }
       : null,
 }

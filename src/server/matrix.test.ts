@@ -173,7 +173,14 @@ function become(asker: Asker): void {
       ? null
       : {
           session: { id: `session of ${asker}`, workspaceId },
-          user: { id: personId, name: asker, email: `${asker}@hands.example`, temperatureUnit: 'C', flowUnit: 'l/s' },
+          user: {
+            id: personId,
+            name: asker,
+            email: `${asker}@hands.example`,
+            temperatureUnit: 'C',
+            flowUnit: 'l/s',
+            units: '{}',
+          },
         }
 }
 

@@ -2,7 +2,7 @@ import 'server-only'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
-import { FLOW_CHOICES, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
+import { FLOW_CHOICES, knownUnits, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { listMemberships } from '@/db/queries/member'
 import { ADDRESS_HEADER } from '@/server/address'
@@ -30,7 +30,7 @@ export const signed = cache(async (): Promise<Signed | null> => {
   if (!isKnownHost(head.get('host'))) return null
   const session = await auth().api.getSession({ headers: head })
   if (!session) return null
-  const { id, name, email, temperatureUnit, flowUnit } = session.user
+  const { id, name, email, temperatureUnit, flowUnit, units } = session.user
   const memberships = await listMemberships(id)
   const current = memberships.find(({ workspaceId }) => workspaceId === session.session.workspaceId) ?? memberships[0]
   const role = ROLES.find((known) => known === current?.role)
@@ -41,6 +41,7 @@ export const signed = cache(async (): Promise<Signed | null> => {
     preference: {
       temperature: TEMPERATURE_CHOICES.find((unit) => unit === temperatureUnit) ?? 'C',
       flow: FLOW_CHOICES.find((unit) => unit === flowUnit) ?? 'l/s',
+      units: knownUnits(jsonIn(units)),
     },
     email,
     sessionId: session.session.id,
@@ -52,6 +53,14 @@ export const signed = cache(async (): Promise<Signed | null> => {
 /** Who is asking, for a page: the sign-in page for a stranger. */
 export async function requireSigned(): Promise<Signed> {
   return (await signed()) ?? redirect('/sign-in')
+}
+
+function jsonIn(text: string | null | undefined): unknown {
+  try {
+    return JSON.parse(text ?? '{}')
+  } catch {
+    return {}
+  }
 }
 
 export type AtInstallation = { params: Promise<{ id: string }> }

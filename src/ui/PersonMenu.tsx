@@ -21,7 +21,7 @@ type Props = {
   workspaceId: string
   preference: UnitPreference
   onWorkspace: (input: { workspaceId: string }) => Promise<{ kind: string }>
-  onPreference: (choice: { temperatureUnit: string; flowUnit: string }) => Promise<unknown>
+  onPreference: (choice: { temperatureUnit: string; flowUnit: string; units: object }) => Promise<unknown>
   onSignOut: () => Promise<void>
 }
 
@@ -51,6 +51,7 @@ export function PersonMenu({
     void onPreference({
       temperatureUnit: choice.temperature ?? preference.temperature,
       flowUnit: choice.flow ?? preference.flow,
+      units: preference.units ?? {},
     }).then(() => router.refresh())
   return (
     <>
@@ -99,6 +100,9 @@ export function PersonMenu({
             Flows in {unit}
           </MenuItem>
         ))}
+        <MenuItem component={Link} href="/account#units" onClick={() => setAnchor(null)}>
+          Other units…
+        </MenuItem>
         <Divider />
         {(['light', 'dark', 'system'] as const).map((choice) => (
           <MenuItem key={choice} selected={mode === choice} onClick={() => setMode(choice)}>

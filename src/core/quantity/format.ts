@@ -3,23 +3,88 @@ import { fromBase, quantitySpec, type Quantity, type Unit } from '@/core/quantit
 export const TEMPERATURE_CHOICES = ['C', 'F'] as const
 export const FLOW_CHOICES = ['l/s', 'm³/h', 'cfm'] as const
 
-/** How a person wants figures shown. */
+/** What else a person chooses a unit for, and between which: symbols of `units`, the usual one first. */
+export const UNIT_CHOICES = {
+  pressure: ['Pa', 'mmH₂O', 'inWG', 'mbar'],
+  gaugePressure: ['kPa', 'bar', 'psi'],
+  airSpeed: ['m/s', 'km/h', 'fpm'],
+  length: ['m', 'mm', 'in', 'ft'],
+  area: ['m²', 'cm²', 'ft²'],
+  volume: ['m³', 'ft³'],
+  mass: ['kg', 'lb'],
+} as const satisfies Partial<Record<Quantity, readonly string[]>>
+export type ChosenKind = keyof typeof UNIT_CHOICES
+
+/** How a person wants figures shown; the usual unit of a kind where none is named. */
 export type UnitPreference = {
   readonly temperature: (typeof TEMPERATURE_CHOICES)[number]
   readonly flow: (typeof FLOW_CHOICES)[number]
+  readonly units?: Readonly<Partial<Record<ChosenKind, string>>>
 }
 
 export const METRIC: UnitPreference = { temperature: 'C', flow: 'l/s' }
 
+/** As people in the United States read figures. Common practice, no source. */
+export const CUSTOMARY: UnitPreference = {
+  temperature: 'F',
+  flow: 'cfm',
+  units: {
+    ...{ pressure: 'inWG', gaugePressure: 'psi', airSpeed: 'fpm' },
+    ...{ length: 'in', area: 'ft²', volume: 'ft³', mass: 'lb' },
+  },
+}
+
+const isChosen = (quantity: Quantity): quantity is ChosenKind => quantity in UNIT_CHOICES
+
+/** The symbol in which a quantity made of others is read: with the units of those. Undefined: its usual one. */
+function composedSymbol(quantity: Quantity, { temperature, flow, units = {} }: UnitPreference): string | undefined {
+  switch (quantity) {
+    case 'temperature':
+      return `°${temperature}`
+    case 'temperatureDifference':
+      return temperature === 'F' ? 'F°' : 'K'
+    case 'flow':
+      return flow
+    case 'density':
+      return units.mass === 'lb' && units.volume === 'ft³' ? 'lb/ft³' : undefined
+    case 'humidityRatio':
+      return units.mass === 'lb' ? 'gr/lb' : undefined
+    case 'moistureRate':
+      return units.mass === 'lb' ? 'lb/h' : undefined
+    case 'specificPower':
+      return flow === 'l/s' ? undefined : `W/${flow === 'cfm' ? 'cfm' : '(m³/h)'}`
+    case 'conductance':
+      return temperature === 'F' ? 'BTU/(h·F°)' : undefined
+    case 'heatCapacity':
+      return temperature === 'F' ? 'BTU/F°' : undefined
+    default:
+      return isChosen(quantity) ? units[quantity] : undefined
+  }
+}
+
 /** The unit in which this person reads `quantity`. */
 export function preferredUnit(quantity: Quantity, preference: UnitPreference): Unit {
   const { units } = quantitySpec(quantity)
-  const bySymbol = (symbol: string) => units.find((unit) => unit.symbol === symbol) ?? units[0]
-  if (quantity === 'temperature') return bySymbol(preference.temperature === 'F' ? '°F' : '°C')
-  if (quantity === 'temperatureDifference') return bySymbol(preference.temperature === 'F' ? 'F°' : 'K')
-  if (quantity === 'flow') return bySymbol(preference.flow)
-  return units[0]
+  const symbol = composedSymbol(quantity, preference)
+  return units.find((unit) => unit.symbol === symbol) ?? units[0]
 }
+
+/** The units a person named, of what a file, a column or a command line says; what is no choice is left out.
+ *  @param said symbols by kind, of whatever shape */
+export function knownUnits(said: unknown): NonNullable<UnitPreference['units']> {
+  const named = typeof said === 'object' && said !== null ? (said as Readonly<Record<string, unknown>>) : {}
+  return Object.fromEntries(
+    Object.entries(UNIT_CHOICES).flatMap(([kind, choices]) => {
+      const symbol = choices.find((choice) => choice === named[kind])
+      return symbol === undefined || symbol === choices[0] ? [] : [[kind, symbol]]
+    }),
+  )
+}
+
+/** What somebody of these languages is likely to read, until they choose.
+ *  @param languages as a browser names them, the dearest first: “en-US,en;q=0.9” */
+export const startingUnits = (languages: string): UnitPreference =>
+  /^[a-z]{2,3}-(US|LR|PR|GU)\b/i.test(languages.trim()) ? CUSTOMARY : METRIC
 
 /** A number with a true minus, fixed decimals, and no negative zero. NaN shows as a dash: no such figure reaches a screen. */
 export function formatNumber(x: number, decimals: number): string {

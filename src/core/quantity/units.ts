@@ -233,7 +233,11 @@ export const QUANTITIES = {
   },
   humidityRatio: {
     label: 'humidity ratio',
-    units: [{ symbol: 'g/kg', names: ['g/kg'], scale: 1, decimals: 2 }],
+    units: [
+      { symbol: 'g/kg', names: ['g/kg'], scale: 1, decimals: 2 },
+      // 7000 grains are a pound.
+      { symbol: 'gr/lb', names: ['gr/lb', 'grains/lb'], scale: 1 / 7, decimals: 1 },
+    ],
     plausible: [0, 1000],
     hint: '7.3 g/kg',
   },
@@ -266,13 +270,20 @@ export const QUANTITIES = {
   },
   specificPower: {
     label: 'specific fan power',
-    units: [{ symbol: 'W/(l/s)', names: ['w/(l/s)', 'w/l/s'], scale: 1, decimals: 2 }],
+    units: [
+      { symbol: 'W/(l/s)', names: ['w/(l/s)', 'w/l/s'], scale: 1, decimals: 2 },
+      { symbol: 'W/cfm', names: ['w/cfm'], scale: 1 / 0.4719474432, decimals: 2 },
+      { symbol: 'W/(m³/h)', names: ['w/(m³/h)', 'w/(m3/h)'], scale: 3.6, decimals: 3 },
+    ],
     plausible: [0, 1000],
     hint: '0.4 W/(l/s)',
   },
   conductance: {
     label: 'heat loss',
-    units: [{ symbol: 'W/K', names: ['w/k'], scale: 1, decimals: 1 }],
+    units: [
+      { symbol: 'W/K', names: ['w/k'], scale: 1, decimals: 1 },
+      { symbol: 'BTU/(h·F°)', names: ['btu/(h·f°)', 'btu/hf', 'btu/(h f)'], scale: 0.2930710702 * 1.8, decimals: 1 },
+    ],
     plausible: [0, 1000000],
     hint: '300 W/K',
   },
@@ -281,6 +292,7 @@ export const QUANTITIES = {
     units: [
       { symbol: 'kJ/K', names: ['kj/k'], scale: 1, decimals: 0 },
       { symbol: 'MJ/K', names: ['mj/k'], scale: 1000, decimals: 2 },
+      { symbol: 'BTU/F°', names: ['btu/f°', 'btu/f'], scale: 1.05505585262 * 1.8, decimals: 0 },
     ],
     plausible: [0, 10000000],
     hint: '3000 kJ/K or 3 MJ/K',
@@ -293,7 +305,10 @@ export const QUANTITIES = {
   },
   moistureRate: {
     label: 'moisture given off',
-    units: [{ symbol: 'g/h', names: ['g/h'], scale: 1, decimals: 0 }],
+    units: [
+      { symbol: 'g/h', names: ['g/h'], scale: 1, decimals: 0 },
+      { symbol: 'lb/h', names: ['lb/h', 'lbs/h'], scale: 453.59237, decimals: 2 },
+    ],
     plausible: [0, 10000000],
     hint: '450 g/h',
   },

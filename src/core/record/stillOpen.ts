@@ -14,7 +14,8 @@ import type { ProveContext } from '@/core/prove/context'
 import { planFor } from '@/core/prove/plan'
 import type { VerdictKind } from '@/core/prove/verdict'
 import { checkText } from '@/core/prove/words'
-import type { UnitPreference } from '@/core/quantity/format'
+import { METRIC, type UnitPreference } from '@/core/quantity/format'
+import { saidIn } from '@/core/quantity/saidIn'
 
 export const OPEN_KINDS = ['danger', 'warning', 'action', 'check', 'question', 'told'] as const
 type OpenKind = (typeof OPEN_KINDS)[number]
@@ -79,14 +80,20 @@ function openActions({ kit, dial }: Installation, { fit }: Derived, preference?:
 
 const ASSUMED = 'What stands there is assumed; nobody has confirmed it.'
 
-function openQuestions({ brief, kit }: Installation): OpenItem[] {
+function openQuestions({ brief, kit }: Installation, preference: UnitPreference = METRIC): OpenItem[] {
   const { answers = {} } = brief
   const question = (key: string, title: string, detail: string): OpenItem => ({ kind: 'question', key, title, detail })
   return [
     ...DUTY_PLANS[brief.duty].questions.flatMap((asked) => {
       const { id, ask, unknown } = asked
       if ((answers[id] ?? null) !== null) return []
-      return [question(`brief-${id}`, ask, isAssumed(asked, brief) ? ASSUMED : `Not answered. ${unknown}`)]
+      return [
+        question(
+          `brief-${id}`,
+          ask,
+          isAssumed(asked, brief) ? ASSUMED : `Not answered. ${saidIn(unknown, preference)}`,
+        ),
+      ]
     }),
     ...(kit.controller ? [] : [question('controller', 'Which controller?', 'None is chosen.')]),
     ...mountingQuestions(brief).flatMap(({ id, ask }) =>
@@ -136,7 +143,7 @@ export const stillOpen = (
   }),
   ...openActions(installation, derived, preference),
   ...openChecks(installation, derived, results, preference),
-  ...openQuestions(installation),
+  ...openQuestions(installation, preference),
   ...openCalibration(derived),
   ...openPeople(installation),
 ]

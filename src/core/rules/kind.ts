@@ -9,6 +9,8 @@ import type { Memory, MemoryPlan } from '@/core/rules/memory'
 export type SentencePart =
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'input'; readonly name: string }
+  /** A figure that follows from others: it is read, not changed. */
+  | { readonly kind: 'figure'; readonly quantity: Quantity; readonly value: number }
   | {
       readonly kind: 'field'
       readonly path: string

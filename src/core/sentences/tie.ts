@@ -4,7 +4,6 @@ import type { Target } from '@/core/response/target'
 import { isMeasured } from '@/core/rules/input'
 import { text, type MoreAction, type SentencePart } from '@/core/rules/kind'
 import { ruleKind, type Rule } from '@/core/rules/table'
-import { formatQuantity } from '@/core/quantity/format'
 
 type Known = Pick<Response, 'inputs' | 'targets' | 'seasons'>
 
@@ -19,12 +18,18 @@ export function distanceParts(
 ): readonly SentencePart[] {
   const target = targetOf(response, id)
   if (!target) return []
-  const distances = points.map((x) => {
-    const by = Number((x - target.at).toFixed(6))
-    if (by === 0) return ''
-    return ` ${by < 0 ? '−' : '+'} ${formatQuantity(Math.abs(by), differenceOf(target.kind))}`
-  })
-  return [text(` (${distances.map((distance) => `${target.name}${distance}`).join(' to ')})`)]
+  const quantity = differenceOf(target.kind)
+  return [
+    text(' ('),
+    ...points.flatMap((x, index): SentencePart[] => {
+      const by = Number((x - target.at).toFixed(6))
+      const named = text(`${index > 0 ? ' to ' : ''}${target.name}`)
+      return by === 0
+        ? [named]
+        : [named, text(by < 0 ? ' − ' : ' + '), { kind: 'figure', quantity, value: Math.abs(by) }]
+    }),
+    text(')'),
+  ]
 }
 
 /** What the points of a rule are tied to, as the end of its sentence. */

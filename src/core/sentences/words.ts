@@ -33,12 +33,15 @@ export const ruleSentenceParts = (response: Response, rule: Rule): readonly Sent
   ...onlyWhileParts(rule, response),
 ]
 
-const partText = (part: SentencePart, preference: UnitPreference): string => {
+/** One piece of a sentence, in the reader’s units. */
+export const partText = (part: SentencePart, preference: UnitPreference): string => {
   switch (part.kind) {
     case 'text':
       return part.text
     case 'input':
       return part.name
+    case 'figure':
+      return formatQuantity(part.value, part.quantity, preference)
     case 'field':
       return part.quantity === 'time'
         ? formatTime(part.value)

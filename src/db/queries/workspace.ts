@@ -61,9 +61,13 @@ export const saveLocalRules = (
 /** How this person wants figures shown; their own row only. */
 export async function savePreference(
   scope: Scope,
-  preference: { temperatureUnit: string; flowUnit: string },
+  preference: { temperatureUnit: string; flowUnit: string; units: Readonly<Record<string, string>> },
 ): Promise<void> {
-  await database().update(person).set(preference).where(eq(person.id, scope.personId))
+  const { units, ...rest } = preference
+  await database()
+    .update(person)
+    .set({ ...rest, units: JSON.stringify(units) })
+    .where(eq(person.id, scope.personId))
 }
 
 export const countPeople = (): Promise<number> => database().$count(person)

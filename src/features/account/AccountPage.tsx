@@ -6,7 +6,7 @@ import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
-import { useState, type FormEvent } from 'react'
+import { useState, type FormEvent, type ReactNode } from 'react'
 import { BringYardIn } from '@/features/account/BringYardIn'
 import { Passkeys } from '@/features/account/Passkeys'
 import { SecondFactor } from '@/features/account/SecondFactor'
@@ -30,10 +30,12 @@ type Props = {
   hasSecondFactor: boolean
   hasPasskeys: boolean
   lettersPath: string | null
+  /** How figures are shown. */
+  units: ReactNode
 }
 
 /** Everything about one’s own account. */
-export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskeys, lettersPath }: Props) {
+export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskeys, lettersPath, units }: Props) {
   const router = useRouter()
   const [answer, setAnswer] = useState<{ text: string; isGood: boolean } | null>(null)
   const act: Act = async (work, done) => {
@@ -65,6 +67,7 @@ export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskey
             )
           }
         />
+        {units}
         <OneForm
           title="Address"
           fields={[{ name: 'email', label: 'E-mail', value: email, type: 'email', most: 254 }]}

@@ -7,6 +7,7 @@ import { answerReader, type Flow } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { capital } from '@/core/sentences/words'
 import { formatQuantity } from '@/core/quantity/format'
+import { saidIn } from '@/core/quantity/saidIn'
 import { TextButton } from '@/ui/TextButton'
 import { FormRow } from '@/ui/FormRow'
 import { CalculationWhy } from '@/ui/CalculationWhy'
@@ -18,11 +19,12 @@ const sameTargets = (a: readonly Target[], b: readonly Target[]): boolean =>
   a.length === b.length &&
   a.every((one, index) => (Object.keys(one) as (keyof Target)[]).every((key) => one[key] === b[index]![key]))
 
-const reasons = ({ why, source }: Flow): string => `${why}. ${capital(source)}.`
-
 /** What the answers lead to: flows and targets with their reasons, taken by a press; what is still to be measured. */
 export function WhatFollows({ brief }: { brief: Brief }) {
   const edit = useWorkingCopy((state) => state.edit)
+  const preference = usePreference()
+  const said = (text: string) => saidIn(text, preference)
+  const reasons = ({ why, source }: Flow): string => said(`${why}. ${capital(source)}.`)
   const plan = DUTY_PLANS[brief.duty]
   const { targets, least, most, later } = plan.follows(answerReader(plan, brief))
   const leastLs = least === null ? null : Number(least.flowLs.toPrecision(6))
@@ -50,7 +52,7 @@ export function WhatFollows({ brief }: { brief: Brief }) {
         </FormRow>
       )}
       {!sameTargets(targets, brief.targets) && (
-        <FormRow label="Targets" hint={targets.map(({ quantity, why }) => `${quantity}: ${why}`).join('. ')}>
+        <FormRow label="Targets" hint={said(targets.map(({ quantity, why }) => `${quantity}: ${why}`).join('. '))}>
           <Take
             label="Take the targets that follow from these answers"
             onTake={() => edit('targets', (draft) => void (draft.brief.targets = structuredClone([...targets])))}
@@ -61,7 +63,7 @@ export function WhatFollows({ brief }: { brief: Brief }) {
         <FormRow label="Still to be measured">
           <Box component="ul" sx={{ m: 0, pl: 2 }}>
             {later.map((line) => (
-              <li key={line}>{line}</li>
+              <li key={line}>{said(line)}</li>
             ))}
           </Box>
         </FormRow>

@@ -7,6 +7,7 @@ import { flowLsAt, type FlowMap } from '@/core/calibration/flowMap'
 import { repeatScatter } from '@/core/calibration/repeatScatter'
 import { GRADE_REASONS, gradeEvidence, type Grade } from '@/core/calibration/evidence'
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
+import { saidIn } from '@/core/quantity/saidIn'
 import type { DerivedFan } from '@/core/derive/derive'
 import { powerRatio, soundChangeDb } from '@/core/physics/fanLaw'
 import { formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
@@ -33,6 +34,7 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
   const edit = useWorkingCopy((state) => state.edit)
   const { reasons, flow, fan } = derived
   const [ruling] = reasons
+  const preference = usePreference()
   const evidence = flow?.kind === 'map' ? gradeEvidence(flow.map, calibration.instruments ?? []) : null
   const repeats = flow?.kind === 'map' ? repeatScatter(flow.map.points) : null
   return (
@@ -46,7 +48,7 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
       {reasons.map((reason, index) => (
         <Ruled
           key={reason.kind}
-          label={`${FLOOR_REASON_NAMES[reason.kind]}${reason.note ? `, ${reason.note}` : ''}${index === 0 ? ' ◂' : ''}`}
+          label={`${FLOOR_REASON_NAMES[reason.kind]}${reason.note ? `, ${saidIn(reason.note, preference)}` : ''}${index === 0 ? ' ◂' : ''}`}
           strong={index === 0}
           colour={index === 0 ? 'cause.speed' : undefined}
         >

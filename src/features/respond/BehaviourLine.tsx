@@ -8,7 +8,7 @@ import type { SentencePart } from '@/core/rules/kind'
 import type { Rule } from '@/core/rules/table'
 import { noteAt, standsAt } from '@/core/sentences/change'
 import { sentenceContext, type Line } from '@/core/sentences/table'
-import { capital, linkText, partsText } from '@/core/sentences/words'
+import { capital, linkText, partsText, partText } from '@/core/sentences/words'
 import { LineMenu } from '@/features/respond/LineMenu'
 import { LineNotes } from '@/features/respond/LineNotes'
 import { SentenceField } from '@/features/respond/SentenceField'
@@ -101,6 +101,7 @@ export function BehaviourLine({ line }: { line: Line }) {
 
 const ShownLine = memo(function ShownLine(shown: Shown) {
   const { place, stands, name, colour, parts, fieldNotes, now } = shown
+  const preference = usePreference()
   const [isWriting, setWriting] = useState(false)
   return (
     <SentenceRow
@@ -129,8 +130,8 @@ const ShownLine = memo(function ShownLine(shown: Shown) {
       }
     >
       {parts.map((part, at) =>
-        part.kind === 'text' ? (
-          <span key={at}>{part.text}</span>
+        part.kind === 'text' || part.kind === 'figure' ? (
+          <span key={at}>{partText(part, preference)}</span>
         ) : part.kind === 'input' ? (
           <Box key={at} component="b" sx={{ color: colour }}>
             {at === 0 ? capital(part.name) : part.name}

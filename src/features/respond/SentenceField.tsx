@@ -13,7 +13,7 @@ import { DaysField } from '@/ui/DaysField'
 import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Blank = Exclude<SentencePart, { kind: 'text' | 'input' }>
+type Blank = Exclude<SentencePart, { kind: 'text' | 'input' | 'figure' }>
 type Props = { part: Blank; /** Where the sentence's part stands in the response. */ place: Path; colour: string }
 
 /** The end of a day may be 24:00, its start may not. */

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/json/validator'
-import { FLOW_CHOICES, TEMPERATURE_CHOICES } from '@/core/quantity/format'
+import { FLOW_CHOICES, knownUnits, TEMPERATURE_CHOICES, UNIT_CHOICES } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { savePreference } from '@/db/queries/workspace'
 import { closed } from '@/core/json/vocabulary'
@@ -11,6 +11,15 @@ const readInput = validator(
     {
       temperatureUnit: Type.Union(TEMPERATURE_CHOICES.map((unit) => Type.Literal(unit))),
       flowUnit: Type.Union(FLOW_CHOICES.map((unit) => Type.Literal(unit))),
+      units: Type.Object(
+        Object.fromEntries(
+          Object.entries(UNIT_CHOICES).map(([kind, choices]) => [
+            kind,
+            Type.Optional(Type.Union(choices.map((unit) => Type.Literal(unit)))),
+          ]),
+        ),
+        closed,
+      ),
     },
     closed,
   ),
@@ -19,6 +28,7 @@ const readInput = validator(
 export async function choosePreference(scope: Scope, input: unknown): Promise<Result> {
   const read = readInput(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  await savePreference(scope, read.value)
+  const { units, ...rest } = read.value
+  await savePreference(scope, { ...rest, units: knownUnits(units) })
   return { kind: 'done' }
 }
