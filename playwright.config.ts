@@ -31,6 +31,8 @@ export default defineConfig({
     ...devices['Desktop Chrome'],
     baseURL: ownSite()?.url,
     viewport: { width: 1280, height: 800 },
+    // Whoever signs up starts with the units of their browser.
+    locale: 'en-GB',
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS },
     trace: 'off',
     contextOptions: { reducedMotion: 'reduce' },

@@ -24,15 +24,17 @@ const planThere = async (page: Page, installationId: string): Promise<Planned> =
 export const planHere = async (page: Page, installationId: string): Promise<Planned> =>
   planIn(JSON.stringify(await documentHere(page, installationId)))
 
-/** Carries the open check out at a site that does right: everything is read as it was asked for and as it should be. */
-async function readOpenCheck(page: Page, { context, plan }: Planned, id: string): Promise<void> {
+/** Carries the open check out at a site that does right: everything is read as it was asked for and as it should be.
+ *  @param byEnter goes on by the key in the last field, where there is one; else by the buttons */
+async function readOpenCheck(page: Page, { context, plan }: Planned, id: string, byEnter = false): Promise<void> {
   const check = plan.find((candidate) => candidate.id === id)!
   if (check.kind === 'seen') {
     await page.getByRole('button', { name: 'Seen, next' }).click()
     return
   }
-  if (check.kind === 'time') await page.getByRole('textbox', { name: /^Time read/ }).fill(`${check.expectS} s`)
-  else
+  if (check.kind === 'time') {
+    await page.getByRole('textbox', { name: /^Time read/ }).fill(`${check.expectS} s`)
+  } else
     for (const [step, { reads, stage }] of check.steps.entries()) {
       const values = check.stages[stage]!.values
       const inputs = Object.fromEntries(
@@ -42,16 +44,29 @@ async function readOpenCheck(page: Page, { context, plan }: Planned, id: string)
         await page
           .getByRole('textbox', { name: `${measuredOf(context, input)!.name} read` })
           .fill(formatNumber(x, 1).replace('−', '-'))
-      for (const { fan, expectPct } of expectStep(context, check, step))
+      let isTypedLast = false
+      for (const { fan, expectPct } of expectStep(context, check, step)) {
+        isTypedLast = !context.response.stages?.fixed.some(({ fan: fixed }) => fixed === fan)
         if (context.response.stages?.fixed.some(({ fan: fixed }) => fixed === fan))
           await page
             .getByRole('button', { name: `${fanName(context, fan)} ${expectPct > 0 ? 'runs' : 'stands'}` })
             .click()
         else await page.getByRole('textbox', { name: `${fanName(context, fan)} read` }).fill(formatPct(expectPct))
-      if (step < check.steps.length - 1) await page.getByRole('button', { name: 'Next step' }).click()
+      }
+      if (step === check.steps.length - 1) continue
+      if (byEnter && isTypedLast) await page.keyboard.press('Enter')
+      else await page.getByRole('button', { name: 'Next step' }).click()
+      await expect(
+        page
+          .getByRole('region', { name: `Step ${step + 2}` })
+          .getByRole('textbox')
+          .first(),
+      ).toBeVisible()
     }
   await expect(page.getByText('Passes.')).toBeVisible()
-  await page.getByRole('button', { name: 'Keep and next' }).click()
+  const isInField = await page.evaluate(() => document.activeElement instanceof HTMLInputElement)
+  if (byEnter && isInField) await page.keyboard.press('Enter')
+  else await page.getByRole('button', { name: 'Keep and next' }).click()
 }
 
 /** Carries out every check of the list.
@@ -66,4 +81,17 @@ export async function proveAll(page: Page, installationId: string, plan?: Planne
     await expect(checks.nth(index)).toContainText('passes')
   }
   return planned.plan.length
+}
+
+/** Carries the checks out as they come, each opened by the one before; at a site that does right. */
+export async function proveInOrder(page: Page, installationId: string): Promise<void> {
+  const planned = await planThere(page, installationId)
+  const inOrder = inGroups(planned.context, planned.plan).flatMap(({ checks: group }) => group)
+  for (const [index, { id }] of inOrder.entries()) {
+    await expect(page.getByText(`Check ${index + 1} of ${inOrder.length}`)).toBeVisible()
+    await readOpenCheck(page, planned, id, true)
+    await expect(
+      page.getByRole('complementary', { name: 'All checks' }).getByRole('listitem').nth(index),
+    ).toContainText('passes')
+  }
 }

@@ -12,6 +12,7 @@ import { signalAt } from '@/core/physics/signal'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { QuantityField } from '@/ui/QuantityField'
+import { useEnter } from '@/ui/useEnter'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { calibration: FanCalibration; fan: Fan; onChange: ChangeCalibration }
@@ -73,6 +74,7 @@ type TrialProps = Props & {
 
 function Trial({ calibration, fan, onChange, of, title, turned, stood, how, lastPct, firstPct }: TrialProps) {
   const kit = usePart('kit')
+  const { goesOn, onKeyDown } = useEnter()
   const list = trialsOf(calibration, of)
   const stepPct = kit.controller?.outputs.find(({ id }) => id === fan.output)?.stepPct || 1
   const bracket = bracketOf(calibration, of)
@@ -109,7 +111,10 @@ function Trial({ calibration, fan, onChange, of, title, turned, stood, how, last
         >
           −
         </Button>
-        <QuantityField label={title} quantity="speed" value={pct} onChange={setPct} large />
+        {/* A setting that is typed and entered is one that was seen. */}
+        <Box onKeyDown={onKeyDown}>
+          <QuantityField label={title} quantity="speed" value={pct} onChange={setPct} large />
+        </Box>
         <Button
           variant="outlined"
           onClick={() => setPct(Math.min(100, pct + stepPct))}
@@ -127,6 +132,7 @@ function Trial({ calibration, fan, onChange, of, title, turned, stood, how, last
           {turned}
         </Button>
         <Button
+          ref={goesOn}
           variant="outlined"
           onClick={() => seenPct !== null && note(seenPct)}
           disabled={list.length >= 20 || seenPct === null}

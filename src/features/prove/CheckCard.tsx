@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type RefObject } from 'react'
 import type { Check, CheckOf } from '@/core/prove/check'
 import { fanName, type ProveContext } from '@/core/prove/context'
 import type { CheckReading } from '@/core/prove/reading'
@@ -15,6 +15,7 @@ import { BigField } from '@/features/prove/BigField'
 import { Failing } from '@/features/prove/Failing'
 import { ReadBackList } from '@/features/prove/ReadBackList'
 import { SpeedStep } from '@/features/prove/SpeedStep'
+import { useEnter } from '@/ui/useEnter'
 import { VerdictLine } from '@/features/prove/VerdictLine'
 import { EMPTY_STEP, isComplete, readingOf, type StepEntry } from '@/features/prove/stepEntry'
 import { NextBar } from '@/ui/PhoneBar'
@@ -74,6 +75,7 @@ function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, 
   )
   const [open, setOpen] = useState(0)
   const [inVolts, setInVolts] = useState(false)
+  const { goesOn, onKeyDown } = useEnter()
   const { fanIds } = context.machine
   const isRead = (step: number) => isComplete(entries[step]!, check.steps[step]!.reads, fanIds)
   const isAllRead = check.steps.every((_step, step) => isRead(step))
@@ -101,7 +103,7 @@ function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, 
     </>
   )
   return (
-    <>
+    <Box onKeyDown={onKeyDown}>
       {check.steps.length === 1
         ? form
         : text.steps.map((bring, step) => (
@@ -137,10 +139,16 @@ function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, 
       <Judged verdict={judged} last={last} ifFails={text.ifFails} />
       {judged?.verdict === 'fails' && <Failing context={context} check={check} readings={readings} onFound={onFound} />}
       {isLast || isAllRead ? (
-        <Keep reading={reading} verdict={judged?.verdict ?? null} onKeep={onKeep} />
+        <Keep reading={reading} verdict={judged?.verdict ?? null} onKeep={onKeep} goesOn={goesOn} />
       ) : (
         <NextBar>
-          <Button variant="contained" disabled={!isRead(open)} onClick={() => setOpen(open + 1)} sx={{ flex: 1 }}>
+          <Button
+            ref={goesOn}
+            variant="contained"
+            disabled={!isRead(open)}
+            onClick={() => setOpen(open + 1)}
+            sx={{ flex: 1 }}
+          >
             Next step
           </Button>
         </NextBar>
@@ -148,16 +156,17 @@ function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, 
       <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
         {fanIds.length > 1 ? `Every fan is read: ${fanIds.map((fan) => fanName(context, fan)).join(', ')}.` : ''}
       </Typography>
-    </>
+    </Box>
   )
 }
 
 function TimeCard({ context, check, text, last, draftKey, countdowns, onKeep }: CardProps<CheckOf<'time'>>) {
+  const { goesOn, onKeyDown } = useEnter()
   const [timeS, setTimeS] = useDraft<number | null>(draftKey, null)
   const reading: CheckReading | null = timeS === null ? null : { kind: 'time', timeS }
   const judged = reading && judge(context, check, reading)
   return (
-    <>
+    <Box onKeyDown={onKeyDown}>
       <Typography>
         Should take <b>{formatTime(check.expectS)}</b>.
       </Typography>
@@ -181,8 +190,8 @@ function TimeCard({ context, check, text, last, draftKey, countdowns, onKeep }: 
         colour="cause.time"
       />
       <Judged verdict={judged} last={last} ifFails={text.ifFails} />
-      <Keep reading={reading} verdict={judged?.verdict ?? null} onKeep={onKeep} />
-    </>
+      <Keep reading={reading} verdict={judged?.verdict ?? null} onKeep={onKeep} goesOn={goesOn} />
+    </Box>
   )
 }
 
@@ -237,15 +246,19 @@ function Judged({ verdict, last, ifFails }: JudgedProps) {
 
 const KEEP_WORDS = { passes: 'Keep and next', fails: 'Keep as failed, next', 'cannot-tell': 'Keep as not told, next' }
 
-function Keep({
-  reading,
-  verdict,
-  onKeep,
-}: Pick<Props, 'onKeep'> & { reading: CheckReading | null; verdict: keyof typeof KEEP_WORDS | null }) {
+type KeepProps = Pick<Props, 'onKeep'> & {
+  reading: CheckReading | null
+  verdict: keyof typeof KEEP_WORDS | null
+  goesOn: RefObject<HTMLButtonElement | null>
+}
+
+function Keep({ reading, verdict, onKeep, goesOn }: KeepProps) {
   const [isSending, send] = useSending(onKeep)
   return (
     <NextBar>
       <Button
+        // What fails is kept by a touch of its own.
+        ref={verdict === 'passes' ? goesOn : undefined}
         variant="contained"
         disabled={!reading || isSending}
         onClick={() => reading && send(reading)}

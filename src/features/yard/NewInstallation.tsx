@@ -79,7 +79,7 @@ const WouldMake = ({ makes, onTake }: { makes: Makes; onTake: () => void }) => (
 export function NewInstallation({ startsOpen, startsWith, sites, onMake, onImport }: Props) {
   const router = useRouter()
   const [isOpen, setOpen] = useState(startsOpen)
-  const [site, setSite] = useState(sites[0] ?? '')
+  const [site, setSite] = useState(sites[0] ?? 'My site')
   const [message, setMessage] = useState<string | null>(null)
   const zip = useZip((id) => router.push(stagePath(id, 'hand-over')), setMessage)
   // One id for as long as the dialog is open: a second press cannot make a second installation.
