@@ -34,38 +34,42 @@ export const CUSTOMARY: UnitPreference = {
   },
 }
 
-const isChosen = (quantity: Quantity): quantity is ChosenKind => quantity in UNIT_CHOICES
+type SymbolOf = (preference: UnitPreference) => string | undefined
 
-/** The symbol in which a quantity made of others is read: with the units of those. Undefined: its usual one. */
-function composedSymbol(quantity: Quantity, { temperature, flow, units = {} }: UnitPreference): string | undefined {
-  switch (quantity) {
-    case 'temperature':
-      return `°${temperature}`
-    case 'temperatureDifference':
-      return temperature === 'F' ? 'F°' : 'K'
-    case 'flow':
-      return flow
-    case 'density':
-      return units.mass === 'lb' && units.volume === 'ft³' ? 'lb/ft³' : undefined
-    case 'humidityRatio':
-      return units.mass === 'lb' ? 'gr/lb' : undefined
-    case 'moistureRate':
-      return units.mass === 'lb' ? 'lb/h' : undefined
-    case 'specificPower':
-      return flow === 'l/s' ? undefined : `W/${flow === 'cfm' ? 'cfm' : '(m³/h)'}`
-    case 'conductance':
-      return temperature === 'F' ? 'BTU/(h·F°)' : undefined
-    case 'heatCapacity':
-      return temperature === 'F' ? 'BTU/F°' : undefined
-    default:
-      return isChosen(quantity) ? units[quantity] : undefined
-  }
+const chosen =
+  (kind: ChosenKind): SymbolOf =>
+  ({ units = {} }) =>
+    units[kind]
+const byDegree =
+  (celsius: string, fahrenheit: string): SymbolOf =>
+  ({ temperature }) =>
+    temperature === 'F' ? fahrenheit : celsius
+const ofMass =
+  (pounds: string): SymbolOf =>
+  ({ units = {} }) =>
+    units.mass === 'lb' ? pounds : undefined
+
+/** The symbol in which a person reads a quantity, where they can choose; what is made of others goes with the units of those. */
+const SYMBOL_OF: Readonly<Partial<Record<Quantity, SymbolOf>>> = {
+  ...(Object.fromEntries(Object.keys(UNIT_CHOICES).map((kind) => [kind, chosen(kind as ChosenKind)])) as Record<
+    ChosenKind,
+    SymbolOf
+  >),
+  temperature: byDegree('°C', '°F'),
+  temperatureDifference: byDegree('K', 'F°'),
+  conductance: byDegree('W/K', 'BTU/(h·F°)'),
+  heatCapacity: byDegree('kJ/K', 'BTU/F°'),
+  flow: ({ flow }) => flow,
+  specificPower: ({ flow }) => (flow === 'l/s' ? undefined : `W/${flow === 'cfm' ? 'cfm' : '(m³/h)'}`),
+  density: ({ units = {} }) => (units.mass === 'lb' && units.volume === 'ft³' ? 'lb/ft³' : undefined),
+  humidityRatio: ofMass('gr/lb'),
+  moistureRate: ofMass('lb/h'),
 }
 
 /** The unit in which this person reads `quantity`. */
 export function preferredUnit(quantity: Quantity, preference: UnitPreference): Unit {
   const { units } = quantitySpec(quantity)
-  const symbol = composedSymbol(quantity, preference)
+  const symbol = SYMBOL_OF[quantity]?.(preference)
   return units.find((unit) => unit.symbol === symbol) ?? units[0]
 }
 

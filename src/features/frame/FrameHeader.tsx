@@ -12,10 +12,10 @@ import { useInstant } from '@/ui/TryItValues'
 import { useWayOn } from '@/ui/WayOn'
 import { useChanges, useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Props = { id: string; siteName: string; lastSeal: { number: number } | null }
+type Props = { siteName: string; lastSeal: { number: number } | null }
 
 /** What it is, what it has to do with the last seal, and the speed rail. */
-export function FrameHeader({ id, siteName, lastSeal }: Props) {
+export function FrameHeader({ siteName, lastSeal }: Props) {
   const document = useDocument()
   const { lead, fit } = useDerived()
   const { given } = useInstant()

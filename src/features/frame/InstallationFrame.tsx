@@ -44,7 +44,7 @@ export function InstallationFrame({ id, siteName, results: kept, lastSeal, local
           <KeptState />
           <TakesAlong id={id} />
           <FrameKeys id={id} />
-          <FrameHeader id={id} siteName={siteName} lastSeal={lastSeal} />
+          <FrameHeader siteName={siteName} lastSeal={lastSeal} />
           <Presence id={id} />
           <StandingNotice />
           <MarkedNotice />

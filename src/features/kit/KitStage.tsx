@@ -35,7 +35,6 @@ export function KitStage({ installationId, models, photos }: Props) {
   const kit = usePart('kit')
   const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
-  const onDone = useWorkingCopy((state) => state.endGesture)
   const known =
     kit.controller && !models.some(({ id }) => id === kit.controller?.id) ? [kit.controller, ...models] : models
 
@@ -97,21 +96,7 @@ export function KitStage({ installationId, models, photos }: Props) {
         />
       </FormRow>
       <NewerVersion models={models} />
-      {kit.controller?.outputs.some(({ ratedCurrentA }) => ratedCurrentA !== undefined) && (
-        <FormRow
-          label="Its place leaves of the rated current"
-          hint="A warm loft or a closed cupboard takes some of it; the leaflet says how much. One overheating means: move it."
-        >
-          <QuantityField
-            label="its place leaves of the rated current"
-            quantity="share"
-            value={kit.deratedToPct ?? 100}
-            limits={[10, 100]}
-            onDone={onDone}
-            onChange={(pct) => edit('rated current', (draft) => void (draft.kit.deratedToPct = pct), 'derated')}
-          />
-        </FormRow>
-      )}
+      <RatedCurrentLeft />
       {kit.fans.map((fan, index) => (
         <FanForm key={fan.id} fan={fan} index={index} outputs={kit.controller?.outputs ?? []} />
       ))}
@@ -131,6 +116,29 @@ export function KitStage({ installationId, models, photos }: Props) {
         <AddPhoto installationId={installationId} about="kit" caption="Kit" photos={photos} />
       </FormRow>
     </StageLayout>
+  )
+}
+
+/** What the place of the controller leaves of its rated current, where a model has one. */
+function RatedCurrentLeft() {
+  const kit = usePart('kit')
+  const edit = useWorkingCopy((state) => state.edit)
+  const onDone = useWorkingCopy((state) => state.endGesture)
+  if (!kit.controller?.outputs.some(({ ratedCurrentA }) => ratedCurrentA !== undefined)) return null
+  return (
+    <FormRow
+      label="Its place leaves of the rated current"
+      hint="A warm loft or a closed cupboard takes some of it; the leaflet says how much. One overheating means: move it."
+    >
+      <QuantityField
+        label="its place leaves of the rated current"
+        quantity="share"
+        value={kit.deratedToPct ?? 100}
+        limits={[10, 100]}
+        onDone={onDone}
+        onChange={(pct) => edit('rated current', (draft) => void (draft.kit.deratedToPct = pct), 'derated')}
+      />
+    </FormRow>
   )
 }
 
