@@ -14,7 +14,8 @@ export async function countActions(page: Page): Promise<Counted> {
     const counted = (window as unknown as { countedAction: () => void }).countedAction
     let typedIn: EventTarget | null = null
     const touched = (event: Event) => {
-      if (!event.isTrusted) return
+      // Enter in a form clicks its button without a hand: it belongs to the field that was filled.
+      if (!event.isTrusted || (event as MouseEvent).detail === 0) return
       typedIn = null
       counted()
     }

@@ -4,7 +4,7 @@ import { createContext, useContext, useDeferredValue, useMemo, type ReactNode } 
 import { stillOpen, type OpenItem, type ReadVerdict } from '@/core/record/stillOpen'
 import { today } from '@/ui/clock'
 import { usePreference } from '@/ui/preference'
-import { useDerived, useDocument } from '@/ui/workingCopy/context'
+import { useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
 
 export type OpenThings = {
   readonly installationId: string
@@ -24,10 +24,11 @@ export function OpenThingsProvider({ installationId, nextRevision, isSealed, res
   // A mark may come a moment after the figure that is being dragged.
   const document = useDeferredValue(useDocument())
   const derived = useDerived()
+  const judgements = useJudgements()
   const preference = usePreference()
   const open = useMemo(
-    () => stillOpen(document, derived, results, preference, today()),
-    [document, derived, results, preference],
+    () => stillOpen(document, derived, results, preference, today(), judgements),
+    [document, derived, results, preference, judgements],
   )
   const value = useMemo(
     () => ({ installationId, open, nextRevision, isSealed }),

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { judgeInstallation } from '@/core/advise/judge'
+import type { Judgement } from '@/core/advise/judgement'
 import { judgementText } from '@/core/advise/words'
 import { actionText, dialIn } from '@/core/controller/dialIn'
 import type { Derived } from '@/core/derive/derive'
@@ -128,15 +129,17 @@ const openPeople = ({ upkeep }: Installation): OpenItem[] =>
       ]
 
 /** Everything that a seal would leave open: dangers and warnings that nobody has left as they are, actions not entered, checks not passed for
- *  what is given now, questions of brief and kit without an answer. It never blocks a seal; it is written on it. */
+ *  what is given now, questions of brief and kit without an answer. It never blocks a seal; it is written on it.
+ *  @param judgements what is judged of it, where that is known already */
 export const stillOpen = (
   installation: Installation,
   derived: Derived,
   results: readonly ReadVerdict[],
   preference?: UnitPreference,
   today: string | null = null,
+  judgements: readonly Judgement[] = judgeInstallation(installation, derived, null, today),
 ): OpenItem[] => [
-  ...judgeInstallation(installation, derived, null, today).flatMap((judgement): OpenItem[] => {
+  ...judgements.flatMap((judgement): OpenItem[] => {
     const { id, severity } = judgement
     const { title, detail } = judgementText(judgement, preference)
     return severity === 'know' ? [] : [{ kind: severity === 'hurts' ? 'danger' : 'warning', key: id, title, detail }]
