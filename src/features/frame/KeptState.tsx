@@ -43,7 +43,7 @@ export function KeptState() {
     ),
     contradicts: () => (
       <span style={{ color: '#F2C078' }}>
-        ▲ kept<Detail> in this browser until it is mended</Detail>
+        ▲ to be mended<Detail>; kept in this browser until then</Detail>
       </span>
     ),
     forbidden: () => <span style={{ color: '#F2C078' }}>▲ only looked at</span>,
