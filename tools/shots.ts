@@ -17,8 +17,10 @@ type Shot = {
   readonly view?: string
   /** The day of Rehearse. */
   readonly day?: string
-  /** Buttons pressed one after the other, and a text that is waited for at the end. */
+  /** Buttons pressed one after the other, a field filled, a last button, and a text that is waited for at the end. */
   readonly press?: readonly string[]
+  readonly type?: { readonly field: string; readonly text: string }
+  readonly then?: string
   readonly text?: RegExp
 }
 
@@ -49,7 +51,10 @@ const SHOTS: readonly Shot[] = [
     file: 'rehearse-search',
     path: '@rehearse',
     day: 'hot spell',
-    press: ['Better settings…', 'Look for better'],
+    press: ['Better settings…'],
+    // The usual number takes minutes on two cores.
+    type: { field: 'settings to try', text: '60' },
+    then: 'Look for better',
     text: /on the front · seed/,
   },
   {
@@ -80,7 +85,7 @@ const pageOf = (respond: string, stage: string): string =>
 async function take(
   browser: Browser,
   url: string,
-  { file, path, phone = false, waitFor, of = /Fruiting room/, part, view, day, press = [], text }: Shot,
+  { file, path, phone = false, waitFor, of = /Fruiting room/, part, view, day, press = [], type, then, text }: Shot,
 ): Promise<void> {
   const context = await browser.newContext({
     baseURL: url,
@@ -107,6 +112,11 @@ async function take(
     await page.getByText(/steps of 10 s in/).waitFor()
   }
   for (const name of press) await page.getByRole('button', { name }).click()
+  if (type) {
+    await page.getByRole('textbox', { name: type.field }).fill(type.text)
+    await page.keyboard.press('Enter')
+  }
+  if (then) await page.getByRole('button', { name: then }).click()
   if (text) await page.getByText(text).first().waitFor({ timeout: 300_000 })
   if (waitFor) await page.locator(waitFor).waitFor()
   await page.evaluate(() => window.scrollTo(0, 0))
