@@ -4,6 +4,7 @@ import { mountingQuestions } from '@/core/kit/checklist'
 import { DUTY_NAMES, type Duty } from '@/core/brief/duty'
 import { signUp } from './setup/account'
 import { countActions } from './setup/counted'
+import { goToStage } from './setup/installation'
 import { proveInOrder } from './setup/prove'
 import { expect, expectKept, test } from './setup/test'
 
@@ -45,13 +46,6 @@ for (const { name, duty, controller, aim, most = aim } of JOBS)
       parts.push(`${what} ${counted.since()}`)
     }
     const way = page.getByRole('region', { name: 'The way on' }).getByRole('link')
-    const goOn = async (stage: string) => {
-      await page
-        .getByRole('navigation', { name: 'Stages' })
-        .getByRole('link', { name: new RegExp(`^${stage}`) })
-        .click()
-      await page.waitForURL(`**/${stage.toLowerCase().replace(' ', '-')}*`)
-    }
 
     await part('yard', async () => {
       await page.getByRole('link', { name: DUTY_NAMES[duty], exact: true }).click()
@@ -93,18 +87,18 @@ for (const { name, duty, controller, aim, most = aim } of JOBS)
       await expectKept(page)
     })
     await part('dial in', async () => {
-      await goOn('Dial in')
+      await goToStage(page, 'Dial in')
       const boxes = page.getByRole('checkbox', { name: /Action \d+ done/ })
       await expect(boxes.first()).toBeVisible()
       for (let index = 0, count = await boxes.count(); index < count; index++) await boxes.nth(index).click()
       await expectKept(page)
     })
     await part('prove', async () => {
-      await goOn('Prove')
+      await goToStage(page, 'Prove')
       await proveInOrder(page, id)
     })
     await part('hand over', async () => {
-      await goOn('Hand over')
+      await goToStage(page, 'Hand over')
       await page.getByRole('textbox', { name: 'Who was shown how it works' }).fill('the owner')
       for (const why of await page.getByRole('textbox', { name: /^Why this stays/ }).all()) await why.fill('Known here')
       await page.getByRole('textbox', { name: 'Reason for this seal' }).fill('First setting')

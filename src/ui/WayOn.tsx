@@ -5,14 +5,13 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { gate, GATE_PARTS, type GatePart } from '@/core/record/gate'
+import { GATE_PARTS, partOf, type GatePart } from '@/core/record/gate'
 import { openText } from '@/core/record/stillOpen'
 import { nextOpen } from '@/core/record/wayOn'
 import { useOpenThingsOrNone, type OpenThings } from '@/ui/openThings'
 import { openPlace, STAGE_OF, STAGES, stagePath } from '@/ui/stages'
-import { useDocument } from '@/ui/workingCopy/context'
 
-export type Way = { readonly words: string; readonly href: string }
+type Way = { readonly words: string; readonly href: string }
 
 /** The part of the job that the page at an address is about; rehearsing is none of those a seal looks through. */
 function partAt(path: string): GatePart | null {
@@ -40,26 +39,20 @@ const lowered = (words: string): string =>
   /^[A-Z][a-z]/.test(words) ? `${words[0]!.toLowerCase()}${words.slice(1)}` : words
 
 /** The next thing that is open anywhere on this installation. */
-export function useWayOn(isLeaving = false): Way | null {
+export function useWayOn(): Way | null {
   const path = usePathname()
   const things = useOpenThingsOrNone()
-  return things && wayOn(things, path, isLeaving)
+  return things && wayOn(things, path, false)
 }
 
 /** At the end of a stage: what is left open here, and where it goes on. */
 export function WayOn() {
-  const things = useOpenThingsOrNone()
-  return things && <EndOfStage things={things} />
-}
-
-function EndOfStage({ things }: { things: OpenThings }) {
   const path = usePathname()
-  const document = useDocument()
+  const things = useOpenThingsOrNone()
+  const way = things && wayOn(things, path, true)
+  if (!way || path.endsWith('/hand-over')) return null
   const part = partAt(path)
-  const way = useWayOn(true)
-  const here = gate(document, things.open).find((row) => row.part === part)?.open ?? []
-  const isAtGate = path.endsWith('/hand-over')
-  if (!way || isAtGate) return null
+  const here = things.open.filter((item) => partOf(item) === part)
   return (
     <Box
       component="section"

@@ -2,9 +2,10 @@
 
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
-import { useSyncExternalStore, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import { formatClock } from '@/ui/clock'
+import { useIsLive } from '@/ui/useIsLive'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Left out on a phone, where the bar is narrow and the notice below says it whole. */
@@ -14,17 +15,11 @@ const Detail = ({ children }: { children: ReactNode }) => (
   </Box>
 )
 
-const never = () => () => undefined
-
 /** In the top bar: when the last change was kept, or why it is not yet. */
 export function KeptState() {
   const standing = useWorkingCopy((state) => state.standing)
   const retry = useWorkingCopy((state) => state.retry)
-  const slot = useSyncExternalStore(
-    never,
-    () => document.getElementById('standing'),
-    () => null,
-  )
+  const slot = useIsLive() ? document.getElementById('standing') : null
   if (!slot) return null
   const wording = {
     kept: () => (
