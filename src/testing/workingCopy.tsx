@@ -3,6 +3,7 @@ import type { ReactNode } from 'react'
 import type { Installation } from '@/core/installation/installation'
 import { METRIC } from '@/core/quantity/format'
 import { demoInstallation } from '@/testing/examples'
+import { keepBarSlot } from '@/ui/barSlot'
 import { WhoProvider } from '@/ui/onSite/who'
 import { WorkingCopyProvider } from '@/ui/workingCopy/context'
 
@@ -26,7 +27,7 @@ export function startBrowser(
 export const renderOverCopy = (parts: ReactNode, installation: Installation = demoInstallation('fruiting-room')) =>
   render(
     <WhoProvider value={{ personId: 'p', workspaceId: 'w' }}>
-      <div id="standing" />
+      <div id="standing" ref={keepBarSlot} />
       <WorkingCopyProvider
         id="one"
         document={installation}

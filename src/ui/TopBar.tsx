@@ -7,6 +7,7 @@ import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useState, type ReactNode } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { keepBarSlot } from '@/ui/barSlot'
 import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
 
@@ -56,6 +57,7 @@ export function TopBar({ children }: Props) {
       <HelpButton onClick={() => setHelping(true)} />
       <Box
         id="standing"
+        ref={keepBarSlot}
         sx={{
           fontSize: '0.8125rem',
           whiteSpace: { sm: 'nowrap' },

@@ -4,8 +4,8 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import type { ReactNode } from 'react'
 import { createPortal } from 'react-dom'
+import { useBarSlot } from '@/ui/barSlot'
 import { formatClock } from '@/ui/clock'
-import { useIsLive } from '@/ui/useIsLive'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Left out on a phone, where the bar is narrow and the notice below says it whole. */
@@ -19,7 +19,7 @@ const Detail = ({ children }: { children: ReactNode }) => (
 export function KeptState() {
   const standing = useWorkingCopy((state) => state.standing)
   const retry = useWorkingCopy((state) => state.retry)
-  const slot = useIsLive() ? document.getElementById('standing') : null
+  const slot = useBarSlot()
   if (!slot) return null
   const wording = {
     kept: () => (
