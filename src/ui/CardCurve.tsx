@@ -6,6 +6,7 @@ import { formatPct, formatTick } from '@/core/quantity/format'
 import type { CardCurve as Curve } from '@/core/record/boxCard'
 import { chartFont } from '@/ui/chart'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { AxisLabels } from '@/ui/labels/PlacedLabels'
 
 type Props = {
   curve: Curve
@@ -18,21 +19,8 @@ type Props = {
 
 const rows = (points: Curve['points']) => points.map(([x, pct]) => ({ x, pct }))
 
-type CornerProps = { says: string; viewBox?: { x: number; y: number; width: number; height: number } }
-
-/** The figure of a point, below it and to its right: there no line that rises passes. */
-const Corner = ({ says, viewBox }: CornerProps) =>
-  viewBox ? (
-    <text
-      x={viewBox.x + viewBox.width + 2}
-      y={viewBox.y + viewBox.height + 12}
-      {...chartFont}
-      fontWeight={700}
-      fill="var(--mui-palette-text-primary)"
-    >
-      {says}
-    </text>
-  ) : null
+// Below and to the right first: there no line that rises passes.
+const CORNER_SIDES = ['below right', 'above left', 'below left', 'above right', 'right', 'left'] as const
 
 /** The speed against what it answers to, as a card shows it. */
 export function CardCurve({ curve, other, height, withCorners = false }: Props) {
@@ -89,9 +77,20 @@ export function CardCurve({ curve, other, height, withCorners = false }: Props) 
                 r={4}
                 fill="var(--mui-palette-ground-sheet)"
                 stroke="var(--mui-palette-text-primary)"
-                label={<Corner says={`${formatTick(Number(x.toFixed(1)))}: ${formatPct(pct)} %`} />}
               />
             ))}
+          {withCorners && (
+            <AxisLabels
+              labels={curve.corners.map(([x, pct]) => ({
+                text: `${formatTick(Number(x.toFixed(1)))}: ${formatPct(pct)} %`,
+                x,
+                y: pct,
+                sides: CORNER_SIDES,
+                fill: 'var(--mui-palette-text-primary)',
+                isBold: true,
+              }))}
+            />
+          )}
         </LineChart>
       </ChartFrame>
       <div style={{ fontSize: '0.8125rem', textAlign: 'right' }}>

@@ -28,7 +28,8 @@ export function Choice<T extends string>({ label, value, options, onChange, colo
         font: 'inherit',
         fontWeight: 600,
         color: colour,
-        '& .MuiSelect-select': { py: 0.25, minHeight: 24 },
+        maxWidth: '100%',
+        '& .MuiSelect-select': { py: 0.25, minHeight: 24, whiteSpace: 'normal', height: 'auto' },
         '@media (max-width: 600px)': { minHeight: 44 },
       }}
     >

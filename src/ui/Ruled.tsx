@@ -36,7 +36,6 @@ export const Ruled = memo(function Ruled({
           color: colour,
           fontWeight: strong ? 700 : 400,
           textAlign: 'right',
-          whiteSpace: 'nowrap',
         }}
       >
         {children}

@@ -1,6 +1,7 @@
 'use client'
 
 import InputBase from '@mui/material/InputBase'
+import type { KeyboardEvent } from 'react'
 
 type Props = {
   label: string
@@ -12,21 +13,31 @@ type Props = {
   grow?: boolean
 }
 
-/** An inline field for words. */
+/** Enter does what it does in a field of one line. */
+function sendForm(event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>): void {
+  if (event.key !== 'Enter') return
+  event.preventDefault()
+  event.currentTarget.form?.requestSubmit()
+}
+
+/** An inline field for words, as high as they are long. */
 export const TextLine = ({ label, value, onChange, onDone, placeholder, maxLength = 200, grow = true }: Props) => (
   <InputBase
     value={value}
     placeholder={placeholder}
     onChange={(event) => onChange(event.target.value)}
     onBlur={onDone}
-    multiline={grow && value.length > 60}
+    multiline
+    onKeyDown={sendForm}
     inputProps={{ 'aria-label': label, maxLength }}
     sx={{
-      width: grow ? '100%' : 180,
+      width: grow ? '100%' : '11em',
+      maxWidth: '100%',
+      p: 0,
       borderBottom: '1px solid',
       borderColor: 'text.secondary',
       '&.Mui-focused': { bgcolor: 'ground.side', borderColor: 'cause.speed' },
-      '& input': { py: 0.25, height: 'auto' },
+      '& textarea': { py: 0.25 },
     }}
   />
 )

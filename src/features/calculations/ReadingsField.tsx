@@ -31,6 +31,7 @@ export function ReadingsField({ input, values, onChange }: Props) {
       <InputBase
         value={text}
         onChange={(event) => type(event.target.value)}
+        multiline
         error={problem !== null}
         inputProps={{
           'aria-label': `${input.name}, ${unit.symbol}, with spaces between`,
@@ -40,7 +41,7 @@ export function ReadingsField({ input, values, onChange }: Props) {
           width: '100%',
           borderBottom: '2px solid',
           borderColor: problem === null ? 'text.primary' : 'error.main',
-          '& input': { fontFamily: MONO, fontWeight: 600 },
+          '& textarea': { fontFamily: MONO, fontWeight: 600 },
         }}
       />
       {problem !== null && (

@@ -6,9 +6,10 @@ import { useMemo } from 'react'
 import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts'
 import { type FlowMap, flowLsAt, speedPctFor } from '@/core/calibration/flowMap'
 import type { DerivedFan } from '@/core/derive/derive'
-import { formatPct, formatQuantity, inPreferredUnit, preferredUnit, type UnitPreference } from '@/core/quantity/format'
+import { formatPct, formatQuantity, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { ChartHatch, chartFont, HATCH_FILL, LAW_LINE, settingAxis } from '@/ui/chart'
+import { AxisLabels, type Label } from '@/ui/labels/PlacedLabels'
 import { usePreference } from '@/ui/preference'
 import { usePart } from '@/ui/workingCopy/context'
 
@@ -33,21 +34,11 @@ const readingsOf = ({ points }: FlowMap, isExcluded: boolean, show: Show) =>
     .map(({ reading, flowLs }) => ({ pct: reading.settingPct, read: show(flowLs) }))
 
 /** The lines from a flow that is required to the setting that gives it. */
-function required(requiredLs: number, neededPct: number, show: Show, preference: UnitPreference) {
+function required(requiredLs: number, neededPct: number, show: Show) {
   const corner = { x: neededPct, y: show(requiredLs) }
   return [
     <ReferenceLine key="across" segment={[{ x: 0, y: corner.y }, corner]} stroke="var(--mui-palette-cause-speed)" />,
-    <ReferenceLine
-      key="down"
-      segment={[{ x: neededPct, y: 0 }, corner]}
-      stroke="var(--mui-palette-cause-speed)"
-      label={{
-        value: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6))} %`,
-        position: 'right',
-        ...chartFont,
-        fill: 'var(--mui-palette-cause-speed)',
-      }}
-    />,
+    <ReferenceLine key="down" segment={[{ x: neededPct, y: 0 }, corner]} stroke="var(--mui-palette-cause-speed)" />,
   ]
 }
 
@@ -78,6 +69,20 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
   if (!map) return <NoMap />
   const requiredLs = fan.id === response.lead ? brief.requiredFlow?.flowLs : undefined
   const neededPct = requiredLs === undefined ? null : speedPctFor(map, requiredLs)
+  const labels: Label[] = [
+    ...(requiredLs !== undefined && neededPct !== null
+      ? [
+          {
+            text: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6))} %`,
+            x: neededPct,
+            y: show(requiredLs) / 2,
+            sides: ['right', 'left'] as const,
+            fill: 'var(--mui-palette-cause-speed)',
+          },
+        ]
+      : []),
+    ...(startPct === null ? [] : [{ text: 'will not turn', x: 0, y: 0, sides: ['above right'] as const }]),
+  ]
   return (
     <>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -93,15 +98,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
           <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
           <XAxis {...settingAxis} />
           <YAxis type="number" tick={chartFont} stroke="none" />
-          {startPct !== null && (
-            <ReferenceArea
-              x1={0}
-              x2={startPct}
-              fill={HATCH_FILL}
-              fillOpacity={1}
-              label={{ value: 'will not turn', position: 'insideBottomLeft', ...chartFont }}
-            />
-          )}
+          {startPct !== null && <ReferenceArea x1={0} x2={startPct} fill={HATCH_FILL} fillOpacity={1} />}
           <Line {...LAW_LINE} />
           <Line
             dataKey="flow"
@@ -110,7 +107,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
             dot={false}
             isAnimationActive={false}
           />
-          {requiredLs !== undefined && neededPct !== null && required(requiredLs, neededPct, show, preference)}
+          {requiredLs !== undefined && neededPct !== null && required(requiredLs, neededPct, show)}
           <Scatter
             data={readingsOf(map, false, show)}
             dataKey="read"
@@ -125,6 +122,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
             strokeWidth={2}
             isAnimationActive={false}
           />
+          <AxisLabels labels={labels} />
         </ComposedChart>
       </ChartFrame>
     </>

@@ -83,9 +83,8 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
         {name}
       </Typography>
       <Typography
-        noWrap
-        title={about}
-        sx={{ color: 'text.secondary', flex: 1, minWidth: 180, display: { xs: 'none', sm: 'block' } }}
+        variant="body2"
+        sx={{ color: 'text.secondary', flex: 1, minWidth: 180, lineHeight: 1.25, display: { xs: 'none', sm: 'block' } }}
       >
         {about}
       </Typography>
@@ -124,15 +123,7 @@ function NextButton() {
       <Box component="span" aria-hidden="true" sx={{ display: { sm: 'none' }, fontSize: '1.3rem', lineHeight: 1 }}>
         →
       </Box>
-      <Box
-        component="span"
-        sx={{
-          display: { xs: 'none', sm: 'block' },
-          overflow: 'hidden',
-          textOverflow: 'ellipsis',
-          whiteSpace: 'nowrap',
-        }}
-      >
+      <Box component="span" sx={{ display: { xs: 'none', sm: 'block' }, textAlign: 'left', lineHeight: 1.2 }}>
         Next: {way.words}
       </Box>
     </Button>

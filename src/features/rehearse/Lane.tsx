@@ -9,6 +9,7 @@ import { wholeHours } from '@/features/rehearse/timeAxis'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { causeVar } from '@/ui/cause'
 import { chartFont } from '@/ui/chart'
+import { AxisLabels } from '@/ui/labels/PlacedLabels'
 
 /** Width of the scale beside a lane, and what is left free at its right: the same in all, so that they stand above one another. */
 export const SCALE_PX = 44
@@ -86,16 +87,19 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
           />
         )}
         {target?.limitAbove != null && show(target.limitAbove) <= high && (
-          <ReferenceLine
-            y={show(target.limitAbove)}
-            stroke="var(--mui-palette-error-main)"
-            strokeDasharray="2 3"
-            label={{
-              value: `limit ${formatNumber(show(target.limitAbove), 0)}`,
-              position: 'insideBottomLeft',
-              fontSize: 11.5,
-              fill: 'var(--mui-palette-error-main)',
-            }}
+          <ReferenceLine y={show(target.limitAbove)} stroke="var(--mui-palette-error-main)" strokeDasharray="2 3" />
+        )}
+        {target?.limitAbove != null && show(target.limitAbove) <= high && (
+          <AxisLabels
+            labels={[
+              {
+                text: `limit ${formatNumber(show(target.limitAbove), 0)}`,
+                x: span.fromRow * stepS,
+                y: show(target.limitAbove),
+                sides: ['above right', 'below right', 'right'],
+                fill: 'var(--mui-palette-error-main)',
+              },
+            ]}
           />
         )}
         {[...curves.keys()].reverse().map((index) => (

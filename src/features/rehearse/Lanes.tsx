@@ -10,7 +10,9 @@ import { ActiveStrip } from '@/features/rehearse/ActiveStrip'
 import { Gutter, Lane, RIGHT_PX, SCALE_PX, type Span } from '@/features/rehearse/Lane'
 import { unitOf, type LaneOf } from '@/features/rehearse/lanes'
 import { wholeHours } from '@/features/rehearse/timeAxis'
-import { chartFont } from '@/ui/chart'
+import { PlacedLabels, type Label } from '@/ui/labels/PlacedLabels'
+import { labelWidthPx } from '@/ui/labels/placeLabels'
+import { useWidth } from '@/ui/useWidth'
 
 type Props = {
   trace: Trace
@@ -105,6 +107,7 @@ const Under = memo(function Under({
     }),
     [trace, span],
   )
+  const [width, ref] = useWidth<SVGSVGElement>(600)
   return (
     <>
       <ActiveStrip
@@ -161,26 +164,12 @@ const Under = memo(function Under({
       <Box
         sx={{ position: 'relative', height: 20, ml: left, mr: `${RIGHT_PX}px`, borderTop: 1, borderColor: 'divider' }}
       >
-        {ticks.map((atS, index) => (
-          <Box
-            key={atS}
-            component="span"
-            sx={{
-              // On a phone every third has room.
-              display: { xs: index % 3 === 0 ? 'inline' : 'none', sm: 'inline' },
-              position: 'absolute',
-              left: `${percent(atS, span, trace.stepS)}%`,
-              // The last stays inside the page.
-              transform: percent(atS, span, trace.stepS) > 97 ? 'translateX(-100%)' : 'translateX(-50%)',
-              fontFamily: chartFont.fontFamily,
-              fontSize: 11.5,
-              color: 'text.secondary',
-              whiteSpace: 'nowrap',
-            }}
-          >
-            {hourText(trace.startsOn, atS, ticks)}
-          </Box>
-        ))}
+        <svg ref={ref} width="100%" height={20} style={{ display: 'block', overflow: 'visible' }}>
+          <PlacedLabels
+            area={{ x: -SCALE_PX, y: 2, width: width + SCALE_PX + RIGHT_PX, height: 18 }}
+            labels={hourLabels(trace.startsOn, ticks, (atS) => (percent(atS, span, trace.stepS) / 100) * width)}
+          />
+        </svg>
       </Box>
     </>
   )
@@ -192,6 +181,18 @@ function hourText(startsOn: string, atS: number, ticks: readonly number[]): stri
   const everyS = (ticks[1] ?? 0) - (ticks[0] ?? 0)
   if (everyS >= 86400) return day
   return atS % 86400 === 0 || atS === ticks[0] ? `${day} ${hour}` : hour
+}
+
+/** The hours under the lanes, those of a new day first; on a narrow screen every second or third. */
+function hourLabels(startsOn: string, ticks: readonly number[], toX: (atS: number) => number): readonly Label[] {
+  const texts = ticks.map((atS) => hourText(startsOn, atS, ticks))
+  const roomPx = Math.abs(toX(ticks[1] ?? 0) - toX(ticks[0] ?? 0))
+  const every = Math.max(1, Math.ceil(labelWidthPx('00:00 x') / roomPx))
+  return ticks
+    .map((atS, index) => ({ atS, index, text: texts[index]! }))
+    .filter(({ index }) => index % every === 0)
+    .toSorted((one, other) => other.text.length - one.text.length)
+    .map(({ atS, text }) => ({ text, x: toX(atS), y: 10, sides: ['above', 'left'] as const, stays: true }))
 }
 
 type WholeProps = Pick<Props, 'trace' | 'preference' | 'span' | 'onSpan' | 'cursor' | 'onCursor'> & { lane: LaneOf }

@@ -5,8 +5,11 @@ import Typography from '@mui/material/Typography'
 import { useRef, useState } from 'react'
 import { formatPct } from '@/core/quantity/format'
 import { dragHandle } from '@/ui/dragHandle'
+import { PlacedLabels, type Label } from '@/ui/labels/PlacedLabels'
+import { paletteVar } from '@/ui/paletteVar'
 import { RailBar } from '@/ui/rail/RailBar'
 import { Pointer, type RailProps } from '@/ui/rail/SpeedRail'
+import { useWidth } from '@/ui/useWidth'
 
 export type RailTick = {
   readonly id: string
@@ -27,17 +30,7 @@ type Props = RailProps & {
   onDone: () => void
 }
 
-// A label stands right of its tick, unless the next tick or the end of the rail is too near.
-const LEFT = 'translateX(calc(-100% - 2px))'
-const RIGHT = 'translateX(2px)'
-// Clear of a label that itself stands left of the rail's end.
-const FAR_LEFT = 'translateX(calc(-100% - 84px))'
-const NEAR_END_PCT = 92
-
-function isCrowded(ticks: readonly RailTick[], index: number): boolean {
-  const [tick, next] = [ticks[index]!, ticks[index + 1]]
-  return next !== undefined && next.pct - tick.pct < 10
-}
+const LABELS_PX = 18
 
 /** The rail with ticks that can be dragged and moved by keys: one controller step a press, five with the page keys. */
 export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, stepPct, onSet, onDone }: Props) {
@@ -82,7 +75,7 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
           </Box>
         )}
       </Box>
-      <Labels ticks={ticks} startPct={startPct} />
+      <Labels ticks={ticks} startPct={startPct} nowPct={nowPct} />
       <Typography role="status" variant="body2" sx={{ color: 'ground.warnInk', minHeight: held ? undefined : 0 }}>
         {held}
       </Typography>
@@ -129,48 +122,29 @@ const Tick = ({ tick, onDrag, onStep, onEnd, onLeave }: TickProps) => (
   </Box>
 )
 
-/** On which side of its tick a label stands. */
-function sideOf(ticks: readonly RailTick[], index: number): string {
-  const [tick, next] = [ticks[index]!, ticks[index + 1]]
-  if (next && isCrowded(ticks, index)) return next.pct > NEAR_END_PCT ? FAR_LEFT : LEFT
-  return tick.pct > NEAR_END_PCT ? LEFT : RIGHT
-}
+type LabelsProps = { ticks: readonly RailTick[]; startPct: number | null; nowPct: number | null }
 
-const Labels = ({ ticks, startPct }: { ticks: readonly RailTick[]; startPct: number | null }) => (
-  <Box sx={{ position: 'relative', height: 18 }} aria-hidden="true">
-    {startPct !== null && startPct > 8 && (
-      <Typography
-        variant="body2"
-        sx={{
-          position: 'absolute',
-          left: 2,
-          color: 'text.secondary',
-          fontSize: '0.75rem',
-          display: { xs: 'none', sm: 'block' },
-        }}
-      >
-        will not turn
-      </Typography>
-    )}
-    {ticks.map((tick, index) => (
-      <Typography
-        key={tick.id}
-        variant="body2"
-        sx={{
-          position: 'absolute',
-          left: `${tick.pct}%`,
-          display: { xs: isCrowded(ticks, index) ? 'none' : 'block', sm: 'block' },
-          transform: {
-            xs: tick.pct > 65 ? LEFT : RIGHT,
-            sm: sideOf(ticks, index),
-          },
-          whiteSpace: 'nowrap',
-          fontSize: '0.75rem',
-          color: tick.colour === 'text.primary' ? 'text.secondary' : tick.colour,
-        }}
-      >
-        {tick.name} <b>{formatPct(tick.pct)}</b>
-      </Typography>
-    ))}
-  </Box>
-)
+/** What stands at the rail: its pointer, its ticks, its ends, and where the fan will not turn; as many as there is room for. */
+function Labels({ ticks, startPct, nowPct }: LabelsProps) {
+  const [width, ref] = useWidth<SVGSVGElement>(780)
+  const sides = ['right', 'left'] as const
+  const at = (pct: number) => ({ x: (pct / 100) * width, y: LABELS_PX / 2, sides })
+  const labels: Label[] = [
+    ...(nowPct === null
+      ? []
+      : [{ text: `now ${Math.round(nowPct)} %`, ...at(nowPct), fill: paletteVar('cause.speed'), isBold: true }]),
+    ...ticks.map(({ name, pct, colour }) => ({
+      text: `${name} ${formatPct(pct)}`,
+      ...at(pct),
+      ...(colour.startsWith('text.') ? {} : { fill: paletteVar(colour) }),
+    })),
+    { text: '0 %', ...at(0), stays: true },
+    { text: '100 %', ...at(100), stays: true },
+    ...(startPct !== null && startPct > 8 ? [{ text: 'will not turn', ...at(0) }] : []),
+  ]
+  return (
+    <svg ref={ref} width="100%" height={LABELS_PX} aria-hidden="true" style={{ display: 'block' }}>
+      <PlacedLabels labels={labels} area={{ x: 0, y: 0, width, height: LABELS_PX }} />
+    </svg>
+  )
+}

@@ -17,12 +17,18 @@ import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
 import { useTryIt } from '@/ui/TryItValues'
 import { chartFont } from '@/ui/chart'
+import { PlacedLabels } from '@/ui/labels/PlacedLabels'
 import { usePreference } from '@/ui/preference'
+import { useWidth } from '@/ui/useWidth'
 import { useDerived, usePart } from '@/ui/workingCopy/context'
 
-const WIDTH = 760
 const HEIGHT = 250
-const MARGIN = 92
+/** Room for the names at the left and the units at the right, px. */
+const LEFT_PX = 92
+const RIGHT_PX = 50
+/** A figure of the rulers wants this much room along them. */
+const FIGURE_PX = 46
+const MARKS_PX = 40
 const RULERS = [
   { key: 'probe', y: 62, name: 'probe' },
   { key: 'saturation', y: 118, name: 'condenses at' },
@@ -90,7 +96,7 @@ type RulersProps = {
 }
 
 /** Where things stand on the rulers, and the figures that are written at each temperature. */
-function useScale({ machine, input, fluid, belowK }: RulersProps): Scale {
+function useScale({ machine, input, fluid, belowK }: RulersProps, width: number): Scale {
   const { values } = useTryIt()
   const preference = usePreference()
   const curve = useMemo(() => curveAgainst(machine, input, values), [machine, input, values])
@@ -98,7 +104,8 @@ function useScale({ machine, input, fluid, belowK }: RulersProps): Scale {
     curve.reduce((near, point) => (Math.abs(point.x - tempC) < Math.abs(near.x - tempC) ? point : near)).pct
   const temperature = preferredUnit('temperature', preference).symbol
   return {
-    toX: (tempC) => MARGIN + clamp((tempC - input.from) / (input.to - input.from), 0, 1) * (WIDTH - 2 * MARGIN),
+    toX: (tempC) =>
+      LEFT_PX + clamp((tempC - input.from) / (input.to - input.from), 0, 1) * (width - LEFT_PX - RIGHT_PX),
     unit: {
       probe: temperature,
       saturation: temperature,
@@ -119,23 +126,34 @@ function useScale({ machine, input, fluid, belowK }: RulersProps): Scale {
 
 function Rulers(props: RulersProps) {
   const { input, ramp, nowC, fluid } = props
-  const scale = useScale(props)
-  const ticks = Array.from({ length: 7 }, (_, index) => input.from + ((input.to - input.from) * index) / 6)
+  const [width, ref] = useWidth<SVGSVGElement>(760)
+  const scale = useScale(props, width)
+  const pieces = Math.min(6, Math.max(2, Math.floor((width - LEFT_PX - RIGHT_PX) / FIGURE_PX)))
+  const ticks = Array.from(
+    { length: pieces + 1 },
+    (_, index) => input.from + ((input.to - input.from) * index) / pieces,
+  )
+  const marks: readonly MarkAt[] = [
+    { name: 'start', atC: ramp.startAt },
+    { name: 'full', atC: ramp.fullAt },
+    ...(Number.isNaN(nowC) ? [] : [{ name: 'now' as const, atC: nowC }]),
+  ]
   return (
     <Box
       component="svg"
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      ref={ref}
+      height={HEIGHT}
       role="img"
       aria-label={`Probe, condensing temperature, pressure and speed of ${fluid}`}
       sx={{ width: '100%', maxWidth: 900, display: 'block' }}
     >
       {RULERS.map(({ key, y, name }) => (
         <g key={key}>
-          <line x1={MARGIN} x2={WIDTH - MARGIN} y1={y} y2={y} stroke="var(--mui-palette-text-secondary)" />
+          <line x1={LEFT_PX} x2={width - RIGHT_PX} y1={y} y2={y} stroke="var(--mui-palette-text-secondary)" />
           <text x={4} y={y + 4} style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}>
             {name}
           </text>
-          <text x={WIDTH - MARGIN + 10} y={y + 4} style={chartFont}>
+          <text x={width - RIGHT_PX + 16} y={y + 4} style={chartFont}>
             {scale.unit[key]}
           </text>
           {ticks.map((tempC) => (
@@ -154,34 +172,39 @@ function Rulers(props: RulersProps) {
           ))}
         </g>
       ))}
-      <Mark scale={scale} name="start" atC={ramp.startAt} />
-      <Mark scale={scale} name="full" atC={ramp.fullAt} />
-      {!Number.isNaN(nowC) && <Mark scale={scale} name="now" atC={nowC} />}
+      {marks.map((mark) => (
+        <Mark key={mark.name} scale={scale} {...mark} />
+      ))}
+      <PlacedLabels
+        area={{ x: 0, y: 0, width, height: MARKS_PX }}
+        labels={marks.map(({ name, atC }) => {
+          const { probe, gauge } = scale.figures(atC)
+          return {
+            text: `${name} ${probe} · ${gauge} ${scale.unit.gauge}`,
+            x: scale.toX(atC),
+            y: MARKS_PX,
+            sides: ['above', 'above right', 'above left'] as const,
+            fill: 'var(--mui-palette-text-primary)',
+          }
+        })}
+      />
     </Box>
   )
 }
 
-function Mark({ scale: { toX, figures, unit }, name, atC }: { scale: Scale; name: string; atC: number }) {
+type MarkAt = { readonly name: 'start' | 'full' | 'now'; readonly atC: number }
+
+function Mark({ scale: { toX }, name, atC }: MarkAt & { scale: Scale }) {
   const isNow = name === 'now'
   return (
-    <g>
-      <line
-        x1={toX(atC)}
-        x2={toX(atC)}
-        y1={40}
-        y2={226}
-        stroke={isNow ? 'var(--mui-palette-text-primary)' : 'var(--mui-palette-cause-temperature)'}
-        strokeWidth={isNow ? 1 : 2}
-        strokeDasharray={isNow ? undefined : '4 3'}
-      />
-      <text
-        x={toX(atC)}
-        y={isNow ? 34 : 16}
-        textAnchor="middle"
-        style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
-      >
-        {name} {figures(atC).probe} · {figures(atC).gauge} {unit.gauge}
-      </text>
-    </g>
+    <line
+      x1={toX(atC)}
+      x2={toX(atC)}
+      y1={MARKS_PX}
+      y2={226}
+      stroke={isNow ? 'var(--mui-palette-text-primary)' : 'var(--mui-palette-cause-temperature)'}
+      strokeWidth={isNow ? 1 : 2}
+      strokeDasharray={isNow ? undefined : '4 3'}
+    />
   )
 }

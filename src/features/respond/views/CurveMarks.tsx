@@ -2,15 +2,17 @@
 
 import { ReferenceArea, ReferenceLine } from 'recharts'
 import type { Target } from '@/core/brief/schema'
-import { formatFigure, preferredUnit } from '@/core/quantity/format'
+import { formatFigure, preferredUnit, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import type { MeasuredInput } from '@/core/rules/input'
 import { inputCause } from '@/core/rules/sentence'
 import { causeVar } from '@/ui/cause'
-import { chartFont, HATCH_FILL } from '@/ui/chart'
-import { usePreference } from '@/ui/preference'
+import { HATCH_FILL } from '@/ui/chart'
+import type { Label } from '@/ui/labels/PlacedLabels'
+import type { Scale } from '@/features/respond/views/Plot'
+import type { Box } from '@/ui/labels/placeLabels'
 
-type MarksProps = {
+export type MarksProps = {
   input: MeasuredInput
   skipBands: Response['skipBands']
   ceilingPct: number
@@ -20,32 +22,15 @@ type MarksProps = {
 
 /** What stands behind the lines: where it will not turn, skip bands, the target band and limits. */
 export function CurveMarks({ input, skipBands, ceilingPct, target, startPct }: MarksProps) {
-  const preference = usePreference()
   const colour = causeVar(inputCause(input))
-  const unit = preferredUnit(input.kind, preference).symbol
   const limit = target?.limitAbove ?? null
   return (
     <>
       {startPct !== null && (
-        <ReferenceArea
-          y1={0}
-          y2={startPct}
-          fill={HATCH_FILL}
-          fillOpacity={1}
-          ifOverflow="hidden"
-          label={{ value: 'will not turn', position: 'insideTopRight', ...chartFont }}
-        />
+        <ReferenceArea y1={0} y2={startPct} fill={HATCH_FILL} fillOpacity={1} ifOverflow="hidden" />
       )}
       {(skipBands ?? []).map(({ fromPct, toPct }) => (
-        <ReferenceArea
-          key={fromPct}
-          y1={fromPct}
-          y2={toPct}
-          fill={HATCH_FILL}
-          fillOpacity={0.8}
-          ifOverflow="hidden"
-          label={{ value: 'skip band, passed over', position: 'insideTopRight', ...chartFont }}
-        />
+        <ReferenceArea key={fromPct} y1={fromPct} y2={toPct} fill={HATCH_FILL} fillOpacity={0.8} ifOverflow="hidden" />
       ))}
       {target && (
         <ReferenceArea
@@ -54,30 +39,59 @@ export function CurveMarks({ input, skipBands, ceilingPct, target, startPct }: M
           fill={colour}
           fillOpacity={0.08}
           ifOverflow="hidden"
-          label={{
-            value: `target ${formatFigure(target.bandFrom, input.kind, preference, 0)}–${formatFigure(target.bandTo, input.kind, preference, 0)} ${unit}`,
-            position: 'insideTopLeft',
-            ...chartFont,
-            fill: colour,
-          }}
         />
       )}
       {ceilingPct < 100 && (
-        <ReferenceLine
-          y={ceilingPct}
-          stroke="var(--mui-palette-text-secondary)"
-          strokeDasharray="1 3"
-          label={{ value: 'ceiling', position: 'insideBottomRight', ...chartFont }}
-        />
+        <ReferenceLine y={ceilingPct} stroke="var(--mui-palette-text-secondary)" strokeDasharray="1 3" />
       )}
       {limit !== null && limit <= input.to && (
-        <ReferenceLine
-          x={limit}
-          stroke="var(--mui-palette-error-main)"
-          strokeDasharray="2 3"
-          label={{ value: 'limit', position: 'insideLeft', ...chartFont, fill: 'var(--mui-palette-error-main)' }}
-        />
+        <ReferenceLine x={limit} stroke="var(--mui-palette-error-main)" strokeDasharray="2 3" />
       )}
     </>
   )
+}
+
+const ERROR = 'var(--mui-palette-error-main)'
+const STROKE_PX = 3
+const ALONG = ['below left', 'above left'] as const
+
+/** What is written at the marks, at places on the chart, and the lines among them. */
+export function markLabels(
+  { input, skipBands, ceilingPct, target, startPct }: MarksProps,
+  { toX, toY, plot }: Scale,
+  preference: UnitPreference,
+): { readonly labels: readonly Label[]; readonly lines: readonly Box[] } {
+  const right = plot.x + plot.width
+  const limit = target?.limitAbove ?? null
+  const figure = (value: number) => formatFigure(value, input.kind, preference, 0)
+  const hasLimit = limit !== null && limit <= input.to
+  const labels: Label[] = [
+    ...(hasLimit
+      ? [{ text: 'limit', x: toX(limit), y: plot.y + 20, sides: ['right', 'left'] as const, fill: ERROR }]
+      : []),
+    ...(target
+      ? [
+          {
+            text: `target ${figure(target.bandFrom)}–${figure(target.bandTo)} ${preferredUnit(input.kind, preference).symbol}`,
+            x: toX(Math.max(input.from, target.bandFrom)),
+            y: plot.y,
+            sides: ['below right', 'below', 'below left'] as const,
+            fill: causeVar(inputCause(input)),
+          },
+        ]
+      : []),
+    ...(ceilingPct < 100 ? [{ text: 'ceiling', x: right, y: toY(ceilingPct), sides: ALONG }] : []),
+    ...(startPct !== null ? [{ text: 'will not turn', x: right, y: toY(startPct), sides: ALONG }] : []),
+    ...(skipBands ?? []).map(({ toPct }) => ({
+      text: 'skip band, passed over',
+      x: right,
+      y: toY(toPct),
+      sides: ALONG,
+    })),
+  ]
+  const lines = [
+    ...(hasLimit ? [{ x: toX(limit) - 1, y: plot.y, width: STROKE_PX, height: plot.height }] : []),
+    ...(ceilingPct < 100 ? [{ x: plot.x, y: toY(ceilingPct) - 1, width: plot.width, height: STROKE_PX }] : []),
+  ]
+  return { labels, lines }
 }

@@ -10,7 +10,6 @@ import { FigureTable } from '@/features/respond/views/FigureTable'
 import { Plot, type Axis } from '@/features/respond/views/Plot'
 import type { ViewProps } from '@/features/respond/views/viewProps'
 import { useInstant } from '@/ui/TryItValues'
-import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
 import { useDerived, usePart } from '@/ui/workingCopy/context'
 
@@ -98,7 +97,7 @@ function FlowPlot({ rows, names }: FlowProps) {
     to: Math.ceil(most / 50) * 50,
     format: (flow) => formatFigure(flow, 'flow', preference, 0),
   }
-  return (
+  const plot = (
     <Plot
       label={`${names.lead} and ${names.own} in flow`}
       height={260}
@@ -107,10 +106,6 @@ function FlowPlot({ rows, names }: FlowProps) {
       y={y}
       overlay={(scale) => (
         <g>
-          <text x={scale.plot.x + 4} y={scale.plot.y + 10} style={chartFont}>
-            {preferredUnit('flow', preference).symbol} against percent of the {names.lead}; solid {names.lead}, dashed{' '}
-            {names.own}
-          </text>
           {now && (
             <line
               x1={scale.toX(now.leadPct)}
@@ -140,6 +135,15 @@ function FlowPlot({ rows, names }: FlowProps) {
         isAnimationActive={false}
       />
     </Plot>
+  )
+  return (
+    <>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {preferredUnit('flow', preference).symbol} against percent of the {names.lead}; solid {names.lead}, dashed{' '}
+        {names.own}
+      </Typography>
+      {plot}
+    </>
   )
 }
 

@@ -6,12 +6,12 @@ import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/look/cur
 import type { Machine } from '@/core/machine/compile'
 import { formatFigure, preferredUnit } from '@/core/quantity/format'
 import type { MeasuredInput } from '@/core/rules/input'
-import { CurveMarks } from '@/features/respond/views/CurveMarks'
+import { CurveMarks, markLabels } from '@/features/respond/views/CurveMarks'
 import { Arrows, Curves } from '@/features/respond/views/CurvePaths'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
 import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
-import { chartFont } from '@/ui/chart'
+import { PlacedLabels, type Label } from '@/ui/labels/PlacedLabels'
 import { usePreference } from '@/ui/preference'
 import { useDerived, usePart } from '@/ui/workingCopy/context'
 
@@ -64,6 +64,7 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
     () => <CurveMarks {...{ input, skipBands, ceilingPct, target, startPct }} />,
     [input, skipBands, ceilingPct, target, startPct],
   )
+  const written = (scale: Scale) => markLabels({ input, skipBands, ceilingPct, target, startPct }, scale, preference)
   const rules = response.rules.filter((rule) => !rule.off && 'input' in rule && rule.input === input.id)
   const nowX = values[input.id] ?? NaN
   const nowPct = instant.given?.evaluation.fans[0]?.speedPct ?? null
@@ -83,14 +84,17 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
               <Arrows scale={scale} points={branches.down} way="down" />
             </>
           )}
-          {!also && (
-            <Now
-              scale={scale}
-              x={clamp(nowX, input.from, input.to)}
-              pct={nowPct}
-              wording={formatFigure(nowX, input.kind, preference)}
-            />
-          )}
+          {!also && <Now scale={scale} x={clamp(nowX, input.from, input.to)} pct={nowPct} />}
+          <Written
+            scale={scale}
+            marks={written(scale)}
+            curves={[branches?.up ?? [], branches?.differ ? branches.down : []]}
+            now={
+              also
+                ? null
+                : { x: clamp(nowX, input.from, input.to), text: `now ${formatFigure(nowX, input.kind, preference)}` }
+            }
+          />
           {rules.map((rule) =>
             'fullAt' in rule ? (
               <RampHandles key={rule.id} scale={scale} ramp={rule} input={input} />
@@ -113,10 +117,9 @@ const besideCurve = (
   rest: Readonly<Record<string, number>>,
 ): readonly CurvePoint[] | null => (machine.inputIds.includes(input.id) ? risingAgainst(machine, input, rest) : null)
 
-function Now({ scale, x, pct, wording }: { scale: Scale; x: number; pct: number | null; wording: string }): ReactNode {
+function Now({ scale, x, pct }: { scale: Scale; x: number; pct: number | null }): ReactNode {
   if (Number.isNaN(x)) return null
   const { plot, toX, toY } = scale
-  const isRight = toX(x) > plot.x + plot.width / 2
   return (
     <>
       <line
@@ -127,15 +130,39 @@ function Now({ scale, x, pct, wording }: { scale: Scale; x: number; pct: number 
         stroke="var(--mui-palette-text-primary)"
         strokeWidth={1}
       />
-      <text
-        x={toX(x) + (isRight ? -5 : 5)}
-        y={plot.y + plot.height - 6}
-        textAnchor={isRight ? 'end' : 'start'}
-        style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
-      >
-        now {wording}
-      </text>
       {pct !== null && <circle cx={toX(x)} cy={toY(pct)} r={5} fill="var(--mui-palette-text-primary)" />}
     </>
   )
+}
+
+type WrittenProps = {
+  scale: Scale
+  marks: ReturnType<typeof markLabels>
+  curves: readonly (readonly CurvePoint[])[]
+  now: { readonly x: number; readonly text: string } | null
+}
+
+/** What is written on the chart, beside its lines where there is room. */
+function Written({ scale: { plot, toX, toY }, marks, curves, now }: WrittenProps): ReactNode {
+  const isNow = now !== null && !Number.isNaN(now.x)
+  const labels: Label[] = [
+    ...(isNow
+      ? [
+          {
+            text: now.text,
+            x: toX(now.x),
+            y: plot.y + plot.height - 8,
+            sides: ['right', 'left'] as const,
+            fill: 'var(--mui-palette-text-primary)',
+          },
+        ]
+      : []),
+    ...marks.labels,
+  ]
+  const keepOff = [
+    ...marks.lines,
+    ...(isNow ? [{ x: toX(now.x) - 1, y: plot.y, width: 2, height: plot.height }] : []),
+    ...curves.flat().map(({ x, pct }) => ({ x: toX(x) - 3, y: toY(pct) - 3, width: 6, height: 6 })),
+  ]
+  return <PlacedLabels labels={labels} area={plot} keepOff={keepOff} />
 }

@@ -4,7 +4,7 @@ import { contours } from 'd3-contour'
 import { useMemo } from 'react'
 import type { Levels } from '@/core/look/levels'
 import type { Scale } from '@/features/respond/views/Plot'
-import { chartFont } from '@/ui/chart'
+import { PlacedLabels } from '@/ui/labels/PlacedLabels'
 
 /** Each level is painted over the ones before. */
 const LEVEL_OPACITY = 0.11
@@ -59,23 +59,26 @@ export function LevelFills({
           />
         ))}
       </g>
-      {thresholds.length > 1 &&
-        shapes.flatMap(({ coordinates, value }) => {
-          const ring = coordinates[0]?.[0]
-          const [column = 0, row = 0] = ring?.[Math.floor(ring.length / 2)] ?? []
-          return ring && value % 20 === 0
-            ? [
-                <text
-                  key={value}
-                  x={toX(column) + 4}
-                  y={toY(row) - 3}
-                  style={{ ...chartFont, fill: 'var(--mui-palette-text-primary)' }}
-                >
-                  {value}
-                </text>,
-              ]
-            : []
-        })}
+      {thresholds.length > 1 && (
+        <PlacedLabels
+          area={plot}
+          labels={shapes.flatMap(({ coordinates, value }) => {
+            const ring = coordinates[0]?.[0]
+            const [column = 0, row = 0] = ring?.[Math.floor(ring.length / 2)] ?? []
+            return ring && value % 20 === 0
+              ? [
+                  {
+                    text: String(value),
+                    x: toX(column),
+                    y: toY(row),
+                    sides: ['above right', 'below right', 'above left', 'below left'] as const,
+                    fill: 'var(--mui-palette-text-primary)',
+                  },
+                ]
+              : []
+          })}
+        />
+      )}
     </>
   )
 }
