@@ -61,14 +61,13 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
         display: 'flex',
         alignItems: 'center',
         columnGap: { xs: 0.5, sm: 1.5 },
-        flexWrap: { xs: 'nowrap', sm: 'wrap' },
       }}
     >
       <Typography
         variant="h1"
         sx={{
           fontSize: { xs: '1.1rem', sm: '1.375rem' },
-          flex: { xs: 1, sm: 'none' },
+          flex: { xs: 1, sm: '0 1 auto' },
           minWidth: 0,
           // On a phone in two lines at most: what it is called stands whole in the record.
           '@media (max-width: 600px)': {
@@ -84,13 +83,20 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
       </Typography>
       <Typography
         variant="body2"
-        sx={{ color: 'text.secondary', flex: 1, minWidth: 180, lineHeight: 1.25, display: { xs: 'none', sm: 'block' } }}
+        sx={{ color: 'text.secondary', flex: 1, minWidth: 120, lineHeight: 1.25, display: { xs: 'none', md: 'block' } }}
       >
         {about}
       </Typography>
       <Typography
         variant="body2"
-        sx={{ display: { xs: 'none', sm: 'block' }, bgcolor: 'ground.wont', borderRadius: 1, px: 1, py: 0.25 }}
+        sx={{
+          display: { xs: 'none', sm: 'block' },
+          flexShrink: 0,
+          bgcolor: 'ground.wont',
+          borderRadius: 1,
+          px: 1,
+          py: 0.25,
+        }}
       >
         {changes === null
           ? 'never sealed'
@@ -118,7 +124,7 @@ function NextButton() {
       href={way.href}
       aria-label={`Next: ${way.words}`}
       title={`Next: ${way.words}`}
-      sx={{ minWidth: 44, maxWidth: { sm: 330 }, px: { xs: 0, sm: 1.25 } }}
+      sx={{ minWidth: 44, maxWidth: { sm: 300 }, flexShrink: 0, px: { xs: 0, sm: 1.25 } }}
     >
       <Box component="span" aria-hidden="true" sx={{ display: { sm: 'none' }, fontSize: '1.3rem', lineHeight: 1 }}>
         →
@@ -141,7 +147,7 @@ const BackButton = ({ name, sign, keys, onClick, disabled }: BackProps) => (
     disabled={disabled}
     title={`${name}, ${keys}`}
     aria-label={name}
-    sx={{ minWidth: 44, px: { xs: 0, sm: 1 } }}
+    sx={{ minWidth: 44, flexShrink: 0, px: { xs: 0, sm: 1 } }}
   >
     <Box component="span" aria-hidden="true" sx={{ fontSize: { xs: '1.3rem', sm: 'inherit' }, lineHeight: 1 }}>
       {sign}

@@ -9,7 +9,9 @@ import { formatPct, formatTime } from '@/core/quantity/format'
 import { weekClockText } from '@/core/rules/localClock'
 import { Choice } from '@/ui/Choice'
 import { DAY_OPTIONS } from '@/ui/DaysField'
+import { labelWidthPx } from '@/ui/labels/placeLabels'
 import { useTryIt } from '@/ui/TryItValues'
+import { useWidth } from '@/ui/useWidth'
 import { useDerived } from '@/ui/workingCopy/context'
 
 const KINDS: readonly (readonly [DayKind, string])[] = [
@@ -25,6 +27,7 @@ export function RunsWhenLine() {
   const later = useDeferredValue(values)
   const [day, setDay] = useState('1')
   const [kind, setKind] = useState<DayKind>(DAY_KINDS[0])
+  const [width, ref] = useWidth<HTMLDivElement>(600)
   const runs = useMemo(() => given.machine && runsWhen(given.machine, later), [given.machine, later])
   if (!runs) return null
   const spells = spellsOf(runs, Number(day), kind)
@@ -36,7 +39,10 @@ export function RunsWhenLine() {
         <Choice label="kind of day" value={kind} options={KINDS} onChange={setKind} /> ({formatTime(whole * 60)}), with
         everything but the clock as in Try it:
       </Typography>
-      <Box sx={{ display: 'flex', height: 34, border: 1, borderColor: 'divider', my: 0.5, position: 'relative' }}>
+      <Box
+        ref={ref}
+        sx={{ display: 'flex', height: 34, border: 1, borderColor: 'divider', my: 0.5, position: 'relative' }}
+      >
         {spells.map(({ fromMin, toMin, clockMin, pct }) => (
           <Box
             key={fromMin}
@@ -53,13 +59,15 @@ export function RunsWhenLine() {
                 opacity: 0.35,
               }}
             />
-            <Typography
-              variant="figure"
-              component="span"
-              sx={{ position: 'relative', fontSize: '0.75rem', px: 0.25, whiteSpace: 'nowrap' }}
-            >
-              {clockText(clockMin)} {formatPct(pct)}
-            </Typography>
+            {((toMin - fromMin) / whole) * width > labelWidthPx('00:00 100') && (
+              <Typography
+                variant="figure"
+                component="span"
+                sx={{ position: 'relative', fontSize: '0.75rem', px: 0.25, whiteSpace: 'nowrap' }}
+              >
+                {clockText(clockMin)} {formatPct(pct)}
+              </Typography>
+            )}
           </Box>
         ))}
       </Box>
