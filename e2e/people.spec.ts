@@ -84,7 +84,10 @@ test('what was made is deleted with its meaning said, and brought back; what was
 }) => {
   await makeInstallation(yard, 'To be deleted', 'exhaust', 'Hand over')
   await yard.getByRole('button', { name: 'Delete this installation…' }).click()
-  await yard.getByRole('button', { name: 'Delete this installation', exact: true }).click()
+  const sure = yard.getByRole('button', { name: 'Delete this installation', exact: true })
+  await expect(sure).toBeDisabled()
+  await yard.getByRole('textbox', { name: 'Its name, to delete it' }).fill('To be deleted')
+  await sure.click()
   await yard.waitForURL('**/yard')
   await expect(yard.getByRole('link', { name: /To be deleted/ })).toHaveCount(0)
   await expect(yard.getByText(/Deleted; gone for good on/)).toBeVisible()

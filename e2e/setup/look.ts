@@ -49,7 +49,11 @@ const findCrossed = (): string[] => {
       const box = at.getBoundingClientRect()
       for (const [how, from, to] of [
         [style.overflowX, Math.max(0, box.left - left), Math.max(0, right - box.right)],
-        [style.overflowY, Math.max(0, box.top - top) - rect.height * 0.2, Math.max(0, bottom - box.bottom) - rect.height * 0.2],
+        [
+          style.overflowY,
+          Math.max(0, box.top - top) - rect.height * 0.2,
+          Math.max(0, bottom - box.bottom) - rect.height * 0.2,
+        ],
       ] as const) {
         const over = Math.max(from, to)
         if (how === 'auto' || how === 'scroll') scrolls = true

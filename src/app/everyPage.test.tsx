@@ -65,6 +65,7 @@ const PAGES: Readonly<Record<string, (document: Installation, preference: UnitPr
       mayWork
       onPlace={nothing}
       sharing={{ links: [], onShare: nothing, onEnd: nothing }}
+      elsewhere={{ sites: [], onCopy: nothing, onMove: nothing }}
     />
   ),
   settings(document) {

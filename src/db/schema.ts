@@ -184,6 +184,10 @@ export const site = pgTable(
     id: uuid('id').notNull().defaultRandom(),
     workspaceId: ofWorkspace(),
     name: text('name').notNull(),
+    /** What whoever goes there wants to know, in words. */
+    address: text('address').notNull().default(''),
+    contact: text('contact').notNull().default(''),
+    access: text('access').notNull().default(''),
     createdAt: now('created_at'),
   },
   (table) => [

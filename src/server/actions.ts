@@ -7,9 +7,11 @@ import { auth } from '@/server/auth'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { changeRole, leaveWorkspace } from '@/server/commands/changeRole'
 import { choosePreference } from '@/server/commands/choosePreference'
+import { copyInstallation, moveInstallation } from '@/server/commands/copyAndMove'
 import { invitePerson } from '@/server/commands/invitePerson'
 import { joinWorkspace } from '@/server/commands/joinWorkspace'
 import { keepController } from '@/server/commands/keepController'
+import { keepSite } from '@/server/commands/keepSite'
 import { keepLocalRules } from '@/server/commands/keepLocalRules'
 import { keepFeeds } from '@/server/commands/keepFeeds'
 import { importInstallation, makeInstallation } from '@/server/commands/makeInstallation'
@@ -45,6 +47,22 @@ export async function importInstallationAction(input: unknown) {
   return asSigned('work', { action: 'brought in', what: 'from a file', ...about(input, 'id') }, (scope) =>
     importInstallation(scope, input),
   )
+}
+
+export async function copyInstallationAction(input: unknown) {
+  return asSigned('work', { action: 'made', what: textIn(input, 'name'), ...about(input, 'id') }, (scope) =>
+    copyInstallation(scope, input),
+  )
+}
+
+export async function moveInstallationAction(input: unknown) {
+  return asSigned('work', { action: 'moved', what: `to ${textIn(input, 'site')}`, ...about(input, 'id') }, (scope) =>
+    moveInstallation(scope, input),
+  )
+}
+
+export async function keepSiteAction(input: unknown) {
+  return asSigned('work', { action: 'changed a site', what: textIn(input, 'name') }, (scope) => keepSite(scope, input))
 }
 
 export async function keepControllerAction(input: unknown) {

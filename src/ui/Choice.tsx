@@ -29,7 +29,7 @@ export function Choice<T extends string>({ label, value, options, onChange, colo
         fontWeight: 600,
         color: colour,
         maxWidth: '100%',
-        '& .MuiSelect-select': { py: 0.25, minHeight: 24, whiteSpace: 'normal', height: 'auto' },
+        '& .MuiSelect-select': { py: 0.25, minHeight: 24 },
         '@media (max-width: 600px)': { minHeight: 44 },
       }}
     >

@@ -42,10 +42,10 @@ export function TopBar({ children }: Props) {
         bgcolor: 'ground.bar',
         color: 'ground.barText',
         height: 44,
-        px: { xs: 0.5, sm: 2 },
+        px: { xs: 0.5, md: 2 },
         display: 'flex',
         alignItems: 'center',
-        gap: { xs: 0, sm: 2.5 },
+        gap: { xs: 0, md: 2.5 },
         displayPrint: 'none',
       }}
     >
@@ -60,7 +60,7 @@ export function TopBar({ children }: Props) {
         ref={keepBarSlot}
         sx={{
           fontSize: '0.8125rem',
-          whiteSpace: { sm: 'nowrap' },
+          whiteSpace: { md: 'nowrap' },
           lineHeight: 1.2,
           minWidth: 0,
           overflow: 'hidden',
@@ -103,7 +103,7 @@ const Home = () => (
       textDecoration: 'none',
       fontWeight: 700,
       // On a phone the first of the places goes there too.
-      display: { xs: 'none', sm: 'flex' },
+      display: { xs: 'none', md: 'flex' },
       alignItems: 'center',
       minHeight: 44,
       py: 0,
@@ -136,7 +136,7 @@ const Places = ({ path }: { path: string }) => (
     component="nav"
     aria-label="Places"
     // On a phone signs stand for the words: each place is one touch away.
-    sx={{ display: 'flex', gap: { xs: 0, sm: 2.5 }, flexShrink: 0 }}
+    sx={{ display: 'flex', gap: { xs: 0, md: 2.5 }, flexShrink: 0 }}
   >
     {PLACES.map(({ name, path: to, key, sign }) => {
       const isHere = path.startsWith(to) || (to === '/yard' && path.startsWith('/installation'))
@@ -153,21 +153,21 @@ const Places = ({ path }: { path: string }) => (
             textDecoration: 'none',
             fontSize: '0.875rem',
             lineHeight: '41px',
-            minWidth: { xs: 44, sm: 0 },
+            minWidth: { xs: 44, md: 0 },
             textAlign: 'center',
             py: 0,
             borderBottom: '3px solid',
             borderColor: isHere ? '#A8CEC8' : 'transparent',
           }}
         >
-          <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+          <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
             {name}
           </Box>
           <Box
             component="svg"
             viewBox="0 0 20 20"
             aria-hidden="true"
-            sx={{ display: { sm: 'none' }, width: 20, height: 20, verticalAlign: 'middle' }}
+            sx={{ display: { md: 'none' }, width: 20, height: 20, verticalAlign: 'middle' }}
           >
             <path d={sign} fill="none" stroke="currentColor" strokeWidth="1.7" strokeLinejoin="round" />
           </Box>
@@ -194,26 +194,26 @@ const FindButton = ({ onClick }: { onClick: () => void }) => (
     onClick={onClick}
     aria-label="Find or do…"
     sx={{
-      border: { xs: 0, sm: 1 },
-      borderColor: { xs: 'transparent', sm: '#5C6E75' },
+      border: { xs: 0, md: 1 },
+      borderColor: { xs: 'transparent', md: '#5C6E75' },
       borderRadius: 1,
       height: 30,
-      px: { xs: 0, sm: 1.25 },
-      minWidth: { sm: 200 },
-      justifyContent: { xs: 'center', sm: 'space-between' },
+      px: { xs: 0, md: 1.25 },
+      minWidth: { md: 200 },
+      justifyContent: { xs: 'center', md: 'space-between' },
       fontSize: '0.8125rem',
       color: '#C6D2D0',
       gap: 2,
       flexShrink: 0,
     }}
   >
-    <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+    <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
       Find or do…
     </Box>
-    <Box component="svg" viewBox="0 0 16 16" aria-hidden="true" sx={{ display: { sm: 'none' }, width: 16, height: 16 }}>
+    <Box component="svg" viewBox="0 0 16 16" aria-hidden="true" sx={{ display: { md: 'none' }, width: 16, height: 16 }}>
       <path d="M7 2a5 5 0 1 0 0 10A5 5 0 0 0 7 2M11 11l4 4" fill="none" stroke="currentColor" strokeWidth="2" />
     </Box>
-    <Box component="span" sx={{ fontFamily: MONO, display: { xs: 'none', sm: 'inline' } }}>
+    <Box component="span" sx={{ fontFamily: MONO, display: { xs: 'none', md: 'inline' } }}>
       Ctrl K
     </Box>
   </ButtonBase>

@@ -15,3 +15,7 @@ export const PLACES = [
 export const outageAtSite = (site: string): string => `/outage?${new URLSearchParams({ site }).toString()}`
 /** The same for one installation. */
 export const outageOf = (installationId: string): string => `/outage?only=${installationId}`
+
+export const sitePath = (siteId: string): string => `/site/${siteId}`
+/** The cards of everything on a site, one a page. */
+export const cardsOfSite = (siteId: string): string => `/cards/${siteId}`

@@ -142,6 +142,8 @@ export const theme = createTheme({
     duration: { enteringScreen: 120, leavingScreen: 120, standard: 120, short: 120, shorter: 120, shortest: 120 },
   },
   components: {
+    // What is chosen wraps: no word of it is cut off.
+    MuiSelect: { styleOverrides: { select: { '&&': { whiteSpace: 'normal', height: 'auto' } } } },
     MuiCssBaseline: {
       styleOverrides: {
         // What is touched is as high as a thumb. A link in the run of a line reaches over it above and below, and moves nothing.
@@ -163,6 +165,11 @@ export const theme = createTheme({
         '.MuiInputBase-root.Mui-focused, .MuiSlider-thumb.Mui-focusVisible': {
           outline: '2px solid var(--mui-palette-text-primary)',
           outlineOffset: 2,
+        },
+        // Where the system sets the colours, what is written in a picture goes with them, and what a colour says keeps it.
+        '@media (forced-colors: active)': {
+          'svg text': { fill: 'CanvasText !important' },
+          '[role="img"], [role="slider"], [data-colour]': { forcedColorAdjust: 'none' },
         },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' },

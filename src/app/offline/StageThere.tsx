@@ -26,7 +26,9 @@ const STAGES: Readonly<Record<string, (pack: Pack) => ReactNode>> = {
   rehearse: ({ id, models }) => <RehearseStage installationId={id} files={[]} models={models} onFeeds={nowhere} />,
   'dial-in': ({ id }) => <DialInStage installationId={id} />,
   prove: ({ id, results, photos }) => <ProveStage installationId={id} results={results} photos={photos} />,
-  'hand-over': (pack) => <HandOverStage installationId={pack.id} {...pack} onPlace={null} sharing={null} />,
+  'hand-over': (pack) => (
+    <HandOverStage installationId={pack.id} {...pack} onPlace={null} sharing={null} elsewhere={null} />
+  ),
 }
 
 /** One page of an installation that was taken along. */

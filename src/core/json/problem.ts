@@ -156,6 +156,7 @@ export type Problem = { readonly path: string } & (
       readonly code:
         | 'last_owner'
         | 'site_in_use'
+        | 'site_taken'
         | 'check_gone'
         | 'copy_too_large'
         | 'no_installation_in_zip'

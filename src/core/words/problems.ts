@@ -168,6 +168,7 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
     `Nothing sets “${means}” here${builtIn ? `, and it is not built in: add a setting for it, or “${builtIn}”` : ': add a setting for it'}.`,
   slot_beyond: ({ name, group, slot, places }) => `${name} is for ${group} ${slot}, but this controller has ${places}.`,
   last_owner: () => 'A workspace has an owner: make somebody else one first.',
+  site_taken: () => 'Another site is called that already; choose another name, or move what is here over to it.',
   site_in_use: () => 'There are installations on this site, in the yard or archived; move or delete them first.',
   check_gone: () => 'This check no longer belongs to the setting; open Prove again.',
   no_installation_in_zip: () => 'No installation in this file can be read: choose the zip of an exported installation.',

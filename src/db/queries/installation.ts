@@ -21,7 +21,12 @@ export type WorkingCopy = {
   /** The change that was kept last, by the id its page gave it. */
   readonly saveId: string
 }
-type OfSite = { readonly id: string; readonly siteName: string; readonly setAsideAt: Date | null }
+type OfSite = {
+  readonly id: string
+  readonly siteId: string
+  readonly siteName: string
+  readonly setAsideAt: Date | null
+}
 export type InstallationRow = OfSite & { readonly kind: 'open'; readonly workingCopy: WorkingCopy }
 /** A row whose document this program cannot open: it is shown as text, exported, mended or set aside. */
 export type UnreadableRow = OfSite & {
@@ -37,6 +42,7 @@ export const itsSite = and(eq(site.workspaceId, installation.workspaceId), eq(si
 
 const columns = {
   id: installation.id,
+  siteId: site.id,
   siteName: site.name,
   setAsideAt: installation.setAsideAt,
   version: workingCopy.version,
@@ -51,8 +57,8 @@ const selectInstallations = (tx: Transaction) =>
 
 type Selected = OfSite & { version: number; document: unknown; savedAt: Date; savedBy: string; saveId: string }
 
-function toRow({ id, siteName, setAsideAt, document: data, version, savedAt, savedBy, saveId }: Selected): AnyRow {
-  const of = { id, siteName, setAsideAt }
+function toRow({ id, siteId, siteName, setAsideAt, document: data, version, savedAt, savedBy, saveId }: Selected): AnyRow {
+  const of = { id, siteId, siteName, setAsideAt }
   const opened = openInstallation(data)
   if (opened.kind === 'unreadable')
     return { ...of, kind: 'unreadable', name: nameIn(data), version, data, problems: opened.problems }
@@ -165,6 +171,30 @@ export const placeInstallation = (scope: Scope, id: string, place: Place): Promi
       kind: 'note',
       text: `${nameIn(row.data)} was ${how}.`,
       writtenBy: personName,
+    })
+    return true
+  })
+
+/** Puts an installation on another site; false when this workspace has none of that id. Its log says where it stood. */
+export const moveInstallation = (scope: Scope, id: string, to: { id: string; name: string }): Promise<boolean> =>
+  inWorkspace(scope, async (tx) => {
+    const here = within(scope, installation, eq(installation.id, id))
+    const [row] = await tx
+      .select({ siteId: installation.siteId, siteName: site.name })
+      .from(installation)
+      .innerJoin(site, itsSite)
+      .where(here)
+      .for('update', { of: installation })
+    if (!row) return false
+    if (row.siteId === to.id) return true
+    await tx.update(installation).set({ siteId: to.id }).where(here)
+    await tx.insert(logEntry).values({
+      id: randomUUID(),
+      workspaceId: scope.workspaceId,
+      installationId: id,
+      kind: 'note',
+      text: `Moved from ${row.siteName} to ${to.name}.`,
+      writtenBy: scope.personName,
     })
     return true
   })

@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull } from 'drizzle-orm'
+import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import { inWorkspace, type Scope } from '@/db/client'
 import { within } from '@/db/queries/within'
 import { installation, site } from '@/db/schema'
@@ -40,5 +40,39 @@ export const removeEmptySite = (scope: Scope, id: string): Promise<'done' | 'in-
     if (!known) return 'unknown'
     if ((await tx.$count(installation, within(scope, installation, eq(installation.siteId, id)))) > 0) return 'in-use'
     await tx.delete(site).where(here)
+    return 'done'
+  })
+
+/** What whoever goes there wants to know, in words. */
+export type SiteFacts = { readonly address: string; readonly contact: string; readonly access: string }
+
+/** One site with what is known of it; null when this workspace has none of that id. */
+export const getSite = (scope: Scope, id: string): Promise<(Site & SiteFacts) | null> =>
+  inWorkspace(scope, async (tx) => {
+    const { address, contact, access } = site
+    const [row] = await tx
+      .select({ id: site.id, name: site.name, address, contact, access })
+      .from(site)
+      .where(within(scope, site, eq(site.id, id)))
+    return row ?? null
+  })
+
+/** Keeps name and facts of a site. Another site may have the name already: then nothing is changed. */
+export const keepSite = (
+  scope: Scope,
+  { id, name, ...facts }: Site & SiteFacts,
+): Promise<'done' | 'taken' | 'unknown'> =>
+  inWorkspace(scope, async (tx) => {
+    const [known] = await tx
+      .select({ id: site.id })
+      .from(site)
+      .where(within(scope, site, eq(site.id, id)))
+      .for('update')
+    if (!known) return 'unknown'
+    if ((await tx.$count(site, within(scope, site, and(eq(site.name, name), ne(site.id, id))))) > 0) return 'taken'
+    await tx
+      .update(site)
+      .set({ name, ...facts })
+      .where(within(scope, site, eq(site.id, id)))
     return 'done'
   })

@@ -81,9 +81,10 @@ export function AccountPage({ name, email, sessions, hasSecondFactor, hasPasskey
         />
         <OneForm
           title="Password"
+          about="The new one has at least 10 characters."
           fields={[
             { name: 'old', label: 'Password now', type: 'password', complete: 'current-password' },
-            { name: 'new', label: 'New password, at least 10 characters', type: 'password', complete: 'new-password' },
+            { name: 'new', label: 'New password', type: 'password', complete: 'new-password' },
           ]}
           button="Change"
           onSubmit={({ old: currentPassword = '', new: newPassword = '' }) =>

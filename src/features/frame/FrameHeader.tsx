@@ -60,23 +60,16 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
       sx={{
         display: 'flex',
         alignItems: 'center',
-        columnGap: { xs: 0.5, sm: 1.5 },
+        columnGap: { xs: 0.5, md: 1.5 },
       }}
     >
       <Typography
         variant="h1"
         sx={{
-          fontSize: { xs: '1.1rem', sm: '1.375rem' },
-          flex: { xs: 1, sm: '0 1 auto' },
+          fontSize: { xs: '1.1rem', md: '1.375rem' },
+          flex: { xs: 1, md: '0 1 auto' },
           minWidth: 0,
-          // On a phone in two lines at most: what it is called stands whole in the record.
-          '@media (max-width: 600px)': {
-            display: '-webkit-box',
-            WebkitLineClamp: 2,
-            WebkitBoxOrient: 'vertical',
-            overflow: 'hidden',
-            lineHeight: 1.2,
-          },
+          lineHeight: 1.2,
         }}
       >
         {name}
@@ -90,7 +83,7 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
       <Typography
         variant="body2"
         sx={{
-          display: { xs: 'none', sm: 'block' },
+          display: { xs: 'none', md: 'block' },
           flexShrink: 0,
           bgcolor: 'ground.wont',
           borderRadius: 1,
@@ -124,12 +117,12 @@ function NextButton() {
       href={way.href}
       aria-label={`Next: ${way.words}`}
       title={`Next: ${way.words}`}
-      sx={{ minWidth: 44, maxWidth: { sm: 300 }, flexShrink: 0, px: { xs: 0, sm: 1.25 } }}
+      sx={{ minWidth: 44, maxWidth: { md: 300 }, flexShrink: 0, px: { xs: 0, md: 1.25 } }}
     >
-      <Box component="span" aria-hidden="true" sx={{ display: { sm: 'none' }, fontSize: '1.3rem', lineHeight: 1 }}>
+      <Box component="span" aria-hidden="true" sx={{ display: { md: 'none' }, fontSize: '1.3rem', lineHeight: 1 }}>
         →
       </Box>
-      <Box component="span" sx={{ display: { xs: 'none', sm: 'block' }, textAlign: 'left', lineHeight: 1.2 }}>
+      <Box component="span" sx={{ display: { xs: 'none', md: 'block' }, textAlign: 'left', lineHeight: 1.2 }}>
         Next: {way.words}
       </Box>
     </Button>
@@ -147,12 +140,12 @@ const BackButton = ({ name, sign, keys, onClick, disabled }: BackProps) => (
     disabled={disabled}
     title={`${name}, ${keys}`}
     aria-label={name}
-    sx={{ minWidth: 44, flexShrink: 0, px: { xs: 0, sm: 1 } }}
+    sx={{ minWidth: 44, flexShrink: 0, px: { xs: 0, md: 1 } }}
   >
-    <Box component="span" aria-hidden="true" sx={{ fontSize: { xs: '1.3rem', sm: 'inherit' }, lineHeight: 1 }}>
+    <Box component="span" aria-hidden="true" sx={{ fontSize: { xs: '1.3rem', md: 'inherit' }, lineHeight: 1 }}>
       {sign}
     </Box>
-    <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' }, ml: 0.75 }}>
+    <Box component="span" sx={{ display: { xs: 'none', md: 'inline' }, ml: 0.75 }}>
       {name}
     </Box>
   </Button>

@@ -10,7 +10,7 @@ import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Left out on a phone, where the bar is narrow and the notice below says it whole. */
 const Detail = ({ children }: { children: ReactNode }) => (
-  <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+  <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
     {children}
   </Box>
 )

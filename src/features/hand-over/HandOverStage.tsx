@@ -15,6 +15,7 @@ import { Afterwards } from '@/features/hand-over/Afterwards'
 import { CurvePair } from '@/features/hand-over/CurvePair'
 import { Gate } from '@/features/hand-over/Gate'
 import { LeftBehind } from '@/features/hand-over/LeftBehind'
+import { CopyAndMove, type Elsewhere } from '@/features/hand-over/CopyAndMove'
 import { OutOfYard } from '@/features/hand-over/OutOfYard'
 import { Revisions } from '@/features/hand-over/Revisions'
 import { SealForm } from '@/features/hand-over/SealForm'
@@ -40,11 +41,13 @@ type Props = {
   onPlace: ((input: unknown) => Promise<Answer>) | null
   /** Links to the record; null where the role does not let one, or there is no signal. */
   sharing: Sharing | null
+  /** To copy and to move it; null where the role does not let one, or there is no signal. */
+  elsewhere: Elsewhere | null
 }
 
 /** What changed since the last seal, what is still open, the seal with its reasons, the record, the log. */
 export function HandOverStage(props: Props) {
-  const { installationId, revisions, lastSealed, maySeal, mayWork, onPlace, sharing } = props
+  const { installationId, revisions, lastSealed, maySeal, mayWork, onPlace, sharing, elsewhere } = props
   const results = useResults(installationId, props.results)
   const log = useLog(installationId, props.log)
   const [corrects, setCorrects] = useState<ShownEntry | null>(null)
@@ -79,7 +82,15 @@ export function HandOverStage(props: Props) {
             <Link href={`/log?of=${installationId}`}>Search it, or take it as CSV</Link>
           </Typography>
           <LogList entries={log} onCorrect={mayWork ? setCorrects : undefined} />
-          {onPlace && <OutOfYard installationId={installationId} isSealed={last !== undefined} onPlace={onPlace} />}
+          {elsewhere && <CopyAndMove installationId={installationId} name={document.name} {...elsewhere} />}
+          {onPlace && (
+            <OutOfYard
+              installationId={installationId}
+              name={document.name}
+              isSealed={last !== undefined}
+              onPlace={onPlace}
+            />
+          )}
         </>
       }
       sideTitle="Changes, papers, log"

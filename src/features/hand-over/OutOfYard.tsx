@@ -2,6 +2,8 @@
 
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
@@ -11,14 +13,16 @@ import { TextButton } from '@/ui/TextButton'
 
 type Props = {
   installationId: string
+  name: string
   isSealed: boolean
   onPlace: (input: unknown) => Promise<Answer>
 }
 
 /** Takes an installation out of the yard; what that means is said before it is done. */
-export function OutOfYard({ installationId, isSealed, onPlace }: Props) {
+export function OutOfYard({ installationId, name, isSealed, onPlace }: Props) {
   const router = useRouter()
   const [isSure, setSure] = useState(false)
+  const [typed, setTyped] = useState('')
   const [message, setMessage] = useState<string | null>(null)
   async function go(place: 'aside' | 'deleted'): Promise<void> {
     const answer = await onPlace({ kind: 'installation', id: installationId, place }).catch(() => NO_ANSWER)
@@ -42,9 +46,24 @@ export function OutOfYard({ installationId, isSealed, onPlace }: Props) {
       {!isSealed &&
         (isSure ? (
           <>
-            <TextButton label="Delete this installation" onClick={() => void go('deleted')}>
-              Delete it
-            </TextButton>{' '}
+            <TextField
+              label="Its name, to delete it"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+              size="small"
+              fullWidth
+              sx={{ my: 1 }}
+              helperText={`Type “${name}”.`}
+            />
+            <Button
+              size="small"
+              variant="outlined"
+              color="error"
+              disabled={typed.trim() !== name.trim()}
+              onClick={() => void go('deleted')}
+            >
+              Delete this installation
+            </Button>{' '}
             <TextButton label="Keep this installation" onClick={() => setSure(false)}>
               Keep it
             </TextButton>

@@ -21,16 +21,19 @@ export function StillOpen({ open, stays, onStays }: Props) {
           <Notice title={title} grave>
             {detail}
           </Notice>
+          <Typography variant="body2" sx={{ mt: 1, mb: 0.5 }} aria-hidden="true">
+            Why this stays: {title} *
+          </Typography>
           <TextField
-            label={`Why this stays: ${title}`}
             value={stays[key] ?? ''}
             onChange={(event) => onStays(key, event.target.value)}
             required
             fullWidth
             multiline
             size="small"
-            sx={{ mt: 1 }}
-            slotProps={{ htmlInput: { minLength: 3, maxLength: 300 } }}
+            slotProps={{
+              htmlInput: { 'aria-label': `Why this stays: ${title}`, minLength: 3, maxLength: 300 },
+            }}
           />
         </Box>
       ))}

@@ -11,12 +11,19 @@ import { CardCurve } from '@/ui/CardCurve'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
 /** The card for the box: one side, to be read without the program, with or without signal. */
-export function CardSheet({ sealed }: { sealed: Sealed }) {
+export function CardSheet({ sealed, as = 'main' }: { sealed: Sealed; as?: 'main' | 'section' }) {
   const card = useMemo(() => boxCard(sealed), [sealed])
   return (
     <Box
-      component="main"
-      sx={{ maxWidth: 900, mx: 'auto', p: { xs: 2, sm: 3 }, bgcolor: 'ground.sheet', minHeight: '100vh' }}
+      component={as}
+      sx={{
+        breakAfter: 'page',
+        maxWidth: 900,
+        mx: 'auto',
+        p: { xs: 2, sm: 3 },
+        bgcolor: 'ground.sheet',
+        minHeight: '100vh',
+      }}
     >
       <Head card={card} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 3, mt: 1.5 }}>

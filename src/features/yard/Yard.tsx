@@ -13,7 +13,7 @@ import { Notice } from '@/ui/Notice'
 import { PlaceButton } from '@/ui/PlaceButton'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
-import { outageAtSite } from '@/ui/places'
+import { outageAtSite, sitePath } from '@/ui/places'
 import { paletteVar } from '@/ui/paletteVar'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
@@ -86,6 +86,7 @@ export function Yard({
           <SiteTable
             key={group}
             site={isBySite ? group : null}
+            siteId={isBySite ? sites.find(({ name: called }) => called === group)?.id : undefined}
             lines={lines.filter((line) => !isBySite || line.site === group)}
             bad={bad.filter((line) => !isBySite || line.site === group)}
             isOnly={groups.length === 1 && group === name}
@@ -187,7 +188,7 @@ const GRID = {
   display: 'grid',
   gridTemplateColumns: {
     xs: '1fr auto',
-    sm: 'minmax(180px, 1.1fr) minmax(140px, 1.2fr) 90px 90px minmax(120px, 0.8fr)',
+    md: 'minmax(180px, 1.1fr) minmax(140px, 1.2fr) 90px 90px minmax(120px, 0.8fr)',
   },
   columnGap: 2,
   alignItems: 'center',
@@ -220,27 +221,29 @@ const ROWS = {
   },
   '& .row b': { display: 'block', fontWeight: 700 },
   '& .row small': { fontSize: '0.8125rem', color: 'text.secondary' },
-  '& .rail': { order: { xs: 3, sm: 0 }, gridColumn: { xs: '1 / -1', sm: 'auto' } },
+  '& .rail': { order: { xs: 3, md: 0 }, gridColumn: { xs: '1 / -1', md: 'auto' } },
   '& .speed, & .gives': { typography: 'figure', textAlign: 'right' },
   '& .speed': { fontWeight: 600, fontSize: '1.0625rem' },
-  '& .gives': { fontSize: '0.875rem', display: { xs: 'none', sm: 'block' } },
+  '& .gives': { fontSize: '0.875rem', display: { xs: 'none', md: 'block' } },
   '& .standing': { typography: 'body2' },
 } as const
 
 type TableProps = {
   /** Null where the rows are of all sites. */
   site: string | null
+  siteId: string | undefined
   lines: readonly YardLine[]
   bad: readonly BadLine[]
   isOnly: boolean
   mayArchive: boolean
 }
 
-function SiteTable({ site, lines, bad, isOnly, mayArchive }: TableProps) {
+function SiteTable({ site, siteId, lines, bad, isOnly, mayArchive }: TableProps) {
   return (
     <Box component="section" aria-label={site ?? ALL_SITES} sx={{ mb: 3 }}>
       <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
         {!isOnly && site !== null && <Typography variant="h2">{site}</Typography>}
+        {siteId !== undefined && <Link href={sitePath(siteId)}>Site</Link>}
         {lines.length > 0 && site !== null && <Link href={outageAtSite(site)}>After an outage</Link>}
         {site !== null && <TakeAlong site={site} ids={lines.map(({ id }) => id)} />}
       </Box>
@@ -248,7 +251,7 @@ function SiteTable({ site, lines, bad, isOnly, mayArchive }: TableProps) {
         aria-hidden="true"
         sx={{
           ...GRID,
-          display: { xs: 'none', sm: 'grid' },
+          display: { xs: 'none', md: 'grid' },
           borderBottom: '2px solid',
           borderColor: 'text.primary',
           pb: 0.75,

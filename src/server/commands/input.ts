@@ -8,3 +8,6 @@ export const isUuid = (text: string): boolean => new RegExp(UUID).test(text)
 
 /** An instant by the clock of whoever sends it. */
 export const Instant = Type.String({ maxLength: 40, pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$' })
+
+/** What people call something: one word at least. */
+export const Named = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })

@@ -6,12 +6,11 @@ import type { Scope } from '@/db/client'
 import { createInstallation } from '@/db/queries/installation'
 import { ensureSite } from '@/db/queries/site'
 import { closed } from '@/core/json/vocabulary'
-import { Uuid } from '@/server/commands/input'
+import { Named, Uuid } from '@/server/commands/input'
 import { heavy } from '@/server/heavy/heavy'
 import { refreshLine } from '@/server/refreshLines'
 import type { Result } from '@/server/result'
 
-const Named = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })
 const readNew = validator(
   Type.Object(
     { id: Uuid, site: Named, name: Named, duty: Type.Union(DUTIES.map((duty) => Type.Literal(duty))) },

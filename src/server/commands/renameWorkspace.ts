@@ -3,9 +3,10 @@ import { validator } from '@/core/json/validator'
 import type { Scope } from '@/db/client'
 import { renameWorkspace as rename } from '@/db/queries/workspace'
 import { closed } from '@/core/json/vocabulary'
+import { Named } from '@/server/commands/input'
 import type { Result } from '@/server/result'
 
-const readInput = validator(Type.Object({ name: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }) }, closed))
+const readInput = validator(Type.Object({ name: Named }, closed))
 
 export async function renameWorkspace(scope: Scope, input: unknown): Promise<Result> {
   const read = readInput(input)

@@ -22,8 +22,10 @@ type Place = { readonly x: number; readonly y: number }
 const LETTER_PX = 8
 export const LABEL_HEIGHT_PX = 13
 const GAP_PX = 4
-/** How far a label goes from its point for want of room, in steps of its own height. */
+/** How far a label goes from its point for want of room, in steps of its own height or two letters. */
 const MOST_STEPS = 6
+
+const range = (from: number, to: number): number[] => Array.from({ length: to - from + 1 }, (_, index) => from + index)
 
 export const labelWidthPx = (text: string): number => text.length * LETTER_PX
 
@@ -50,14 +52,20 @@ function boxOn(side: Side, { x, y, text }: LabelWish): Box {
   return { x: left, y: top, width, height }
 }
 
-/** The places it is tried at: its sides, then each a line higher or lower, ever further. */
+/** How far a label is moved for want of room, the nearest first. */
+const MOVES: readonly (readonly [across: number, down: number])[] = range(-MOST_STEPS, MOST_STEPS)
+  .flatMap((across) =>
+    range(-MOST_STEPS, MOST_STEPS).map((down) => [across * 2 * LETTER_PX, down * LABEL_HEIGHT_PX] as const),
+  )
+  .toSorted(([x1, y1], [x2, y2]) => Math.hypot(x1, y1) - Math.hypot(x2, y2))
+
+/** The places it is tried at: its sides, then each a little higher, lower or to a side, ever further. */
 function* places(wish: LabelWish): Generator<Box> {
-  for (let step = 0; step <= (wish.stays ? 0 : MOST_STEPS); step++)
-    for (const away of step === 0 ? [0] : [-step, step])
-      for (const side of wish.sides) {
-        const box = boxOn(side, wish)
-        yield { ...box, y: box.y + away * LABEL_HEIGHT_PX }
-      }
+  for (const [across, down] of wish.stays ? [[0, 0] as const] : MOVES)
+    for (const side of wish.sides) {
+      const box = boxOn(side, wish)
+      yield { ...box, x: box.x + across, y: box.y + down }
+    }
 }
 
 /** The places a label is tried at on one line: its sides, then pushed along it, ever further. */

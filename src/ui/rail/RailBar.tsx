@@ -11,7 +11,13 @@ export function RailBar({
   floorPct: number
   ceilingPct: number
 }) {
-  const band = { position: 'absolute', top: 12, bottom: 5, printColorAdjust: 'exact' } as const
+  const band = {
+    position: 'absolute',
+    top: 12,
+    bottom: 5,
+    printColorAdjust: 'exact',
+    forcedColorAdjust: 'none',
+  } as const
   return (
     <>
       <div style={{ ...band, left: 0, right: 0, backgroundColor: paletteVar('ground.wont') }} />

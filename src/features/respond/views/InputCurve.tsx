@@ -17,7 +17,7 @@ import { useDerived, usePart } from '@/ui/workingCopy/context'
 
 const NO_ROWS: readonly object[] = []
 
-const SPEED_AXIS: Axis = { from: 0, to: 100, ticks: [0, 25, 50, 75, 100] }
+const SPEED_AXIS: Axis = { from: 0, to: 100, ticks: [0, 25, 50, 75, 100], unit: '%' }
 
 export type InputCurveProps = {
   input: MeasuredInput

@@ -71,6 +71,10 @@ function ReportPlot({ onPlot }: { onPlot: (plot: PlotArea) => void }) {
   return null
 }
 
+/** The unit of an axis stands at its last tick. */
+const tickText = (value: number, { to, unit, format = String }: Axis): string =>
+  unit !== undefined && Math.abs(value - to) < 1e-9 ? `${format(value)} ${unit}` : format(value)
+
 type FrameProps = Pick<Props, 'rows' | 'x' | 'y' | 'children'> & { height: number; onPlot: (plot: PlotArea) => void }
 
 const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: FrameProps) {
@@ -90,8 +94,7 @@ const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: Fram
           ticks={x.ticks && [...x.ticks]}
           tick={chartFont}
           stroke="var(--mui-palette-text-secondary)"
-          tickFormatter={x.format}
-          unit={x.unit ? ` ${x.unit}` : undefined}
+          tickFormatter={(value: number) => tickText(value, x)}
         />
         <YAxis
           type="number"
@@ -99,7 +102,7 @@ const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: Fram
           allowDataOverflow
           ticks={y.ticks && [...y.ticks]}
           tick={chartFont}
-          tickFormatter={y.format}
+          tickFormatter={(value: number) => tickText(value, y)}
           stroke="none"
           width={60}
         />

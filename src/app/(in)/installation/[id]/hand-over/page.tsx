@@ -1,19 +1,27 @@
 import { getSealed } from '@/db/queries/revision'
 import { HandOverStage } from '@/features/hand-over/HandOverStage'
 import { listShareLinks } from '@/db/queries/shareLink'
-import { endShareAction, placeAction, shareRecordAction } from '@/server/actions'
+import { listSites } from '@/db/queries/site'
+import {
+  copyInstallationAction,
+  endShareAction,
+  moveInstallationAction,
+  placeAction,
+  shareRecordAction,
+} from '@/server/actions'
 import { shownLog, shownPhotos, shownResults, shownRevisions } from '@/server/pack'
 import { may } from '@/server/rights'
 import { requireSignedAt, type AtInstallation } from '@/server/scope'
 
 export default async function HandOverPage(props: AtInstallation) {
   const { scope, role, id } = await requireSignedAt(props)
-  const [revisions, log, results, photos, links] = await Promise.all([
+  const [revisions, log, results, photos, links, sites] = await Promise.all([
     shownRevisions(scope, id),
     shownLog(scope, id),
     shownResults(scope, id),
     shownPhotos(scope, id),
     may(role, 'seal') ? listShareLinks(scope, id) : [],
+    listSites(scope),
   ])
   const [last] = revisions
   return (
@@ -34,6 +42,11 @@ export default async function HandOverPage(props: AtInstallation) {
               onShare: shareRecordAction,
               onEnd: endShareAction,
             }
+          : null
+      }
+      elsewhere={
+        may(role, 'work')
+          ? { sites: sites.map(({ name }) => name), onCopy: copyInstallationAction, onMove: moveInstallationAction }
           : null
       }
     />
