@@ -1,4 +1,4 @@
-import { fit, type Fit } from '@/core/controller/fit'
+import { carriedOut, fit, type Fit } from '@/core/controller/fit'
 import type { Loss } from '@/core/controller/loss'
 import type { Place } from '@/core/controller/safeSide'
 import type { ControllerModel } from '@/core/controller/schema'
@@ -39,6 +39,15 @@ const MISSING: ReadonlySet<Loss['kind']> = new Set([
   'crosses-skip-band',
   'lost-sensor',
 ] as const)
+
+/** What a controller would not do at all of a response: quickly, for who asks of many. */
+export const missingOf = (
+  response: Response,
+  brief: Place,
+  kit: Pick<Kit, 'fans'>,
+  model: ControllerModel,
+): readonly Loss[] =>
+  carriedOut(response, model, fitPlace({ brief, kit, response })).losses.filter(({ kind }) => MISSING.has(kind))
 
 const PHASE_CUT_MOTORS: ReadonlySet<Fan['motor']> = new Set(['shaded-pole', 'capacitor', 'unknown'] as const)
 

@@ -3,19 +3,19 @@ import { hasWords } from '@/core/glossary/hasWords'
 import { parseQuantity } from '@/core/quantity/parse'
 import type { Offer } from '@/core/sentences/behaviour'
 
-export type Found = {
-  readonly offer: Offer
+export type Found<O extends Offer = Offer> = {
+  readonly offer: O
   /** What was typed as a figure, in the base unit. */ readonly figure: number | null
 }
 
 /** The offers that have all the words typed, the best first; a figure among them (“run on 10”, “temp 24c”) is taken where the offer has a use for it. */
-export function findOffers(offers: readonly Offer[], typed: string): readonly Found[] {
+export function findOffers<O extends Offer>(offers: readonly O[], typed: string): readonly Found<O>[] {
   if (whyNotHere(typed) !== null) return []
   const tokens = typed.toLowerCase().split(/\s+/).filter(Boolean)
   const words = tokens.filter((token) => !/^[-−]?\d/.test(token) && !isUnitAfterFigure(tokens, token))
   const figureText = figureOf(tokens)
   const phrase = words.join(' ')
-  const found = offers.flatMap((offer): Found[] => {
+  const found = offers.flatMap((offer): Found<O>[] => {
     if (!hasWords(`${offer.sentence} ${offer.words} ${(offer.also ?? []).join(' ')}`, phrase)) return []
     if (figureText === null) return [{ offer, figure: null }]
     if (!offer.figure) return []

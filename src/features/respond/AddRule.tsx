@@ -7,9 +7,9 @@ import TextField from '@mui/material/TextField'
 import { useSearchParams } from 'next/navigation'
 import { memo, useEffect, useEffectEvent, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import type { Offer } from '@/core/sentences/behaviour'
 import { findOffers, type Found } from '@/core/sentences/findOffers'
-import { offers } from '@/core/sentences/table'
+import type { OfferHere } from '@/core/sentences/offersFor'
+import { useOffers } from '@/features/respond/useOffers'
 import { capital } from '@/core/sentences/words'
 import { termsFor, whyNotHere } from '@/core/glossary/glossary'
 import { formatQuantity, formatTime } from '@/core/quantity/format'
@@ -22,11 +22,16 @@ const meaning = (typed: string): string | null => {
   return first ? `${capital(first.term)}: ${first.means}.` : null
 }
 
+const withBeyondLast = (found: readonly Found<OfferHere>[]): Found<OfferHere>[] => [
+  ...found.filter(({ offer }) => !offer.isBeyond),
+  ...found.filter(({ offer }) => offer.isBeyond),
+]
+
 /** Adding a behaviour is choosing a sentence, by typing a few words of it and, if one likes, its figure. */
 export const AddRule = memo(function AddRule() {
   const documentNow = useDocumentNow()
   // Looked up when the list opens: it need not follow every figure that is being dragged.
-  const [offered, setOffered] = useState<readonly Offer[]>([])
+  const [offered, lookUp] = useOffers(documentNow)
   const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const input = useRef<HTMLInputElement>(null)
@@ -35,7 +40,7 @@ export const AddRule = memo(function AddRule() {
   const [typed, setTyped] = useState('')
   const [isOpen, setOpen] = useState(false)
   const open = () => {
-    setOffered(offers(documentNow()))
+    lookUp()
     setOpen(true)
   }
   const lookFor = useEffectEvent((word: string) => {
@@ -49,16 +54,20 @@ export const AddRule = memo(function AddRule() {
   // A new key empties the box after a choice.
   const [turn, setTurn] = useState(0)
   useHotkeys('a', () => input.current?.focus(), { preventDefault: true })
-  const wording = ({ offer, figure }: Found): string =>
+  const hasBeyond = offered.some(({ isBeyond }) => isBeyond)
+  const wording = ({ offer, figure }: Found<OfferHere>): string =>
     figure === null || !offer.figure
       ? offer.sentence
       : `${offer.sentence} · ${offer.figure.quantity === 'time' ? formatTime(figure) : formatQuantity(figure, offer.figure.quantity, preference)}`
   return (
     <Box component="li" sx={{ maxWidth: 560, mt: 1 }}>
-      <Autocomplete<Found>
+      <Autocomplete<Found<OfferHere>>
         key={turn}
         size="small"
-        options={[...findOffers(offered, typed)]}
+        options={withBeyondLast(findOffers(offered, typed))}
+        groupBy={
+          hasBeyond ? ({ offer }) => (offer.isBeyond ? 'This controller cannot' : 'This controller can') : undefined
+        }
         open={isOpen}
         onOpen={open}
         onClose={() => setOpen(false)}
