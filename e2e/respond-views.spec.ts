@@ -170,7 +170,14 @@ test('time passes: a thrown switch, what is remembered, and a moment that is sha
 
 test('a join of the ladder is dragged by keys, and the step at it is told', async ({ yard }) => {
   await openStage(yard, /Duckling brooder/, 'respond')
-  await lookAt(yard, 'staging ladder')
+  // It begins with the ladder, in air, against what the fans answer to.
+  const choose = async (what: string, option: string) => {
+    await yard.getByRole('combobox', { name: what }).click()
+    await yard.getByRole('option', { name: option, exact: true }).click()
+  }
+  await expect(yard.getByRole('combobox', { name: 'what the ladder is drawn against' })).toHaveText('house')
+  await choose('what the ladder is drawn against', 'demand')
+  await choose('what the ladder measures', 'fans’ worth of air')
   await expect(yard.getByText('steps from 1.00 to 1.60')).toBeVisible()
   const join = yard.getByRole('slider', { name: 'fixed fan 1 joins at' })
   const before = Number(await join.getAttribute('aria-valuenow'))

@@ -36,6 +36,9 @@ export const Ruled = memo(function Ruled({
           color: colour,
           fontWeight: strong ? 700 : 400,
           textAlign: 'right',
+          // A short figure stays in one line, a long text takes its share.
+          flexShrink: 0,
+          maxWidth: '65%',
         }}
       >
         {children}

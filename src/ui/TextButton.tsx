@@ -23,6 +23,7 @@ export const TextButton = ({ label, isOpen, onClick, children }: Props) => (
       textAlign: 'left',
       minHeight: { xs: 44, md: 24 },
       minWidth: 24,
+      flexShrink: 0,
     }}
   >
     {children}

@@ -29,11 +29,15 @@ function wayOn(
   const next = nextOpen(open, partAt(path), isLeaving || path.endsWith('/rehearse'))
   if (next)
     return {
-      words: next.item.title,
+      words: firstSentence(next.item.title),
       href: `${stagePath(installationId, STAGE_OF[next.part])}${openPlace(next.item)}`,
     }
   return isSealed ? null : { words: `seal revision ${nextRevision}`, href: stagePath(installationId, 'hand-over') }
 }
+
+/** What is long is said whole where it leads to. */
+const firstSentence = (words: string): string =>
+  words.length > 60 ? (/^.*?[.?!](?= |$)/.exec(words)?.[0] ?? words) : words
 
 const lowered = (words: string): string =>
   /^[A-Z][a-z]/.test(words) ? `${words[0]!.toLowerCase()}${words.slice(1)}` : words

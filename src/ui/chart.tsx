@@ -11,6 +11,7 @@ export const settingAxis = {
   type: 'number' as const,
   domain: [0, 100],
   tickCount: 11,
+  tickFormatter: (pct: number) => (pct === 100 ? '100 %' : String(pct)),
   tick: chartFont,
   stroke: 'var(--mui-palette-text-secondary)',
 }

@@ -93,7 +93,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
         label={`Flow of the ${fan.name} against its setting; the readings are in the table below`}
         height={HEIGHT}
       >
-        <ComposedChart data={rows} margin={{ top: 10, right: 20, bottom: 4, left: -10 }} accessibilityLayer={false}>
+        <ComposedChart data={rows} margin={{ top: 10, right: 26, bottom: 4, left: -10 }} accessibilityLayer={false}>
           <ChartHatch />
           <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
           <XAxis {...settingAxis} />

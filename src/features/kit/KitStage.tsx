@@ -208,7 +208,7 @@ function Offer({ offer: { model, cannotDrive, missing, changed }, isChosen, onCh
   return (
     <Box sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
       <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 1 }}>
-        <Typography variant="body2" sx={{ fontWeight: isChosen ? 700 : 600 }}>
+        <Typography variant="body2" sx={{ flex: 1, minWidth: 0, fontWeight: isChosen ? 700 : 600 }}>
           {model.name}
         </Typography>
         {isChosen ? (

@@ -60,7 +60,9 @@ export function RespondStage({ others, installationId, seals }: Props) {
   useHotkeys('t', () =>
     isPhone ? setTrying((open) => !open) : window.document.querySelector<HTMLElement>('aside input')?.focus(),
   )
-  const viewId = chosen !== null && isViewId(chosen) && views.includes(chosen) ? chosen : null
+  // Fans that join one after the other are seen on their ladder first.
+  const wanted = chosen ?? (response.stages ? 'ladder' : null)
+  const viewId = wanted !== null && isViewId(wanted) && views.includes(wanted) ? wanted : null
   // The input that governs first: what a rule answers to.
   const governing = measured.find(({ id }) => response.rules.some((rule) => 'input' in rule && rule.input === id))
   const input = measured.find(({ id }) => id === chosen) ?? governing ?? measured[0]

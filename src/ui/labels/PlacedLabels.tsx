@@ -1,4 +1,4 @@
-import { useXAxisScale, useYAxisScale, usePlotArea } from 'recharts'
+import { DefaultZIndexes, usePlotArea, useXAxisScale, useYAxisScale, ZIndexLayer } from 'recharts'
 import { chartFont } from '@/ui/chart'
 import { placeLabels, type Box, type LabelWish } from '@/ui/labels/placeLabels'
 
@@ -42,5 +42,9 @@ export function AxisLabels({ labels }: { labels: readonly Label[] }) {
     const [x, y] = [toX(label.x), toY(label.y)]
     return x === undefined || y === undefined ? [] : [{ ...label, x: Number(x), y: Number(y) }]
   })
-  return <PlacedLabels labels={placed} area={area} />
+  return (
+    <ZIndexLayer zIndex={DefaultZIndexes.label}>
+      <PlacedLabels labels={placed} area={area} />
+    </ZIndexLayer>
+  )
 }

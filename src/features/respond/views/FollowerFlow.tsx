@@ -7,7 +7,8 @@ import { flowBalance } from '@/core/calibration/flowBalance'
 import { formatPct, formatQuantity, preferredUnit, formatFigure } from '@/core/quantity/format'
 import type { Follower } from '@/core/response/schema'
 import { FigureTable } from '@/features/respond/views/FigureTable'
-import { Plot, type Axis } from '@/features/respond/views/Plot'
+import { Plot } from '@/features/respond/views/Plot'
+import { quantityAxisFromZero } from '@/features/respond/views/quantityAxis'
 import type { ViewProps } from '@/features/respond/views/viewProps'
 import { useInstant } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
@@ -92,11 +93,7 @@ function FlowPlot({ rows, names }: FlowProps) {
     [rows],
   )
   const most = Math.max(...rows.flatMap(({ leadLs, followerLs }) => [leadLs, followerLs]))
-  const y: Axis = {
-    from: 0,
-    to: Math.ceil(most / 50) * 50,
-    format: (flow) => formatFigure(flow, 'flow', preference, 0),
-  }
+  const y = quantityAxisFromZero('flow', preference, most)
   const plot = (
     <Plot
       label={`${names.lead} and ${names.own} in flow`}

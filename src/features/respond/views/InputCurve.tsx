@@ -1,14 +1,17 @@
 'use client'
 
-import { useDeferredValue, useMemo, type ReactNode } from 'react'
+import Button from '@mui/material/Button'
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react'
 import { clamp } from '@/core/json/clamp'
 import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/look/curve'
 import type { Machine } from '@/core/machine/compile'
-import { formatFigure, preferredUnit } from '@/core/quantity/format'
+import { formatFigure } from '@/core/quantity/format'
 import type { MeasuredInput } from '@/core/rules/input'
+import type { Rule } from '@/core/rules/table'
 import { CurveMarks, markLabels } from '@/features/respond/views/CurveMarks'
 import { Arrows, Curves } from '@/features/respond/views/CurvePaths'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
+import { quantityAxis } from '@/features/respond/views/quantityAxis'
 import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
 import { PlacedLabels, type Label } from '@/ui/labels/PlacedLabels'
@@ -46,15 +49,7 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
   )
   const asking = useMemo(() => asked.machine && risingAgainst(asked.machine, input, rest), [asked.machine, input, rest])
   const other = useMemo(() => beside && besideCurve(beside, input, rest), [beside, input, rest])
-  const xAxis = useMemo<Axis>(
-    () => ({
-      from: input.from,
-      to: input.to,
-      unit: preferredUnit(input.kind, preference).symbol,
-      format: (x: number) => formatFigure(x, input.kind, preference, 0),
-    }),
-    [input, preference],
-  )
+  const xAxis = useMemo(() => quantityAxis(input.kind, preference, input.from, input.to), [input, preference])
   const target = brief.targets.find(({ quantity }) => quantity === input.kind) ?? null
   const { skipBands } = asked.response
   const ceilingPct = asked.response.ceiling.speedPct
@@ -65,10 +60,13 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
     [input, skipBands, ceilingPct, target, startPct],
   )
   const written = (scale: Scale) => markLabels({ input, skipBands, ceilingPct, target, startPct }, scale, preference)
+  // Where fans join one after the other the way back lies across the way there: shown when asked for.
+  const [hasBack, setBack] = useState(!response.stages)
+  const isBackDrawn = hasBack && (branches?.differ ?? false)
   const rules = response.rules.filter((rule) => !rule.off && 'input' in rule && rule.input === input.id)
   const nowX = values[input.id] ?? NaN
   const nowPct = instant.given?.evaluation.fans[0]?.speedPct ?? null
-  return (
+  const plot = (
     <Plot
       label={label ?? `Speed against ${input.name}`}
       height={height}
@@ -77,8 +75,8 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
       y={SPEED_AXIS}
       overlay={(scale) => (
         <g>
-          {branches && <Curves {...{ scale, branches, asking, other }} />}
-          {branches?.differ && (
+          {branches && <Curves {...{ scale, branches: { ...branches, differ: isBackDrawn }, asking, other }} />}
+          {branches && isBackDrawn && (
             <>
               <Arrows scale={scale} points={branches.up} way="up" />
               <Arrows scale={scale} points={branches.down} way="down" />
@@ -88,7 +86,8 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
           <Written
             scale={scale}
             marks={written(scale)}
-            curves={[branches?.up ?? [], branches?.differ ? branches.down : []]}
+            curves={[branches?.up ?? [], branches && isBackDrawn ? branches.down : []]}
+            handles={rules.flatMap(handlesOf)}
             now={
               also
                 ? null
@@ -108,7 +107,28 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
       {marks}
     </Plot>
   )
+  return response.stages && branches?.differ ? (
+    <>
+      {plot}
+      <Button size="small" onClick={() => setBack((shown) => !shown)} aria-pressed={hasBack}>
+        {hasBack ? 'Hide the way back' : 'Show the way back'}
+      </Button>
+    </>
+  ) : (
+    plot
+  )
 }
+
+/** Where a rule has its handles: x and percent. */
+const handlesOf = (rule: Rule): readonly Pick<CurvePoint, 'x' | 'pct'>[] =>
+  'fullAt' in rule
+    ? [
+        { x: rule.startAt, pct: rule.fromPct },
+        { x: rule.fullAt, pct: rule.toPct },
+      ]
+    : 'offAt' in rule
+      ? [rule.onAt, rule.offAt].map((x) => ({ x, pct: rule.speedPct }))
+      : []
 
 /** What a sealed revision did against the same input; nothing where it did not know it. */
 const besideCurve = (
@@ -139,11 +159,12 @@ type WrittenProps = {
   scale: Scale
   marks: ReturnType<typeof markLabels>
   curves: readonly (readonly CurvePoint[])[]
+  handles: readonly Pick<CurvePoint, 'x' | 'pct'>[]
   now: { readonly x: number; readonly text: string } | null
 }
 
 /** What is written on the chart, beside its lines where there is room. */
-function Written({ scale: { plot, toX, toY }, marks, curves, now }: WrittenProps): ReactNode {
+function Written({ scale: { plot, toX, toY }, marks, curves, handles, now }: WrittenProps): ReactNode {
   const isNow = now !== null && !Number.isNaN(now.x)
   const labels: Label[] = [
     ...(isNow
@@ -162,6 +183,7 @@ function Written({ scale: { plot, toX, toY }, marks, curves, now }: WrittenProps
   const keepOff = [
     ...marks.lines,
     ...(isNow ? [{ x: toX(now.x) - 1, y: plot.y, width: 2, height: plot.height }] : []),
+    ...handles.map(({ x, pct }) => ({ x: toX(x) - 11, y: toY(pct) - 11, width: 22, height: 22 })),
     ...curves.flat().map(({ x, pct }) => ({ x: toX(x) - 3, y: toY(pct) - 3, width: 6, height: 6 })),
   ]
   return <PlacedLabels labels={labels} area={plot} keepOff={keepOff} />

@@ -7,12 +7,14 @@ import { fanFlowLs } from '@/core/derive/derive'
 import { clamp } from '@/core/json/clamp'
 import { joinStep, ladder, lawPowerW, overLadder, rungsAgainst, type Rung } from '@/core/look/ladder'
 import { findLink } from '@/core/machine/findLink'
-import { formatFigure, formatNumber, formatPct, formatQuantity, preferredUnit } from '@/core/quantity/format'
+import { formatFigure, formatNumber, formatPct, formatQuantity } from '@/core/quantity/format'
 import type { Stages } from '@/core/response/schema'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
+import { ruleInputId } from '@/core/rules/table'
 import { DragHandle, snapped } from '@/features/respond/views/DragHandle'
 import { FigureTable } from '@/features/respond/views/FigureTable'
 import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
+import { quantityAxis, quantityAxisFromZero } from '@/features/respond/views/quantityAxis'
 import { settingStep } from '@/features/respond/views/settingStep'
 import type { ViewProps } from '@/features/respond/views/viewProps'
 import { Choice } from '@/ui/Choice'
@@ -68,11 +70,17 @@ export function LadderView({ hasTable }: ViewProps) {
   const { given } = useDerived()
   const { values } = useTryIt()
   const preference = usePreference()
-  const [along, setAlong] = useState(DEMAND)
-  const [measure, setMeasure] = useState<Measure>('fans')
   const later = useDeferredValue(values)
   const { machine, response } = given
   const measured = response.inputs.filter(isMeasured)
+  // In air against what the fans answer to, where that can be said.
+  const [along, setAlong] = useState(
+    () => measured.find(({ id }) => response.rules.some((rule) => ruleInputId(rule) === id))?.id ?? DEMAND,
+  )
+  const inFlow = useValueOf('flow')
+  const [measure, setMeasure] = useState<Measure>(() =>
+    ladder(response)?.up.every((rung) => inFlow(rung) !== null) ? 'flow' : 'fans',
+  )
   const input = measured.find(({ id }) => id === along)
   const walked = useMemo(
     () => (input && machine ? rungsAgainst(machine, input, later) : ladder(response)),
@@ -153,18 +161,11 @@ function useAxes({ walked, input, measure, valueOf }: Shown): { x: Axis; y: Axis
   const most = Math.max(...walked.up.map((rung) => valueOf(rung) ?? 0))
   const whole = Math.ceil(most)
   return {
-    x: input
-      ? {
-          from: input.from,
-          to: input.to,
-          unit: preferredUnit(input.kind, preference).symbol,
-          format: (value) => formatFigure(value, input.kind, preference, 0),
-        }
-      : { from: 0, to: 100, unit: '%' },
+    x: input ? quantityAxis(input.kind, preference, input.from, input.to) : { from: 0, to: 100, unit: '%' },
     y:
       measure === 'fans'
         ? { from: 0, to: whole, ticks: Array.from({ length: whole + 1 }, (_, index) => index) }
-        : { from: 0, to: most * 1.05, format: (value) => formatFigure(value, measure, preference, 0) },
+        : quantityAxisFromZero(measure, preference, most),
   }
 }
 

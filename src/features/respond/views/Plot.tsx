@@ -72,8 +72,8 @@ function ReportPlot({ onPlot }: { onPlot: (plot: PlotArea) => void }) {
 }
 
 /** The unit of an axis stands at its last tick. */
-const tickText = (value: number, { to, unit, format = String }: Axis): string =>
-  unit !== undefined && Math.abs(value - to) < 1e-9 ? `${format(value)} ${unit}` : format(value)
+const tickText = (value: number, { to, ticks, unit, format = String }: Axis): string =>
+  unit !== undefined && Math.abs(value - (ticks?.at(-1) ?? to)) < 1e-9 ? `${format(value)} ${unit}` : format(value)
 
 type FrameProps = Pick<Props, 'rows' | 'x' | 'y' | 'children'> & { height: number; onPlot: (plot: PlotArea) => void }
 

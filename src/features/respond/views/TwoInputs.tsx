@@ -12,7 +12,8 @@ import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { FigureTable } from '@/features/respond/views/FigureTable'
 import { LevelFills, shade } from '@/features/respond/views/LevelFills'
-import { Plot, type Axis } from '@/features/respond/views/Plot'
+import { Plot } from '@/features/respond/views/Plot'
+import { quantityAxis } from '@/features/respond/views/quantityAxis'
 import type { ViewProps } from '@/features/respond/views/viewProps'
 import { Choice } from '@/ui/Choice'
 import { useTryIt } from '@/ui/TryItValues'
@@ -98,12 +99,7 @@ type LevelPlotProps = LevelTableProps & { thresholds: readonly number[] }
 function LevelPlot({ levels, x, y, thresholds, wording }: LevelPlotProps) {
   const { values } = useTryIt()
   const preference = usePreference()
-  const axis = (input: MeasuredInput): Axis => ({
-    from: input.from,
-    to: input.to,
-    unit: preferredUnit(input.kind, preference).symbol,
-    format: (value: number) => formatFigure(value, input.kind, preference, 0),
-  })
+  const axis = ({ kind, from, to }: MeasuredInput) => quantityAxis(kind, preference, from, to)
   return (
     <>
       <Plot
@@ -111,7 +107,7 @@ function LevelPlot({ levels, x, y, thresholds, wording }: LevelPlotProps) {
         height={300}
         rows={[]}
         x={axis(x)}
-        y={{ ...axis(y), ticks: undefined }}
+        y={axis(y)}
         overlay={(scale) => (
           <g>
             <LevelFills {...{ scale, levels, thresholds }} />
