@@ -157,3 +157,27 @@ test('before a page answers, nothing typed goes into an address', async ({ brows
   }
   await early.close()
 })
+
+test('how a screen is to be is kept with the person', async ({ page, browser, baseURL }) => {
+  await page.goto('/sign-in')
+  await signUp(page, 'Left Hand', 'left@account.example')
+  await page.waitForURL('**/yard')
+  const usualPx = await page.evaluate(() => parseFloat(getComputedStyle(document.documentElement).fontSize))
+  await page.goto('/account')
+  const screen = page.getByRole('region', { name: 'Screen' })
+  for (const [what, option] of [
+    ['size of text', 'larger still'],
+    ['hand on a phone', 'the left'],
+  ] as const) {
+    await screen.getByRole('combobox', { name: what }).click()
+    await page.getByRole('option', { name: option }).click()
+    await expect(screen.getByRole('combobox', { name: what })).toHaveText(option)
+  }
+  const elsewhere = await browser.newPage({ baseURL })
+  await signIn(elsewhere, 'left@account.example')
+  await elsewhere.waitForURL('**/yard')
+  await expect
+    .poll(() => elsewhere.evaluate(() => parseFloat(getComputedStyle(document.documentElement).fontSize)))
+    .toBeCloseTo(usualPx * 1.3, 1)
+  await elsewhere.close()
+})

@@ -51,6 +51,8 @@ export const person = pgTable('person', {
   flowUnit: text('flow_unit').notNull().default('l/s'),
   /** Units of other kinds by their symbols, as JSON; what is not named is read in its usual one. */
   units: text('units').notNull().default('{}'),
+  /** Text size and hand, as JSON; what is not named is as usual. */
+  display: text('display').notNull().default('{}'),
   createdAt: now('created_at'),
   updatedAt: now('updated_at'),
 })

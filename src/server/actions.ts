@@ -6,7 +6,7 @@ import { ADDRESS_HEADER } from '@/server/address'
 import { auth } from '@/server/auth'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { changeRole, leaveWorkspace } from '@/server/commands/changeRole'
-import { choosePreference } from '@/server/commands/choosePreference'
+import { chooseDisplay, choosePreference } from '@/server/commands/choosePreference'
 import { copyInstallation, moveInstallation } from '@/server/commands/copyAndMove'
 import { invitePerson } from '@/server/commands/invitePerson'
 import { joinWorkspace } from '@/server/commands/joinWorkspace'
@@ -92,6 +92,10 @@ export async function cancelImportAction(input: unknown) {
 
 export async function choosePreferenceAction(input: unknown) {
   return asSigned('person', null, (scope) => choosePreference(scope, input))
+}
+
+export async function chooseDisplayAction(input: unknown) {
+  return asSigned('person', null, (scope) => chooseDisplay(scope, input))
 }
 
 export async function invitePersonAction(input: unknown) {

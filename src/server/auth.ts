@@ -108,6 +108,7 @@ const USER = {
     temperatureUnit: { type: 'string', required: false, input: false, defaultValue: 'C' },
     flowUnit: { type: 'string', required: false, input: false, defaultValue: 'l/s' },
     units: { type: 'string', required: false, input: false, defaultValue: '{}' },
+    display: { type: 'string', required: false, input: false, defaultValue: '{}' },
   },
 } satisfies BetterAuthOptions['user']
 

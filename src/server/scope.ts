@@ -2,6 +2,7 @@ import 'server-only'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
+import { knownDisplay, type Display } from '@/core/quantity/display'
 import { FLOW_CHOICES, knownUnits, TEMPERATURE_CHOICES, type UnitPreference } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { listMemberships } from '@/db/queries/member'
@@ -17,6 +18,7 @@ export type Signed = {
   readonly preference: UnitPreference
   readonly email: string
   readonly sessionId: string
+  readonly display: Display
   /** The workspaces this person belongs to, the one in hand among them. */
   readonly workspaceIds: readonly string[]
   /** Where the request came from. */
@@ -30,7 +32,7 @@ export const signed = cache(async (): Promise<Signed | null> => {
   if (!isKnownHost(head.get('host'))) return null
   const session = await auth().api.getSession({ headers: head })
   if (!session) return null
-  const { id, name, email, temperatureUnit, flowUnit, units } = session.user
+  const { id, name, email, temperatureUnit, flowUnit, units, display } = session.user
   const memberships = await listMemberships(id)
   const current = memberships.find(({ workspaceId }) => workspaceId === session.session.workspaceId) ?? memberships[0]
   const role = ROLES.find((known) => known === current?.role)
@@ -43,6 +45,7 @@ export const signed = cache(async (): Promise<Signed | null> => {
       flow: FLOW_CHOICES.find((unit) => unit === flowUnit) ?? 'l/s',
       units: knownUnits(jsonIn(units)),
     },
+    display: knownDisplay(jsonIn(display)),
     email,
     sessionId: session.session.id,
     workspaceIds: memberships.map(({ workspaceId }) => workspaceId),

@@ -1,11 +1,13 @@
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
+import { THUMB_ROW } from '@/ui/DisplayStyle'
 
 /** The main action at the bottom of a phone, where the thumb is; nothing on a desk. */
 export const PhoneBar = ({ children }: { children: ReactNode }) => (
   <>
     <Box sx={{ display: { xs: 'block', md: 'none' }, height: 80 }} />
     <Box
+      {...{ [THUMB_ROW]: '' }}
       sx={{
         display: { xs: 'flex', md: 'none' },
         position: 'fixed',

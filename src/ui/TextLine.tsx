@@ -1,7 +1,7 @@
 'use client'
 
 import InputBase from '@mui/material/InputBase'
-import type { KeyboardEvent } from 'react'
+import { sendForm } from '@/ui/sendForm'
 
 type Props = {
   label: string
@@ -11,13 +11,6 @@ type Props = {
   placeholder?: string
   maxLength?: number
   grow?: boolean
-}
-
-/** Enter does what it does in a field of one line. */
-function sendForm(event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>): void {
-  if (event.key !== 'Enter') return
-  event.preventDefault()
-  event.currentTarget.form?.requestSubmit()
 }
 
 /** An inline field for words, as high as they are long. */

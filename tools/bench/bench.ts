@@ -10,6 +10,7 @@ import { csvSeconds } from './csv'
 import { provingTable } from './proving'
 import { rehearseFigures } from './rehearse'
 import { pollute, rampFigures } from './ramp'
+import { yardFigures } from './yard'
 import { tenRuleFigures } from './tenRules'
 
 // Measures and prints; it never fails by a figure. Ratios say more than seconds: they hold on another machine.
@@ -42,7 +43,8 @@ const models = readdirSync('demo/controllers').map((file) => {
 const slowest = Math.max(...models.map((model) => best(5, () => fit(response, model, { duty: 'grow-room' }))))
 console.log(`slowest fit of the ${models.length} demo controllers: ${(slowest * 1000).toFixed(1)} ms`)
 console.log(`import of a CSV of 100,000 lines into PostgreSQL: ${(await csvSeconds()).toFixed(1)} s`)
-if (existsSync('.next/gale-sources')) for (const line of await pageFigures()) console.log(line)
+if (existsSync('.next/gale-sources'))
+  for (const line of [...(await pageFigures()), await yardFigures()]) console.log(line)
 else console.log('page figures: build first (./gale start)')
 for (const line of provingTable()) console.log(line)
 for (const line of rehearseFigures()) console.log(line)

@@ -1,14 +1,11 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { ensureBuilt, WEB_ARGS } from '../build'
-import { startCluster, stopCluster } from '../cluster'
-import { freePort, pause, until } from '../run'
+import { readFileSync } from 'node:fs'
+import { pause } from '../run'
 import { demoInstallation } from '@/testing/examples'
 import { seeded } from '@/testing/seeded'
 import { signIn } from './signIn'
-import { FULL, seed, type Seeded, type Sizes } from './seed'
+import { FULL, type Seeded, type Sizes } from './seed'
+import { withSeededServer } from './seededServer'
 
 // `npm run bench:load [SMALLER]`: fifty people at once on a large database. Prints each aim and what was measured; a number makes everything so many
 // times smaller.
@@ -107,38 +104,10 @@ async function main(smaller: number): Promise<void> {
     revisions: FULL.revisions,
     yearFiles: Math.max(1, Math.ceil(FULL.yearFiles / smaller)),
   }
-  const folder = mkdtempSync(`${tmpdir()}/gale-load-`)
-  process.env.BETTER_AUTH_SECRET ??= randomUUID() + randomUUID()
-  await ensureBuilt()
-  const cluster = await startCluster(folder)
-  let web: ChildProcess | null = null
-  try {
-    const startedAt = Date.now()
-    const seeded = await seed(cluster.url, sizes)
-    console.log(
-      `${sizes.installations} installations × ${sizes.revisions} revisions in ${sizes.workspaces} workspaces, ${(sizes.yearFiles * 1.0512).toFixed(1)} million readings: seeded in ${Math.round((Date.now() - startedAt) / 1000)} s`,
-    )
-    const port = await freePort(4480)
-    const url = `http://127.0.0.1:${port}`
-    web = spawn(process.execPath, WEB_ARGS, {
-      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        DATABASE_URL: cluster.url,
-        PORT: String(port),
-        GALE_URL: url,
-        GALE_LIMIT_TIMES: '1000',
-      },
-    })
-    await until(
-      () =>
-        fetch(`${url}/api/health`).then(
-          ({ ok }) => ok,
-          () => false,
-        ),
-      60,
-    )
+  console.log(
+    `${sizes.installations} installations × ${sizes.revisions} revisions in ${sizes.workspaces} workspaces, ${(sizes.yearFiles * 1.0512).toFixed(1)} million readings`,
+  )
+  await withSeededServer(sizes, async ({ url, seeded, webPid }) => {
     const cookies: string[] = []
     for (const { email } of seeded.people) {
       const cookie = await signIn(url, email, seeded.password)
@@ -151,18 +120,14 @@ async function main(smaller: number): Promise<void> {
       for (let warm = 0; warm < 10; warm++) await fetch(url + ask(seeded).path, { headers: { cookie: cookies[0]! } })
       const perS = cookies.length / everyS
       const { ms, failed } = await atTheirOwnPace(url, cookies, perS, () => ask(seeded))
-      most = Math.max(most, memoryMb(web.pid!))
+      most = Math.max(most, memoryMb(webPid))
       const p95 = share(ms, 0.95)
       console.log(
         `${name.padEnd(20)} ${perS.toFixed(1).padStart(5)}/s  median ${String(share(ms, 0.5)).padStart(4)} ms  p95 ${String(p95).padStart(5)} ms (aim ${mostMs})  ${p95 <= mostMs ? 'met' : `missed by ${p95 - mostMs} ms`}  failed ${failed} of ${ms.length}`,
       )
     }
     console.log(`web process: at most ${most} MB (aim 500)  ${most < 500 ? 'met' : 'missed'}`)
-  } finally {
-    web?.kill('SIGTERM')
-    await stopCluster(cluster)
-    rmSync(folder, { recursive: true, force: true })
-  }
+  })
 }
 
 await main(Math.max(1, Number(process.argv[2] ?? 1)))

@@ -3,6 +3,7 @@ import { workspaceName } from '@/db/queries/workspace'
 import { choosePreferenceAction, signOut, switchWorkspaceAction } from '@/server/actions'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
+import { DisplayStyle } from '@/ui/DisplayStyle'
 import { LiveOnSite } from '@/ui/onSite/LiveOnSite'
 import { PersonMenu } from '@/ui/PersonMenu'
 import { TopBar } from '@/ui/TopBar'
@@ -10,12 +11,13 @@ import { TopBar } from '@/ui/TopBar'
 export const dynamic = 'force-dynamic'
 
 export default async function SignedInLayout({ children }: { children: ReactNode }) {
-  const { scope, role, preference, workspaceIds } = await requireSigned()
+  const { scope, role, preference, display, workspaceIds } = await requireSigned()
   const workspaces = await Promise.all(
     workspaceIds.map(async (id) => ({ id, name: await workspaceName({ workspaceId: id }) })),
   )
   return (
     <>
+      <DisplayStyle display={display} />
       <TopBar>
         <PersonMenu
           personName={scope.personName}

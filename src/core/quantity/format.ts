@@ -57,6 +57,7 @@ const SYMBOL_OF: Readonly<Partial<Record<Quantity, SymbolOf>>> = {
   >),
   temperature: byDegree('°C', '°F'),
   temperatureDifference: byDegree('K', 'F°'),
+  altitude: ({ units = {} }) => (units.length === 'in' || units.length === 'ft' ? 'ft' : undefined),
   conductance: byDegree('W/K', 'BTU/(h·F°)'),
   heatCapacity: byDegree('kJ/K', 'BTU/F°'),
   flow: ({ flow }) => flow,

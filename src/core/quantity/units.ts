@@ -221,6 +221,15 @@ export const QUANTITIES = {
     plausible: [-500, 9000],
     hint: '0.15 m, 150 mm or 6 in',
   },
+  altitude: {
+    label: 'height above sea level',
+    units: [
+      { symbol: 'm', names: ['m', 'metre', 'metres'], scale: 1, decimals: 0 },
+      { symbol: 'ft', names: ['ft', 'feet'], scale: 0.3048, decimals: 0 },
+    ],
+    plausible: [-500, 9000],
+    hint: '350 m or 1150 ft',
+  },
   mass: {
     label: 'mass',
     units: [

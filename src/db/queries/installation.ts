@@ -57,7 +57,17 @@ const selectInstallations = (tx: Transaction) =>
 
 type Selected = OfSite & { version: number; document: unknown; savedAt: Date; savedBy: string; saveId: string }
 
-function toRow({ id, siteId, siteName, setAsideAt, document: data, version, savedAt, savedBy, saveId }: Selected): AnyRow {
+function toRow({
+  id,
+  siteId,
+  siteName,
+  setAsideAt,
+  document: data,
+  version,
+  savedAt,
+  savedBy,
+  saveId,
+}: Selected): AnyRow {
   const of = { id, siteId, siteName, setAsideAt }
   const opened = openInstallation(data)
   if (opened.kind === 'unreadable')

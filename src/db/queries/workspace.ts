@@ -1,3 +1,4 @@
+import type { Display } from '@/core/quantity/display'
 import { randomUUID } from 'node:crypto'
 import { and, eq, or, sql } from 'drizzle-orm'
 import { readLocalRules, type LocalRule } from '@/core/record/localRule'
@@ -67,6 +68,14 @@ export async function savePreference(
   await database()
     .update(person)
     .set({ ...rest, units: JSON.stringify(units) })
+    .where(eq(person.id, scope.personId))
+}
+
+/** How a screen is to be for this person; their own row only. */
+export async function saveDisplay(scope: Scope, display: Display): Promise<void> {
+  await database()
+    .update(person)
+    .set({ display: JSON.stringify(display) })
     .where(eq(person.id, scope.personId))
 }
 

@@ -157,7 +157,7 @@ function AirWhileReading() {
       {', '}
       <QuantityField
         label="height above sea level"
-        quantity="length"
+        quantity="altitude"
         value={air.altitudeM}
         limits={[-400, 5000]}
         onDone={onDone}

@@ -8,6 +8,7 @@ import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
+import { sendForm } from '@/ui/sendForm'
 import { SideHeading } from '@/ui/StageLayout'
 import { stagePath } from '@/ui/stages'
 
@@ -89,6 +90,8 @@ function OneLine({ label, start, button, options = [], onDone }: LineProps) {
         defaultValue={start}
         size="small"
         fullWidth
+        multiline={options.length === 0}
+        onKeyDown={sendForm}
         slotProps={{ htmlInput: { maxLength: 80, list } }}
       />
       {options.length > 0 && (

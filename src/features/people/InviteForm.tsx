@@ -51,7 +51,15 @@ export function InviteForm({ roles, onInvite }: Props) {
         onSubmit={(event) => void onSubmit(event)}
         sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}
       >
-        <TextField name="role" label="As" select size="small" defaultValue="technician" sx={{ minWidth: 150 }}>
+        <TextField
+          name="role"
+          label="As"
+          select
+          size="small"
+          defaultValue="technician"
+          sx={{ minWidth: 150 }}
+          slotProps={{ inputLabel: { shrink: true } }}
+        >
           {roles.map(({ id: role }) => (
             <MenuItem key={role} value={role}>
               {role}

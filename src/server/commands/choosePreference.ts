@@ -2,7 +2,8 @@ import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/json/validator'
 import { FLOW_CHOICES, knownUnits, TEMPERATURE_CHOICES, UNIT_CHOICES } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
-import { savePreference } from '@/db/queries/workspace'
+import { TEXT_SIZES, type TextSize } from '@/core/quantity/display'
+import { saveDisplay, savePreference } from '@/db/queries/workspace'
 import { closed } from '@/core/json/vocabulary'
 import type { Result } from '@/server/result'
 
@@ -30,5 +31,23 @@ export async function choosePreference(scope: Scope, input: unknown): Promise<Re
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
   const { units, ...rest } = read.value
   await savePreference(scope, { ...rest, units: knownUnits(units) })
+  return { kind: 'done' }
+}
+
+const readDisplay = validator(
+  Type.Object(
+    {
+      textSize: Type.Union((Object.keys(TEXT_SIZES) as TextSize[]).map((size) => Type.Literal(size))),
+      hand: Type.Union([Type.Literal('right'), Type.Literal('left')]),
+    },
+    closed,
+  ),
+)
+
+/** Text size and hand. */
+export async function chooseDisplay(scope: Scope, input: unknown): Promise<Result> {
+  const read = readDisplay(input)
+  if (!read.ok) return { kind: 'invalid', problems: read.problems }
+  await saveDisplay(scope, read.value)
   return { kind: 'done' }
 }

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { AccountPage } from '@/features/account/AccountPage'
+import { Screen } from '@/features/account/Screen'
 import { Units } from '@/features/account/Units'
-import { choosePreferenceAction } from '@/server/actions'
+import { chooseDisplayAction, choosePreferenceAction } from '@/server/actions'
 import { auth, deviceIn } from '@/server/auth'
 import { requireSigned } from '@/server/scope'
 import { areLettersShown, hasName } from '@/server/settings'
@@ -10,7 +11,7 @@ import { areLettersShown, hasName } from '@/server/settings'
 export const metadata: Metadata = { title: 'Your account' }
 
 export default async function Account() {
-  const { scope, email, sessionId, preference } = await requireSigned()
+  const { scope, email, sessionId, preference, display } = await requireSigned()
   const head = await headers()
   const [sessions, session] = await Promise.all([
     auth().api.listSessions({ headers: head }),
@@ -31,7 +32,12 @@ export default async function Account() {
       hasSecondFactor={session?.user.twoFactorEnabled === true}
       hasPasskeys={hasName()}
       lettersPath={areLettersShown() ? '/letters' : null}
-      units={<Units preference={preference} onPreference={choosePreferenceAction} />}
+      units={
+        <>
+          <Units preference={preference} onPreference={choosePreferenceAction} />
+          <Screen display={display} onDisplay={chooseDisplayAction} />
+        </>
+      }
     />
   )
 }

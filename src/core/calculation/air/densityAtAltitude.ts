@@ -8,7 +8,7 @@ export const densityAtAltitude = defineCalculation({
   words: 'pressure height mountain thin air',
   inputs: {
     t: number('air temperature', 'temperature', 20, [-50, 300]),
-    z: number('altitude', 'length', 0, [-400, 5000]),
+    z: number('altitude', 'altitude', 0, [-400, 5000]),
   },
   outputs: { p: out('pressure of the air', 'pressure'), rho: out('density', 'density') },
   formula: 'p = 101325 · (1 − 2.25577e−5 · {z})^5.2559; ρ = p / (287.042 · ({t} + 273.15))',

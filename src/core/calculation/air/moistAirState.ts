@@ -9,7 +9,7 @@ export const moistAirState = defineCalculation({
   inputs: {
     t: number('air temperature', 'temperature', 20, [-50, 90]),
     RH: number('relative humidity', 'humidity', 50),
-    z: number('altitude', 'length', 0, [-400, 5000]),
+    z: number('altitude', 'altitude', 0, [-400, 5000]),
   },
   outputs: {
     W: out('humidity ratio', 'humidityRatio'),

@@ -10,7 +10,7 @@ export const densityAtFan = defineCalculation({
     p: number('rated pressure', 'pressure', 250),
     P: number('rated power', 'power', 500),
     t: number('air temperature', 'temperature', 40, [-50, 300]),
-    z: number('altitude', 'length', 0, [-400, 5000]),
+    z: number('altitude', 'altitude', 0, [-400, 5000]),
   },
   outputs: {
     rho: out('density', 'density'),

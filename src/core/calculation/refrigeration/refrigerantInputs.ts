@@ -11,7 +11,7 @@ export const side = choice<Side>('curve', 'bubble', [
   ['bubble', 'bubble (condensing, liquid)'],
   ['dew', 'dew (superheat)'],
 ])
-export const altitude = number('altitude', 'length', 0, [-400, 5000])
+export const altitude = number('altitude', 'altitude', 0, [-400, 5000])
 
 /** Pressure of the air outside (kPa): what a gauge leaves out. */
 export const outsideKpa = (altitudeM: number): number => pressureAt(altitudeM) / 1000

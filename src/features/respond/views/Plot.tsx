@@ -35,6 +35,9 @@ const scaleOf = (plot: PlotArea, x: Axis, y: Axis): Scale => ({
   fromY: (py) => y.from + (1 - (py - plot.y) / plot.height) * (y.to - y.from),
 })
 
+/** Room above the plot, where the unit of the axis upwards stands. */
+const TOP_PX = 18
+
 type Props = {
   label: string
   height?: number
@@ -53,9 +56,12 @@ export function Plot({ label, height = 245, rows, x, y, overlay, children }: Pro
   return (
     <Box sx={{ position: 'relative', height, userSelect: 'none', overflow: 'hidden' }} role="group" aria-label={label}>
       <Frame {...{ height, rows, x, y, onPlot: setPlot }}>{children}</Frame>
-      {plot && overlay && (
+      {plot && (overlay || y.unit) && (
         <svg width="100%" height={height} style={{ position: 'absolute', inset: 0, pointerEvents: 'none' }}>
-          {overlay(scaleOf(plot, x, y))}
+          {overlay?.(scaleOf(plot, x, y))}
+          <text x={plot.x + 4} y={TOP_PX - 6} style={chartFont}>
+            {y.unit}
+          </text>
         </svg>
       )}
     </Box>
@@ -71,7 +77,7 @@ function ReportPlot({ onPlot }: { onPlot: (plot: PlotArea) => void }) {
   return null
 }
 
-/** The unit of an axis stands at its last tick. */
+/** The unit of the axis along stands at its last tick. */
 const tickText = (value: number, { to, ticks, unit, format = String }: Axis): string =>
   unit !== undefined && Math.abs(value - (ticks?.at(-1) ?? to)) < 1e-9 ? `${format(value)} ${unit}` : format(value)
 
@@ -80,7 +86,11 @@ type FrameProps = Pick<Props, 'rows' | 'x' | 'y' | 'children'> & { height: numbe
 const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: FrameProps) {
   return (
     <ChartFrame height={height}>
-      <ComposedChart data={[...rows]} margin={{ top: 12, right: 32, bottom: 4, left: -14 }} accessibilityLayer={false}>
+      <ComposedChart
+        data={[...rows]}
+        margin={{ top: TOP_PX, right: 32, bottom: 4, left: -14 }}
+        accessibilityLayer={false}
+      >
         <ChartHatch />
         <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
         <XAxis
@@ -102,7 +112,7 @@ const Frame = memo(function Frame({ height, rows, x, y, onPlot, children }: Fram
           allowDataOverflow
           ticks={y.ticks && [...y.ticks]}
           tick={chartFont}
-          tickFormatter={(value: number) => tickText(value, y)}
+          tickFormatter={y.format}
           stroke="none"
           width={60}
         />

@@ -1,0 +1,13 @@
+import { knownDisplay, USUAL_DISPLAY } from '@/core/quantity/display'
+
+test.each([
+  ['nothing said', undefined],
+  ['no object', 'large'],
+  ['choices nobody has', { textSize: 'toString', hand: 'both' }],
+])('%s: as usual', (_name, said) => expect(knownDisplay(said)).toEqual(USUAL_DISPLAY))
+
+test('what was chosen is read, whatever stands beside it', () =>
+  expect(knownDisplay({ textSize: 'larger', hand: 'left', colour: 'mauve' })).toEqual({
+    textSize: 'larger',
+    hand: 'left',
+  }))
