@@ -17,6 +17,7 @@ test('a copy on another site; the site is called otherwise, and its papers are o
     .click()
   await copying.getByRole('combobox', { name: 'Move to the site' }).fill('Far quay')
   await copying.getByRole('button', { name: 'Move' }).click()
+  await expect(copying.getByText('It stands at Far quay now.')).toBeVisible()
   await yard.goto('/yard')
   const far = yard.getByRole('region', { name: 'Far quay' })
   await expect(far.getByRole('link', { name: /Cellar fan/ })).toBeVisible()

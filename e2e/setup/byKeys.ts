@@ -2,6 +2,7 @@ import type { Locator, Page } from '@playwright/test'
 
 /** More stops than any page has. */
 const MOST_TABS = 600
+const MOST_IN_GROUP = 12
 
 const isFocused = (target: Locator): Promise<boolean> =>
   target.evaluate((element) => element === document.activeElement)
@@ -16,9 +17,18 @@ const kindOf = (target: Locator): Promise<string> =>
 async function walkTo(page: Page, target: Locator): Promise<void> {
   await target.waitFor()
   const key = ['option', 'menuitem', 'tab'].includes(await kindOf(target)) ? 'ArrowDown' : 'Tab'
-  for (let stop = 0; stop < MOST_TABS; stop++) {
+  const isInGroup = key === 'Tab' && (await target.getAttribute('tabindex')) === '-1'
+  for (let stop = 0; !isInGroup && stop < MOST_TABS; stop++) {
     if (await isFocused(target)) return
     await page.keyboard.press(key)
+  }
+  // One of a group of which Tab reaches only one: the arrow keys go on from there.
+  if (isInGroup) {
+    await walkTo(page, target.locator('xpath=..').locator('[tabindex="0"]'))
+    for (let stop = 0; stop < MOST_IN_GROUP; stop++) {
+      if (await isFocused(target)) return
+      await page.keyboard.press('ArrowRight')
+    }
   }
   throw new Error(`the ${key} key does not reach ${String(target)}`)
 }

@@ -8,6 +8,7 @@ import { useEffect, useEffectEvent, useState } from 'react'
 import { useOfferedActions, type Action } from '@/ui/actions'
 import { getJson } from '@/ui/json'
 import { browserStore } from '@/ui/onSite/browserStore'
+import { optionGroup } from '@/ui/optionGroup'
 import { PLACES } from '@/ui/places'
 import { STAGES } from '@/ui/stages'
 
@@ -91,12 +92,13 @@ export function FindOrDo({ open, onClose }: { open: boolean; onClose: () => void
       onClose={onClose}
       fullWidth
       maxWidth="sm"
-      aria-label="Find or do"
+      slotProps={{ paper: { 'aria-label': 'Find or do' } }}
       sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
     >
       <Autocomplete<Choosable>
         options={choicesOf(found.choices)}
         filterOptions={matching}
+        renderGroup={optionGroup}
         groupBy={({ group }) => group}
         getOptionLabel={labelOf}
         getOptionKey={(choice) => ('path' in choice ? choice.path : `do:${choice.label}`)}

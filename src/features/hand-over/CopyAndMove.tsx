@@ -21,11 +21,11 @@ export function CopyAndMove({ installationId, name, sites, onCopy, onMove }: Pro
   const router = useRouter()
   // One id for as long as the page is open: a second press cannot make a second copy.
   const [copyId] = useState(() => crypto.randomUUID())
-  const [message, setMessage] = useState<string | null>(null)
+  const [message, setMessage] = useState<{ readonly text: string; readonly isGood: boolean } | null>(null)
   async function act(work: Promise<Answer>, done: () => void): Promise<void> {
     const answer = await work.catch(() => NO_ANSWER)
     if (answer.kind === 'done') done()
-    else setMessage(whyNot(answer))
+    else setMessage({ text: whyNot(answer), isGood: false })
   }
   return (
     <Box component="section" aria-label="Another like it, another site">
@@ -49,14 +49,14 @@ export function CopyAndMove({ installationId, name, sites, onCopy, onMove }: Pro
         options={sites}
         onDone={(site) =>
           act(onMove({ id: installationId, site }), () => {
-            setMessage(null)
+            setMessage({ text: `It stands at ${site.trim()} now.`, isGood: true })
             router.refresh()
           })
         }
       />
       {message !== null && (
-        <Alert severity="error" variant="outlined" sx={{ mt: 1 }}>
-          {message}
+        <Alert severity={message.isGood ? 'success' : 'error'} variant="outlined" role="status" sx={{ mt: 1 }}>
+          {message.text}
         </Alert>
       )}
     </Box>

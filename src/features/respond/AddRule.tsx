@@ -13,6 +13,7 @@ import { useOffers } from '@/features/respond/useOffers'
 import { capital } from '@/core/sentences/words'
 import { termsFor, whyNotHere } from '@/core/glossary/glossary'
 import { formatQuantity, formatTime } from '@/core/quantity/format'
+import { optionGroup } from '@/ui/optionGroup'
 import { usePreference } from '@/ui/preference'
 import { useDocumentNow, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -65,6 +66,7 @@ export const AddRule = memo(function AddRule() {
         key={turn}
         size="small"
         options={withBeyondLast(findOffers(offered, typed))}
+        renderGroup={optionGroup}
         groupBy={
           hasBeyond ? ({ offer }) => (offer.isBeyond ? 'This controller cannot' : 'This controller can') : undefined
         }
