@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { addByWords, lookAt, makeInstallation, tabTo } from './setup/installation'
 import { edit, expect, expectKept, expectNoAxeFindings, openStage, test } from './setup/test'
 
@@ -187,6 +188,12 @@ test('a join of the ladder is dragged by keys, and the step at it is told', asyn
   await yard.keyboard.press('Control+z')
   await yard.getByRole('button', { name: 'Table', exact: true }).click()
   await expect(yard.getByRole('table', { name: 'Staging ladder' }).getByRole('row').nth(1)).toContainText('fans’ worth')
+  const [file] = await Promise.all([
+    yard.waitForEvent('download'),
+    yard.getByRole('button', { name: 'Save as CSV' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('Staging ladder.csv')
+  expect(readFileSync(await file.path(), 'utf8')).toMatch(/^"demand, %","variable, %",fixed,climbing,falling\n0,/)
 })
 
 test('the week is painted: a day copied, a period wiped, what runs when told', async ({ yard }) => {

@@ -3,6 +3,7 @@
 import { DUTIES, DUTY_NAMES, type Duty } from '@/core/brief/duty'
 import Alert from '@mui/material/Alert'
 import Autocomplete from '@mui/material/Autocomplete'
+import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
@@ -114,56 +115,52 @@ export function NewInstallation({ startsOpen, startsWith, sites, onMake, onImpor
       <Button variant="outlined" onClick={() => setOpen(true)}>
         New installation
       </Button>
-      <Dialog
-        open={isOpen}
-        onClose={() => setOpen(false)}
-        fullWidth
-        maxWidth="xs"
-        slotProps={{ paper: { component: 'form', onSubmit } as object }}
-      >
-        <DialogTitle>New installation</DialogTitle>
-        <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
-          <TextField
-            name="name"
-            label="Name"
-            required
-            autoFocus
-            slotProps={{ htmlInput: { maxLength: 80 } }}
-            placeholder="Kiln room"
-          />
-          <Autocomplete
-            freeSolo
-            options={[...sites]}
-            inputValue={site}
-            onInputChange={(_event, next) => setSite(next)}
-            renderInput={(params) => <TextField {...params} label="Site" required />}
-          />
-          <TextField name="duty" label="Duty" select defaultValue={startsWith ?? DUTIES[0]}>
-            {DUTIES.map((duty) => (
-              <MenuItem key={duty} value={duty}>
-                {DUTY_NAMES[duty]}
-              </MenuItem>
-            ))}
-          </TextField>
-          {zip.makes && <WouldMake makes={zip.makes} onTake={() => void zip.take()} />}
-          {message !== null && (
-            <Alert severity="error" variant="outlined">
-              {message}
-            </Alert>
-          )}
-        </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <FileButton
-            label="Installation file"
-            accept=".json,.zip,application/json,application/zip"
-            onFile={onFile}
-            sx={{ mr: 'auto' }}
-          >
-            From a file…
-          </FileButton>
-          <Button onClick={() => setOpen(false)}>Cancel</Button>
-          <SubmitButton variant="contained">Create</SubmitButton>
-        </DialogActions>
+      <Dialog open={isOpen} onClose={() => setOpen(false)} fullWidth maxWidth="xs" aria-labelledby="new-installation">
+        <Box component="form" onSubmit={onSubmit} sx={{ display: 'contents' }}>
+          <DialogTitle id="new-installation">New installation</DialogTitle>
+          <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
+            <TextField
+              name="name"
+              label="Name"
+              required
+              autoFocus
+              slotProps={{ htmlInput: { maxLength: 80 } }}
+              placeholder="Kiln room"
+            />
+            <Autocomplete
+              freeSolo
+              options={[...sites]}
+              inputValue={site}
+              onInputChange={(_event, next) => setSite(next)}
+              renderInput={(params) => <TextField {...params} label="Site" required />}
+            />
+            <TextField name="duty" label="Duty" select defaultValue={startsWith ?? DUTIES[0]}>
+              {DUTIES.map((duty) => (
+                <MenuItem key={duty} value={duty}>
+                  {DUTY_NAMES[duty]}
+                </MenuItem>
+              ))}
+            </TextField>
+            {zip.makes && <WouldMake makes={zip.makes} onTake={() => void zip.take()} />}
+            {message !== null && (
+              <Alert severity="error" variant="outlined">
+                {message}
+              </Alert>
+            )}
+          </DialogContent>
+          <DialogActions sx={{ px: 3, pb: 2 }}>
+            <FileButton
+              label="Installation file"
+              accept=".json,.zip,application/json,application/zip"
+              onFile={onFile}
+              sx={{ mr: 'auto' }}
+            >
+              From a file…
+            </FileButton>
+            <Button onClick={() => setOpen(false)}>Cancel</Button>
+            <SubmitButton variant="contained">Create</SubmitButton>
+          </DialogActions>
+        </Box>
       </Dialog>
     </>
   )

@@ -1,9 +1,11 @@
 import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
 import Table from '@mui/material/Table'
 import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
+import { saveText } from '@/ui/saveText'
 import { MONO } from '@/ui/theme'
 
 type Props = {
@@ -41,5 +43,18 @@ export const FigureTable = ({ label, head, rows }: Props) => (
         ))}
       </TableBody>
     </Table>
+    <Button size="small" onClick={() => void saveCsv(label, [head, ...rows])}>
+      Save as CSV
+    </Button>
   </Box>
 )
+
+/** What a spreadsheet would work out rather than show; a figure below zero is none of it. */
+const FORMULA = /^[=+@\t\r]|^-(?!\d)/
+
+/** The figures as they stand there, in the units they stand in, with a minus that every program reads. */
+async function saveCsv(label: string, lines: readonly (readonly string[])[]): Promise<void> {
+  const { unparse } = await import('papaparse')
+  const plain = lines.map((line) => line.map((cell) => cell.replace(/^−(?=\d)/, '-')))
+  saveText(`${label}.csv`, `${unparse(plain, { newline: '\n', escapeFormulae: FORMULA })}\n`, 'text/csv;charset=utf-8')
+}

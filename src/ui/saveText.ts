@@ -1,0 +1,9 @@
+/** Gives a text to whoever looks, as a file of theirs. */
+export function saveText(fileName: string, text: string, type: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }))
+  const link = document.createElement('a')
+  link.href = address
+  link.download = fileName
+  link.click()
+  URL.revokeObjectURL(address)
+}
