@@ -6,11 +6,12 @@ import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import Typography from '@mui/material/Typography'
-import { usePathname } from 'next/navigation'
+import { usePathname, useRouter } from 'next/navigation'
 import { Fragment } from 'react'
 import { helpAt } from '@/ui/help'
 import { PLACES } from '@/ui/places'
 import { MONO } from '@/ui/theme'
+import { startTour } from '@/ui/tour/tourStore'
 
 const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['Ctrl K', 'find or do'],
@@ -29,6 +30,7 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = [
 /** What one does on this page, its words, and every key. Single letters are off while typing. */
 export function HelpHere({ onClose }: { onClose: () => void }) {
   const help = helpAt(usePathname())
+  const router = useRouter()
   return (
     <Dialog open onClose={onClose} aria-labelledby="help-title">
       <DialogTitle id="help-title">{help ? `${help.title}: what to do here` : 'Keys'}</DialogTitle>
@@ -73,6 +75,16 @@ export function HelpHere({ onClose }: { onClose: () => void }) {
         </dl>
       </DialogContent>
       <DialogActions>
+        <Button
+          sx={{ mr: 'auto' }}
+          onClick={() => {
+            startTour()
+            onClose()
+            router.push('/yard')
+          }}
+        >
+          Tour of the demo, seven steps
+        </Button>
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>

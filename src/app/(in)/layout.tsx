@@ -7,6 +7,7 @@ import { DisplayStyle } from '@/ui/DisplayStyle'
 import { LiveOnSite } from '@/ui/onSite/LiveOnSite'
 import { PersonMenu } from '@/ui/PersonMenu'
 import { TopBar } from '@/ui/TopBar'
+import { Tour } from '@/ui/tour/Tour'
 
 export const dynamic = 'force-dynamic'
 
@@ -34,6 +35,7 @@ export default async function SignedInLayout({ children }: { children: ReactNode
       <LiveOnSite personId={scope.personId} workspaceId={scope.workspaceId}>
         {children}
       </LiveOnSite>
+      <Tour />
     </>
   )
 }
