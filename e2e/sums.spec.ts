@@ -25,7 +25,29 @@ test('several readings, what cannot be read, and what has no result are said in 
   await yard.goto('/sums?sum=saturation-pressure')
   await yard.getByRole('combobox', { name: 'refrigerant' }).click()
   await yard.getByRole('option', { name: 'R-744' }).click()
-  await expect(yard.getByRole('region', { name: 'Result' })).toContainText('no saturation above 31.0 °C')
+  await expect(yard.getByRole('region', { name: /^Result/ })).toContainText('no saturation above 31.0 °C')
+})
+
+test('favourites, those used last, several side by side, and the unit of a result are remembered', async ({ yard }) => {
+  await yard.goto('/sums?sum=house-air')
+  await yard.getByRole('button', { name: '☆ Make it a favourite' }).click()
+  const list = yard.getByRole('navigation', { name: 'All sums' })
+  await list.getByRole('button', { name: 'Flow that carries heat away' }).first().click()
+  await yard
+    .getByRole('combobox', { name: /^unit of flow/ })
+    .first()
+    .click()
+  await yard.getByRole('option', { name: 'in cfm' }).click()
+  await yard.getByRole('button', { name: 'Put another beside it' }).click()
+  await expect(yard.getByRole('region', { name: /^Result: / })).toHaveCount(2)
+  await list.getByRole('region', { name: 'Favourites' }).getByRole('button').first().click()
+  await expect(yard.getByTestId('result-q')).toContainText('cfm')
+  await expect(yard.getByTestId('result-least')).toBeVisible()
+  await expectNoAxeFindings(yard)
+  await yard.getByRole('button', { name: /^Take away: Flow/ }).click()
+  await yard.reload()
+  await expect(list.getByRole('region', { name: 'Used last' }).getByRole('button').first()).toBeVisible()
+  await expect(list.getByRole('region', { name: 'Favourites' }).getByRole('button')).toHaveCount(1)
 })
 
 test('on a phone, dark, without axe findings', async ({ yard }) => {

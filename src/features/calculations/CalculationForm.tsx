@@ -16,30 +16,53 @@ import type { AnyCalculation, CalculationInput, CalculationOutput } from '@/core
 import { quantitySpec } from '@/core/quantity/units'
 import { problemText } from '@/core/words/problems'
 import { ReadingsField } from '@/features/calculations/ReadingsField'
+import { unitsOf, useOwnCalculations } from '@/features/calculations/ownCalculations'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { Caution } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
+import { TextButton } from '@/ui/TextButton'
 import { usePreference } from '@/ui/preference'
 import { MONO } from '@/ui/theme'
 
 export type Target = { readonly id: string; readonly name: string }
 
-/** One calculation: its fields, the answer as one types, the formula with the values put in, its source. */
-export function CalculationForm({
-  calculation,
-  given,
-  installations,
-}: {
+type HandlingProps = {
   calculation: AnyCalculation
-  given: CalculationValues
-  installations: readonly Target[]
-}) {
+  /** Puts another beside it; null where there is no room. */
+  onBeside: (() => void) | null
+  /** Takes it away; null where it is the only one. */
+  onClose: (() => void) | null
+}
+
+/** What is done with a calculation as a whole. */
+function Handling({ calculation: { id, name }, onBeside, onClose }: HandlingProps) {
+  const { favourites, toggleFavourite } = useOwnCalculations()
+  return (
+    <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 1, typography: 'body2' }}>
+      <TextButton onClick={() => toggleFavourite(id)}>
+        {favourites.includes(id) ? '★ No longer a favourite' : '☆ Make it a favourite'}
+      </TextButton>
+      {onBeside && <TextButton onClick={onBeside}>Put another beside it</TextButton>}
+      {onClose && (
+        <TextButton label={`Take away: ${name}`} onClick={onClose}>
+          Take it away
+        </TextButton>
+      )}
+    </Box>
+  )
+}
+
+type FormProps = HandlingProps & { given: CalculationValues; installations: readonly Target[] }
+
+/** One calculation: its fields, the answer as one types, the formula with the values put in, its source. */
+export function CalculationForm({ calculation, given, installations, onBeside, onClose }: FormProps) {
   const preference = usePreference()
   const [values, setValues] = useState<CalculationValues>(() => ({ ...startValues(calculation), ...given }))
   const outcome = runCalculation(calculation, values)
-  // The unit of a result, where somebody has asked for another.
-  const [as, setAs] = useState<Readonly<Record<string, string>>>({})
+  const { units, readIn } = useOwnCalculations()
+  // The unit of a result, where somebody has asked for another, here or the last time.
+  const as = unitsOf(units, calculation.id)
   const lines = outcome.ok ? resultLines(calculation, outcome.value.results, preference, as) : []
   const flow = outcome.ok
     ? lines.findLast(({ key, value }) => calculation.outputs[key]?.quantity === 'flow' && value > 0)
@@ -47,6 +70,7 @@ export function CalculationForm({
   return (
     <Box sx={{ px: { xs: 2, md: 4 }, py: 2, maxWidth: 780 }}>
       <Typography variant="h1">{calculation.name}</Typography>
+      <Handling calculation={calculation} onBeside={onBeside} onClose={onClose} />
       {Object.entries(calculation.inputs).map(([key, input]) => (
         <FormRow key={key} label={`${input.name.charAt(0).toUpperCase()}${input.name.slice(1)}`}>
           <CalculationField
@@ -58,7 +82,7 @@ export function CalculationForm({
       ))}
       <Box
         component="section"
-        aria-label="Result"
+        aria-label={`Result: ${calculation.name}`}
         aria-live="polite"
         sx={{ my: 2, borderLeft: '4px solid', borderColor: 'cause.speed', pl: 2 }}
       >
@@ -75,7 +99,7 @@ export function CalculationForm({
               <UnitChoice
                 output={calculation.outputs[key]!}
                 chosen={as[key] ?? USUAL}
-                onChoose={(symbol) => setAs((before) => ({ ...before, [key]: symbol }))}
+                onChoose={(symbol) => readIn(calculation.id, key, symbol)}
               />
             </Box>
           ))

@@ -10,6 +10,7 @@ import { findCalculations, calculationById, CALCULATIONS } from '@/core/calculat
 import { valuesOfQuery } from '@/core/calculation/calculationQuery'
 import { GROUPS, type AnyCalculation } from '@/core/calculation/calculation'
 import { CalculationForm, type Target } from '@/features/calculations/CalculationForm'
+import { useOwnCalculations } from '@/features/calculations/ownCalculations'
 import { PreferenceProvider } from '@/ui/preference'
 
 type Props = {
@@ -22,13 +23,17 @@ type Props = {
 /** Single calculations: found by words, filled in with any unit, answered as one types, with formula and source. */
 export function CalculationsPage({ query, installations, preference }: Props) {
   const [search, setSearch] = useState('')
-  const [calculation, setCalculation] = useState<AnyCalculation>(
-    () => calculationById(query.sum ?? '') ?? CALCULATIONS[0]!,
-  )
+  // The last is the one that the list changes; those before it were put beside it.
+  const [shown, setShown] = useState<readonly AnyCalculation[]>(() => [
+    calculationById(query.sum ?? '') ?? CALCULATIONS[0]!,
+  ])
+  const { favourites, recent, note } = useOwnCalculations()
   const found = findCalculations(search)
+  const last = shown.at(-1)!
 
   function choose(next: AnyCalculation): void {
-    setCalculation(next)
+    note(next.id)
+    setShown((before) => [...before.slice(0, -1).filter(({ id }) => id !== next.id), next])
     // The address names the calculation, so that it can be sent on; the page itself has all of them.
     window.history.replaceState(null, '', `?sum=${next.id}`)
   }
@@ -41,7 +46,7 @@ export function CalculationsPage({ query, installations, preference }: Props) {
           bgcolor: 'ground.sheet',
           minHeight: 'calc(100vh - 44px)',
           display: 'grid',
-          gridTemplateColumns: { xs: '1fr', md: '300px 1fr' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '300px minmax(0, 1fr)' },
         }}
       >
         <Box
@@ -72,44 +77,85 @@ export function CalculationsPage({ query, installations, preference }: Props) {
             }}
           />
           {found.length === 0 && <Typography variant="body2">No sum has these words. Try fewer of them.</Typography>}
-          {GROUPS.map((group) => {
-            const here = found.filter((candidate) => candidate.group === group)
-            if (here.length === 0) return null
-            return (
-              <Box key={group} sx={{ mb: 1.5 }}>
-                <Typography component="h2" variant="body2" sx={{ color: 'text.secondary' }}>
-                  {group}
-                </Typography>
-                {here.map((candidate) => (
-                  <Link
-                    key={candidate.id}
-                    component="button"
-                    type="button"
-                    underline={candidate.id === calculation.id ? 'always' : 'hover'}
-                    aria-current={candidate.id === calculation.id ? 'true' : undefined}
-                    onClick={() => choose(candidate)}
-                    sx={{
-                      display: 'block',
-                      textAlign: 'left',
-                      py: { xs: 1.25, md: 0.25 },
-                      color: 'text.primary',
-                      fontWeight: candidate.id === calculation.id ? 700 : 400,
-                    }}
-                  >
-                    {candidate.name}
-                  </Link>
-                ))}
-              </Box>
-            )
-          })}
+          {search === '' && (
+            <>
+              <Group name="Favourites" calculations={known(favourites)} last={last} onChoose={choose} />
+              <Group name="Used last" calculations={known(recent)} last={last} onChoose={choose} />
+            </>
+          )}
+          {GROUPS.map((group) => (
+            <Group
+              key={group}
+              name={group}
+              calculations={found.filter((candidate) => candidate.group === group)}
+              last={last}
+              onChoose={choose}
+            />
+          ))}
         </Box>
-        <CalculationForm
-          key={calculation.id}
-          calculation={calculation}
-          given={calculation.id === query.sum ? valuesOfQuery(calculation, query) : {}}
-          installations={installations}
-        />
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 340px), 1fr))' }}>
+          {shown.map((calculation) => (
+            <CalculationForm
+              key={calculation.id}
+              calculation={calculation}
+              given={calculation.id === query.sum ? valuesOfQuery(calculation, query) : {}}
+              installations={installations}
+              onBeside={
+                calculation === last && shown.length < MOST_BESIDE
+                  ? () => setShown([...shown, nextBeside(shown, known(recent))])
+                  : null
+              }
+              onClose={shown.length > 1 ? () => setShown(shown.filter((other) => other.id !== calculation.id)) : null}
+            />
+          ))}
+        </Box>
       </Box>
     </PreferenceProvider>
+  )
+}
+
+/** So many stand side by side at most. */
+const MOST_BESIDE = 3
+
+const known = (ids: readonly string[]): readonly AnyCalculation[] => ids.flatMap((id) => calculationById(id) ?? [])
+
+/** What is put beside those shown, until another is chosen: the one used last that is not shown yet. */
+const nextBeside = (shown: readonly AnyCalculation[], recent: readonly AnyCalculation[]): AnyCalculation =>
+  [...recent, ...CALCULATIONS].find(({ id }) => shown.every((other) => other.id !== id))!
+
+type GroupProps = {
+  name: string
+  calculations: readonly AnyCalculation[]
+  last: AnyCalculation
+  onChoose: (calculation: AnyCalculation) => void
+}
+
+function Group({ name, calculations, last, onChoose }: GroupProps) {
+  if (calculations.length === 0) return null
+  return (
+    <Box component="section" aria-label={name} sx={{ mb: 1.5 }}>
+      <Typography component="h2" variant="body2" sx={{ color: 'text.secondary' }}>
+        {name}
+      </Typography>
+      {calculations.map((candidate) => (
+        <Link
+          key={candidate.id}
+          component="button"
+          type="button"
+          underline={candidate.id === last.id ? 'always' : 'hover'}
+          aria-current={candidate.id === last.id ? 'true' : undefined}
+          onClick={() => onChoose(candidate)}
+          sx={{
+            display: 'block',
+            textAlign: 'left',
+            py: { xs: 1.25, md: 0.25 },
+            color: 'text.primary',
+            fontWeight: candidate.id === last.id ? 700 : 400,
+          }}
+        >
+          {candidate.name}
+        </Link>
+      ))}
+    </Box>
   )
 }
