@@ -1,6 +1,6 @@
 import type { Response } from '@/core/response/schema'
 import { conditionSpans } from '@/core/rules/condition'
-import { ruleSpans } from '@/core/rules/table'
+import { ruleKind, ruleSpans } from '@/core/rules/table'
 import type { WeekSpan } from '@/core/rules/weekSpan'
 
 const DAY_MIN = 1440
@@ -47,7 +47,7 @@ export function otherClockSpans({
     ...rules
       .filter((rule) => !rule.off && !('periods' in rule))
       .map((rule) => ({
-        name: rule.note ?? rule.kind,
+        name: rule.note ?? ruleKind(rule).title,
         how: 'spans' in rule ? ('runs' as const) : ('permitted' as const),
         pieces: ruleSpans(rule).flatMap(piecesOf),
       })),
