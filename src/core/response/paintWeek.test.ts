@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { copyDay, joined, paint, painted, reshape, wipe } from '@/core/response/paintWeek'
+import { copyDay, joined, movedTo, paint, painted, reshape, stretched, wipe } from '@/core/response/paintWeek'
 import { fillSpan, WEEK_MIN, type Period } from '@/core/rules/week'
 
 const WORK: Period = { days: [0, 1, 2, 3, 4], startMin: 480, endMin: 1020, speedPct: 60 }
@@ -53,4 +53,40 @@ test('joining changes nothing that runs', () => {
 
 test('every day of every period is painted once', () => {
   expect(painted([WORK, { ...WORK, days: [6] }])).toHaveLength(6)
+})
+
+const QUARTER = 15
+const minute = fc.integer({ min: 0, max: 95 }).map((quarter) => quarter * QUARTER)
+
+test.each([
+  ['within its day', { startMin: 480, endMin: 600 }, 540, { startMin: 540, endMin: 660 }],
+  ['to midnight', { startMin: 480, endMin: 600 }, 1320, { startMin: 1320, endMin: 1440 }],
+  ['past midnight it runs on', { startMin: 480, endMin: 600 }, 1380, { startMin: 1380, endMin: 60 }],
+  ['no further than its day goes', { startMin: 480, endMin: 600 }, 2000, { startMin: 1425, endMin: 105 }],
+  ['what ran over midnight comes back', { startMin: 1380, endMin: 60 }, 1200, { startMin: 1200, endMin: 1320 }],
+] as const)('a span is moved: %s', (_name, times, to, then) => expect(movedTo(times, to, QUARTER)).toEqual(then))
+
+test.each([
+  ['its end later', { startMin: 480, endMin: 600 }, 'end', 660, { startMin: 480, endMin: 660 }],
+  ['its end to midnight', { startMin: 480, endMin: 600 }, 'end', 1440, { startMin: 480, endMin: 1440 }],
+  ['nothing would be left', { startMin: 480, endMin: 600 }, 'start', 600, null],
+  ['it would turn over midnight', { startMin: 480, endMin: 600 }, 'end', 420, null],
+  ['over midnight its end stays before its start', { startMin: 1320, endMin: 360 }, 'end', 1380, null],
+  ['over midnight its start stays after its end', { startMin: 1320, endMin: 360 }, 'start', 300, null],
+  ['over midnight its end earlier', { startMin: 1320, endMin: 360 }, 'end', 120, { startMin: 1320, endMin: 120 }],
+] as const)('a span is stretched: %s', (_name, times, end, at, then) =>
+  expect(stretched(times, end, at, QUARTER)).toEqual(then),
+)
+
+test('property: a move keeps the length, and moving back gives what was', () => {
+  fc.assert(
+    fc.property(minute, minute, minute, (startMin, endMin, to) => {
+      fc.pre(startMin !== endMin)
+      const moved = movedTo({ startMin, endMin }, to, QUARTER)
+      const length = (times: { startMin: number; endMin: number }) => (times.endMin - times.startMin + 1440) % 1440
+      expect(length(moved)).toBe(length({ startMin, endMin }))
+      expect(movedTo(moved, startMin, QUARTER).startMin).toBe(startMin)
+    }),
+    { seed: 7 },
+  )
 })

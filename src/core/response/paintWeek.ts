@@ -1,3 +1,4 @@
+import { clamp } from '@/core/json/clamp'
 import type { WeekSpan } from '@/core/rules/weekSpan'
 
 /** What stands on one day of a painted week, from which entry of the list. */
@@ -55,4 +56,30 @@ export function copyDay<P extends WeekSpan>(periods: readonly P[], from: number,
       return { ...period, days: [...kept, ...(period.days.includes(from) ? others : [])].sort((a, b) => a - b) }
     }),
   )
+}
+
+/** Start and end of a span in minutes of the local day; one that ends before it starts runs over midnight. */
+export type Times = Pick<WeekSpan, 'startMin' | 'endMin'>
+
+const DAY_MIN = 1440
+
+const isOver = ({ startMin, endMin }: Times): boolean => endMin <= startMin
+
+/** The same length from another start; past midnight it runs on into the next day.
+ *  @param startMin wanted; it stays on its day
+ *  @param stepMin the least length of a span */
+export function movedTo({ startMin: was, endMin }: Times, startMin: number, stepMin: number): Times {
+  const lengthMin = (endMin - was + DAY_MIN) % DAY_MIN || DAY_MIN
+  const start = clamp(startMin, 0, DAY_MIN - stepMin)
+  const end = start + lengthMin
+  return { startMin: start, endMin: end > DAY_MIN ? end - DAY_MIN : end }
+}
+
+/** The times after one end was put elsewhere; null where nothing would be left of them, or where they would turn over midnight. */
+export function stretched(times: Times, end: 'start' | 'end', atMin: number, stepMin: number): Times | null {
+  const next =
+    end === 'start' ? { ...times, startMin: Math.min(atMin, DAY_MIN - stepMin) } : { ...times, endMin: atMin }
+  return next.startMin === next.endMin || isOver(next) !== isOver(times)
+    ? null
+    : { startMin: next.startMin, endMin: next.endMin }
 }

@@ -8,7 +8,7 @@ import { clamp } from '@/core/json/clamp'
 import { piecesOf, type OtherSpans, type Piece } from '@/core/look/weekStrips'
 import { clockText } from '@/core/quantity/clock'
 import { formatPct } from '@/core/quantity/format'
-import { paint, reshape, wipe } from '@/core/response/paintWeek'
+import { movedTo, paint, reshape, stretched, wipe, type Times } from '@/core/response/paintWeek'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import type { Period } from '@/core/rules/week'
 import { ClockField } from '@/ui/ClockField'
@@ -22,7 +22,6 @@ export type ChangePeriods = (label: string, next: (periods: readonly Period[]) =
 
 /** A period on one of its days. */
 type Chosen = { readonly index: number; readonly day: number }
-type Times = { readonly startMin: number; readonly endMin: number }
 type Stroke = { readonly fromMin: number; readonly toMin: number }
 
 /** What a pointer holds: the week as it was when it took hold, and where that was. */
@@ -163,25 +162,8 @@ type StripProps = {
   onDone: () => void
 }
 
-const lengthOf = ({ startMin, endMin }: Times): number => (endMin - startMin + DAY_MIN) % DAY_MIN || DAY_MIN
-
-/** The same length from another start; past midnight it runs on. */
-function movedTo(times: Times, startMin: number): Times {
-  const start = clamp(startMin, 0, DAY_MIN - STEP_MIN)
-  const end = start + lengthOf(times)
-  return { startMin: start, endMin: end > DAY_MIN ? end - DAY_MIN : end }
-}
-
-/** The times after one end was put elsewhere; null where nothing would be left of them. */
-function stretched(times: Times, end: 'start' | 'end', atMin: number): Times | null {
-  const next =
-    end === 'start' ? { ...times, startMin: Math.min(atMin, DAY_MIN - STEP_MIN) } : { ...times, endMin: atMin }
-  const isOver = times.endMin <= times.startMin
-  return next.startMin === next.endMin || (!isOver && next.endMin < next.startMin) ? null : next
-}
-
 const heldTimes = ({ what, times, atMin }: Hold, nowMin: number): Times | null =>
-  what === 'body' ? movedTo(times, times.startMin + nowMin - atMin) : stretched(times, what, nowMin)
+  what === 'body' ? movedTo(times, times.startMin + nowMin - atMin, STEP_MIN) : stretched(times, what, nowMin, STEP_MIN)
 
 function Strip({ day, periods, width, chosen, onChoose, onSet, onWipe, onPaint, onDone }: StripProps) {
   const bar = useRef<HTMLDivElement>(null)
@@ -329,7 +311,7 @@ function PaintedPiece({ piece, width, isChosen, onTake, onChoose, onSet, onWipe,
         onKeyDown={(event) => {
           if (event.key === 'Enter' || event.key === ' ') onChoose()
           else if (event.key === 'Delete' || event.key === 'Backspace') onWipe()
-          else onKeySteps((steps) => onSet(movedTo(period, period.startMin + steps * STEP_MIN)))(event)
+          else onKeySteps((steps) => onSet(movedTo(period, period.startMin + steps * STEP_MIN, STEP_MIN)))(event)
         }}
         sx={{
           position: 'absolute',
@@ -370,7 +352,7 @@ function PaintedPiece({ piece, width, isChosen, onTake, onChoose, onSet, onWipe,
               onTake={(event) => onTake(event, end)}
               onStep={(steps) => {
                 const at = (end === 'start' ? fromMin : toMin) + steps * STEP_MIN
-                const to = stretched(period, end, clamp(at, 0, DAY_MIN))
+                const to = stretched(period, end, clamp(at, 0, DAY_MIN), STEP_MIN)
                 if (to) onSet(to)
               }}
               onDone={onDone}
