@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, ne } from 'drizzle-orm'
+import { and, asc, eq, isNull, ne, sql } from 'drizzle-orm'
 import { inWorkspace, type Scope } from '@/db/client'
 import { within } from '@/db/queries/within'
 import { installation, site } from '@/db/schema'
@@ -75,4 +75,15 @@ export const keepSite = (
       .set({ name, ...facts })
       .where(within(scope, site, eq(site.id, id)))
     return 'done'
+  })
+
+/** Facts of every site of which something is known. */
+export const listSiteFacts = (scope: Scope): Promise<(SiteFacts & { readonly name: string })[]> =>
+  inWorkspace(scope, (tx) => {
+    const { name, address, contact, access } = site
+    return tx
+      .select({ name, address, contact, access })
+      .from(site)
+      .where(within(scope, site, sql`${address} || ${contact} || ${access} <> ''`))
+      .orderBy(asc(name))
   })

@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream'
 import { ZipFile } from 'yazl'
 import { readingRows } from '@/db/queries/reading'
+import { listSiteFacts } from '@/db/queries/site'
 import { localRulesOf, workspaceName } from '@/db/queries/workspace'
 import {
   listInstallationIds,
@@ -23,10 +24,11 @@ export function exportWorkspace(scope: Scope, only: string | null = null): Reada
   const add = (name: string, content: () => AsyncIterable<Buffer>) =>
     zip.addReadStreamLazy(name, {}, (give) => give(null, Readable.from(content())))
   void (async () => {
-    const [all, name, localRules, controllers, every] = await Promise.all([
+    const [all, name, localRules, sites, controllers, every] = await Promise.all([
       listInstallationIds(scope),
       workspaceName(scope),
       localRulesOf(scope),
+      only === null ? listSiteFacts(scope) : [],
       only === null ? wholeControllers(scope) : [],
       wholeReadingFiles(scope),
     ])
@@ -38,6 +40,7 @@ export function exportWorkspace(scope: Scope, only: string | null = null): Reada
       writtenAt: new Date().toISOString(),
       installations: ids.length,
       localRules,
+      sites,
     }
     zip.addBuffer(json(manifest), 'workspace.json')
     if (only === null) zip.addBuffer(json(await wholeLog(scope)), 'log.json')

@@ -11,6 +11,7 @@ import { readLocalRules } from '@/core/record/localRule'
 import type { Scope } from '@/db/client'
 import { addMember } from '@/db/queries/member'
 import { importReadings } from '@/db/queries/reading'
+import { ensureSite, keepSite } from '@/db/queries/site'
 import { createWorkspace, saveLocalRules } from '@/db/queries/workspace'
 import { putController, putInstallation, putLog, type InstallationIn } from '@/db/queries/workspaceFile'
 import { isUuid } from '@/server/commands/input'
@@ -94,6 +95,8 @@ export async function importWorkspace(
       await takeReadings(scope, zip, entries, entry, part)
       return 'readings'
     })
+    for (const { name, ...facts } of manifest.value.sites ?? [])
+      await keepSite(scope, { ...(await ensureSite(scope, name)), ...facts })
     const rules = readLocalRules(manifest.value.localRules ?? [])
     if (rules.ok) await saveLocalRules(scope, [], rules.value)
     else left.push('The local rules could not be read.')

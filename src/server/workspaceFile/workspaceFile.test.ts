@@ -10,7 +10,7 @@ import { addLogEntry, listLog } from '@/db/queries/log'
 import { listMemberships } from '@/db/queries/member'
 import { getReadings, listReadingFiles } from '@/db/queries/reading'
 import { getSealed, listRevisions, sealRevision } from '@/db/queries/revision'
-import { ensureSite } from '@/db/queries/site'
+import { ensureSite, keepSite, listSiteFacts } from '@/db/queries/site'
 import { localRulesOf, saveLocalRules, workspaceName } from '@/db/queries/workspace'
 import { person } from '@/db/schema'
 import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
@@ -32,7 +32,8 @@ const bytesOf = async function* (text: string) {
 beforeAll(async () => {
   scope = await newScope()
   await database().insert(person).values({ id: scope.personId, name: scope.personName, email: 'tam@reed.example' })
-  const { id: siteId } = await ensureSite(scope, 'Lock Cottage')
+  const { id: siteId, name } = await ensureSite(scope, 'Lock Cottage')
+  await keepSite(scope, { id: siteId, name, address: 'Lock 4', contact: 'the keeper', access: 'key in the shed' })
   await createInstallation(scope, { id, siteId, document: demoInstallation('fruiting-room') })
   await addCheckResult(scope, id, {
     id: randomUUID(),
@@ -65,7 +66,8 @@ async function held(of: Scope) {
   return {
     name: await workspaceName(of),
     rules: await localRulesOf(of),
-    row: row?.kind === 'open' ? { ...row, workingCopy: { ...row.workingCopy, saveId: '' } } : row,
+    row: row?.kind === 'open' ? { ...row, siteId: '', workingCopy: { ...row.workingCopy, saveId: '' } } : row,
+    sites: await listSiteFacts(of),
     revisions: await listRevisions(of, id),
     sealed: await getSealed(of, id, 1),
     checks: await listCheckResults(of, id),

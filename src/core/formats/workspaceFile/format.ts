@@ -5,9 +5,9 @@ import { validator } from '@/core/json/validator'
 /** Kinds of entries of the log. */
 export const LOG_KINDS = ['note', 'visit', 'made', 'sealed', 'imported'] as const
 
-export const WORKSPACE_SCHEMA = 'soft-gale/workspace@3'
-/** Version 1 kept the finding of a check as text; version 2 had no notes, signatures and photos. */
-const FORMER_SCHEMAS = ['soft-gale/workspace@1', 'soft-gale/workspace@2'] as const
+export const WORKSPACE_SCHEMA = 'soft-gale/workspace@4'
+/** Version 1 kept the finding of a check as text; version 2 had no notes, signatures and photos; version 3 nothing of its sites but their names. */
+const FORMER_SCHEMAS = ['soft-gale/workspace@1', 'soft-gale/workspace@2', 'soft-gale/workspace@3'] as const
 
 const Text = (maxLength: number) => Type.String({ maxLength })
 const Time = Type.String({ maxLength: 40, pattern: '^\\d{4}-\\d\\d-\\d\\dT' })
@@ -21,6 +21,23 @@ const Manifest = Type.Object(
     writtenAt: Time,
     installations: Type.Integer({ minimum: 0 }),
     localRules: Type.Optional(Type.Unknown()),
+    /** What whoever goes there wants to know, by the name of the site. */
+    sites: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            name: Type.String({ minLength: 1, maxLength: 80 }),
+            address: Text(500),
+            contact: Text(500),
+            access: Text(500),
+          },
+          closed,
+        ),
+        {
+          maxItems: 10_000,
+        },
+      ),
+    ),
   },
   closed,
 )
