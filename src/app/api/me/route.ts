@@ -23,6 +23,7 @@ export const GET = (): Promise<Response> =>
       name: personName,
       email: who.email,
       preference: who.preference,
+      display: who.display,
       sessions: sessions.map(({ createdAt, updatedAt, expiresAt, ipAddress, userAgent }) => ({
         createdAt,
         updatedAt,
