@@ -28,6 +28,8 @@ import { newScope, useThrowawayDatabase } from '@/db/testing/throwawayDatabase'
 import { heartbeat } from '@/server/commands/heartbeat'
 import { cancelImport } from '@/server/commands/cancelImport'
 import { choosePreference } from '@/server/commands/choosePreference'
+import { copyInstallation, moveInstallation } from '@/server/commands/copyAndMove'
+import { keepSite } from '@/server/commands/keepSite'
 import { importReadingsFile } from '@/server/commands/importReadingsFile'
 import { keepFeeds } from '@/server/commands/keepFeeds'
 import { replaceText } from '@/server/commands/replaceText'
@@ -80,6 +82,7 @@ const PICTURE = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])
 const inviteId = randomUUID()
 const shareId = randomUUID()
 const SHARE = { forWhom: 'the keeper', expiresAt: new Date(Date.now() + 3_600_000) }
+const NO_FACTS = { address: '', contact: '', access: '' }
 const RULE = { id: 'rule', duty: 'every', text: 'Two people on a roof.', edition: '2nd', dated: '2026-03-01' } as const
 
 const lineOf = (name: string): installationLines.KeptLine => ({
@@ -100,6 +103,7 @@ beforeAll(async () => {
   id = randomUUID()
   fileId = randomUUID()
   siteId = (await sites.ensureSite(mine, 'Lock Cottage')).id
+  await sites.keepSite(mine, { id: siteId, name: 'Lock Cottage', ...NO_FACTS, access: 'key in the shed' })
   await installations.createInstallation(mine, { id, siteId, document })
   await invites.addInvite(mine, {
     id: inviteId,
@@ -180,6 +184,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
   saveLine: (who) => installationLines.saveLine(who, 1, lineOf('by a stranger')).catch(() => undefined),
   listSetAside: (who) => installations.listSetAside(who),
   placeInstallation: (who) => installations.placeInstallation(who, id, 'aside'),
+  moveInstallation: (who) => installations.moveInstallation(who, id, { id: siteId, name: 'Theirs' }),
   listOfSite: async (who) => (await installations.listOfSite(who, 'Lock Cottage'))[0] ?? null,
   getSavedVersion: (who) => installations.getSavedVersion(who, id),
   listSeals: (who) => revisions.listSeals(who, id),
@@ -272,9 +277,14 @@ const QUERIES: Record<string, Walk[string] | null> = {
   listSites: async (who) => (await sites.listSites(who)).filter(({ name }) => name === 'Lock Cottage'),
   listEmptySites: (who) => sites.listEmptySites(who),
   ensureSite: null,
+  getSite: (who) => sites.getSite(who, siteId),
+  keepSite: async (who) =>
+    (await sites.keepSite(who, { id: siteId, name: 'Theirs now', ...NO_FACTS })) === 'unknown' ? null : 'kept',
+  listSiteFacts: (who) => sites.listSiteFacts(who),
   workspaceName: async (who) => (await workspaces.workspaceName(who)).includes('Tam'),
   renameWorkspace: (who) => workspaces.renameWorkspace(who, 'Theirs now'),
   savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm', units: {} }),
+  saveDisplay: (who) => workspaces.saveDisplay(who, { textSize: 'large', hand: 'left' }),
   createWorkspace: null,
   countPeople: null,
   localRulesOf: async (who) => (await workspaces.localRulesOf(who)).filter(({ id: rule }) => rule === RULE.id),
@@ -392,6 +402,11 @@ const COMMANDS: Walk = {
   leaveWorkspace: (who) => leaveWorkspace({ ...who, personId: mine.personId }),
   renameWorkspace: async (who) =>
     (await renameWorkspace(who, { name: 'Theirs now' })).kind === 'done' ? { kind: 'unknown' } : null,
+  copyAndMove: async (who) => {
+    const copied = await copyInstallation(who, { id: randomUUID(), of: id, name: 'Theirs' })
+    return copied.kind === 'unknown' ? moveInstallation(who, { id, site: 'Theirs' }) : copied
+  },
+  keepSite: (who) => keepSite(who, { id: siteId, name: 'Theirs now', ...NO_FACTS }),
   choosePreference: async (who) =>
     (await choosePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm', units: { pressure: 'inWG' } })).kind ===
     'done'
