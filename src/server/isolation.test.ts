@@ -453,6 +453,9 @@ test('every command stands in the walk', () => {
   expect(files.filter((file) => file !== 'input' && !file.endsWith('.test') && !(file in COMMANDS))).toEqual([])
 })
 
+// Somebody who says nothing for a while is not there any more: on a slow machine the walk takes longer than that.
+beforeEach(() => presences.touchPresence(mine, { pageId, installationId: id }))
+
 const EMPTY = [undefined, null, false, [], { kind: 'unknown' }]
 
 test.each(Object.entries(QUERIES).flatMap(([name, ask]) => (ask ? [[name, ask] as const] : [])))(
