@@ -20,11 +20,14 @@ function newPool(url: string | undefined, max: number, connectionTimeoutMillis: 
   return made
 }
 
+/** So long a request waits for a connection: a machine that is busy with something else is no database that is away, which is told at once. */
+const WAIT_MS = 10_000
+
 export function pool(): Pool {
   if (held.galePool) return held.galePool
   const url = process.env.DATABASE_URL
   if (!url) throw new Error('DATABASE_URL is not set; start with ./gale start')
-  return (held.galePool = newPool(url, 10, 5000))
+  return (held.galePool = newPool(url, 10, WAIT_MS))
 }
 
 /** How the connections are used: in use, idle, and how many requests wait for one. */
