@@ -23,6 +23,7 @@ test('the tour of the demo: seven steps, each done by doing it', async ({ yard }
 
   const stage = (name: RegExp) => yard.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name })
   await stage(/^Dial in/).click()
+  await yard.waitForURL('**/dial-in')
   await yard.reload()
   await expect(tour).toContainText('4 of 7')
   const first = yard.getByRole('checkbox', { name: /Action \d+ done/ }).first()
