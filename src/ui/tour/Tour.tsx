@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { usePathname } from 'next/navigation'
 import { useEffect, useEffectEvent } from 'react'
-import { isDone, TOUR } from '@/ui/tour/steps'
+import { isDone, TOUR, TOUR_EVENTS } from '@/ui/tour/steps'
 import { endTour, goOn, resumeTour, useTourAt } from '@/ui/tour/tourStore'
 
 /** The tour while it is on: one thing to do, in a card that is never in the way of it. What was done leads to the next. */
@@ -23,9 +23,9 @@ export function Tour() {
   useEffect(resumeTour, [])
   useEffect(() => arrive(path), [path, at])
   useEffect(() => {
-    for (const kind of ['pointerup', 'change']) window.addEventListener(kind, hear, true)
+    for (const kind of TOUR_EVENTS) window.addEventListener(kind, hear, true)
     return () => {
-      for (const kind of ['pointerup', 'change']) window.removeEventListener(kind, hear, true)
+      for (const kind of TOUR_EVENTS) window.removeEventListener(kind, hear, true)
     }
   }, [])
   if (at === null) return null

@@ -21,8 +21,8 @@ test('where something is to be done, being there is not enough, nor is doing it 
   const box = document.querySelector('main input')!
   const path = '/installation/i/dial-in'
   expect(isDone(dialIn, path, null)).toBe(false)
-  expect(isDone(dialIn, path, { kind: 'change', target: document.querySelector('#beside')! })).toBe(false)
+  expect(isDone(dialIn, path, { kind: 'click', target: document.querySelector('#beside')! })).toBe(false)
   expect(isDone(dialIn, path, { kind: 'pointerup', target: box })).toBe(false)
-  expect(isDone(dialIn, '/installation/i/prove', { kind: 'change', target: box })).toBe(false)
-  expect(isDone(dialIn, path, { kind: 'change', target: box })).toBe(true)
+  expect(isDone(dialIn, '/installation/i/prove', { kind: 'click', target: box })).toBe(false)
+  expect(isDone(dialIn, path, { kind: 'click', target: box })).toBe(true)
 })

@@ -1,3 +1,7 @@
+/** What is listened for. */
+export const TOUR_EVENTS = ['pointerup', 'change', 'click'] as const
+type TourEvent = (typeof TOUR_EVENTS)[number]
+
 /** One step of the tour: what to do, and by what it is known to be done. */
 export type TourStep = {
   readonly title: string
@@ -5,7 +9,7 @@ export type TourStep = {
   /** Where it is done. */
   readonly at: RegExp
   /** What is done there; being there is enough where none is named. */
-  readonly act?: { readonly event: 'pointerup' | 'change'; readonly on: string }
+  readonly act?: { readonly event: TourEvent; readonly on: string }
 }
 
 /** Seven things a person does in the demo, in the order of the work. */
@@ -31,7 +35,7 @@ export const TOUR: readonly TourStep[] = [
     title: 'Dial in',
     text: 'Open Dial in: what to press at this controller, counted from what its panel shows. Tick the first action.',
     at: /\/dial-in$/,
-    act: { event: 'change', on: 'main input[type=checkbox]' },
+    act: { event: 'click', on: 'main [role=checkbox], main input[type=checkbox]' },
   },
   {
     title: 'Prove',
