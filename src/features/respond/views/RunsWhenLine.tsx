@@ -2,17 +2,15 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { useDeferredValue, useMemo, useState } from 'react'
-import { DAY_KINDS, runsWhen, spellsOf, type DayKind } from '@/core/look/runsWhen'
+import { useState } from 'react'
+import { DAY_KINDS, spellsOf, type DayKind, type RunsWhen } from '@/core/look/runsWhen'
 import { clockText } from '@/core/quantity/clock'
 import { formatPct, formatTime } from '@/core/quantity/format'
 import { weekClockText } from '@/core/rules/localClock'
 import { Choice } from '@/ui/Choice'
 import { DAY_OPTIONS } from '@/ui/DaysField'
 import { labelWidthPx } from '@/ui/labels/placeLabels'
-import { useTryIt } from '@/ui/TryItValues'
 import { useWidth } from '@/ui/useWidth'
-import { useDerived } from '@/ui/workingCopy/context'
 
 const KINDS: readonly (readonly [DayKind, string])[] = [
   ['ordinary', 'an ordinary day'],
@@ -21,14 +19,10 @@ const KINDS: readonly (readonly [DayKind, string])[] = [
 ]
 
 /** What runs when on one day, with everything but the clock as in Try it, and the longest time without air in the week. */
-export function RunsWhenLine() {
-  const { given } = useDerived()
-  const { values } = useTryIt()
-  const later = useDeferredValue(values)
+export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
   const [day, setDay] = useState('1')
   const [kind, setKind] = useState<DayKind>(DAY_KINDS[0])
   const [width, ref] = useWidth<HTMLDivElement>(600)
-  const runs = useMemo(() => given.machine && runsWhen(given.machine, later), [given.machine, later])
   if (!runs) return null
   const spells = spellsOf(runs, Number(day), kind)
   const whole = spells.at(-1)?.toMin ?? 1440

@@ -36,7 +36,7 @@ export function WeekView() {
         <Typography variant="body2">
           Nothing runs by a week of its own yet: add “By the clock” below. What runs when follows from the other rules:
         </Typography>
-        <RunsWhenLine />
+        <RunsWhenLine runs={runs} />
       </>
     )
   const speedPct = brushPct ?? week.periods.at(-1)?.speedPct ?? response.ceiling.speedPct
@@ -87,7 +87,7 @@ export function WeekView() {
         onChange={change}
         onDone={endGesture}
       />
-      <RunsWhenLine />
+      <RunsWhenLine runs={runs} />
     </>
   )
 }
