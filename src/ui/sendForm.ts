@@ -1,8 +1,9 @@
 import type { KeyboardEvent } from 'react'
 
-/** Enter does what it does in a field of one line, however high the field has grown. */
-export function sendForm(event: KeyboardEvent): void {
+/** Enter does what it does in a field of one line, however high the field has grown: it sends the form, or goes on. */
+export function sendForm(event: KeyboardEvent, onEnter?: () => void): void {
   if (event.key !== 'Enter') return
   event.preventDefault()
-  ;(event.target as HTMLInputElement).form?.requestSubmit()
+  if (onEnter) onEnter()
+  else (event.target as HTMLInputElement).form?.requestSubmit()
 }

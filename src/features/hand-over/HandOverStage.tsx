@@ -18,7 +18,7 @@ import { LeftBehind } from '@/features/hand-over/LeftBehind'
 import { CopyAndMove, type Elsewhere } from '@/features/hand-over/CopyAndMove'
 import { OutOfYard } from '@/features/hand-over/OutOfYard'
 import { Revisions } from '@/features/hand-over/Revisions'
-import { SealForm } from '@/features/hand-over/SealForm'
+import { REASON_ID, SealForm } from '@/features/hand-over/SealForm'
 import { ShareLinks, type Sharing } from '@/features/hand-over/ShareLinks'
 import { VisitForm } from '@/features/hand-over/VisitForm'
 import { WriteLog } from '@/features/hand-over/WriteLog'
@@ -97,7 +97,7 @@ export function HandOverStage(props: Props) {
     >
       <Gate installationId={installationId} document={document} open={open} />
       {mayWork && <VisitForm installationId={installationId} results={results} log={log} photos={props.photos} />}
-      <Afterwards />
+      <Afterwards onEnter={() => window.document.getElementById(REASON_ID)?.focus()} />
       {maySeal ? (
         <SealForm
           installationId={installationId}

@@ -10,7 +10,7 @@ import { fingerprintOf, shortFingerprint } from '@/core/json/fingerprint'
 import { sealState, sealStateText } from '@/core/record/sealState'
 import { openText, type OpenItem } from '@/core/record/stillOpen'
 import { StillOpen } from '@/features/hand-over/StillOpen'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { useSignedSeals, type SignedSeal } from '@/ui/onSite/useResults'
 import { usePutWork } from '@/ui/onSite/who'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
@@ -29,6 +29,12 @@ type Props = {
   before: readonly OpenItem[]
 }
 
+/** Why the first is sealed needs no thought; it may be written over. */
+const FIRST_REASON = 'First setting'
+
+/** Its first field, for whoever comes here by Enter. */
+export const REASON_ID = 'reason-for-this-seal'
+
 /** What hinders a signature: the page does not have what would be sealed. */
 const HINDERED: Readonly<Record<string, string>> = {
   contradicts: 'Mend what contradicts itself first; it is said above.',
@@ -44,7 +50,7 @@ export function SealForm({ installationId, next, open, before }: Props) {
   const standing = useWorkingCopy((state) => state.standing.kind)
   const put = usePutWork()
   const signed = useSignedSeals(installationId)
-  const [reason, setReason] = useState('')
+  const [reason, setReason] = useState(next === 1 ? FIRST_REASON : '')
   const [signature, setSignature] = useState<string | null>(null)
   const [stays, setStays] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(before.flatMap(({ key, reason: why }) => (why === undefined ? [] : [[key, why]]))),
@@ -102,6 +108,7 @@ export function SealForm({ installationId, next, open, before }: Props) {
         onStays={(danger, why) => setStays((known) => ({ ...known, [danger]: why }))}
       />
       <TextField
+        id={REASON_ID}
         label="Reason for this seal"
         value={reason}
         onChange={(event) => setReason(event.target.value)}
@@ -137,8 +144,8 @@ export function SealForm({ installationId, next, open, before }: Props) {
 
 const Signed = ({ seal: { number, reason, fingerprint, signedAt, isSent } }: { seal: SignedSeal }) => (
   <Alert severity={isSent ? 'success' : 'info'} variant="outlined" sx={{ mt: 2 }}>
-    <b>{isSent ? `Revision ${number} is sealed.` : 'Signed, waiting.'}</b> {reason} Signed {formatDayAndClock(signedAt)}
-    , fingerprint {shortFingerprint(fingerprint)}.{' '}
+    <b>{isSent ? `Revision ${number} is sealed.` : 'Signed, waiting.'}</b> {reason} Signed <Moment at={signedAt} />,
+    fingerprint {shortFingerprint(fingerprint)}.{' '}
     {!isSent &&
       'It is sealed as soon as the server can be reached, if the working copy is then still what was signed: a change from now on has to be signed again.'}
   </Alert>
