@@ -58,7 +58,7 @@ export function PersonMenu({
       <ButtonBase
         onClick={(event) => setAnchor(event.currentTarget)}
         aria-label={`${personName}: account, people, units, light or dark, sign out`}
-        sx={{ fontSize: '0.8125rem', fontWeight: 600, minWidth: 32, minHeight: 32 }}
+        sx={{ fontSize: '0.8125rem', fontWeight: 600, minWidth: { xs: 44, md: 32 }, minHeight: { xs: 44, md: 32 } }}
       >
         {initials(personName)}
       </ButtonBase>

@@ -1,8 +1,9 @@
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
 import { THUMB_ROW } from '@/ui/DisplayStyle'
+import { PLACES_PX } from '@/ui/places'
 
-/** The main action at the bottom of a phone, where the thumb is; nothing on a desk. */
+/** The main action at the bottom of a phone, where the thumb is, above the places; nothing on a desk. */
 export const PhoneBar = ({ children }: { children: ReactNode }) => (
   <>
     <Box sx={{ display: { xs: 'block', md: 'none' }, height: 80 }} />
@@ -11,7 +12,7 @@ export const PhoneBar = ({ children }: { children: ReactNode }) => (
       sx={{
         display: { xs: 'flex', md: 'none' },
         position: 'fixed',
-        inset: 'auto 0 0 0',
+        inset: `auto 0 ${PLACES_PX}px 0`,
         gap: 1.25,
         p: 1.5,
         bgcolor: 'ground.sheet',

@@ -8,7 +8,7 @@ import { usePathname, useRouter } from 'next/navigation'
 import { useState, type ReactNode } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { keepBarSlot } from '@/ui/barSlot'
-import { PLACES } from '@/ui/places'
+import { BAR_PX, PHONE, PLACES, PLACES_PX } from '@/ui/places'
 import { MONO } from '@/ui/theme'
 
 // Fetched when it is first opened: a page that is only read does without it.
@@ -20,7 +20,8 @@ type Props = {
   children?: ReactNode
 }
 
-/** Name, the places, find-or-do, how the work stands towards the server, and the person. */
+/** Name, the places, find-or-do, how the work stands towards the server, and the person. On a phone the places lie at the thumb, and an
+ *  installation writes its name into the bar. */
 export function TopBar({ children }: Props) {
   const path = usePathname()
   const router = useRouter()
@@ -41,7 +42,7 @@ export function TopBar({ children }: Props) {
       sx={{
         bgcolor: 'ground.bar',
         color: 'ground.barText',
-        height: 44,
+        height: BAR_PX,
         px: { xs: 0.5, md: 2 },
         display: 'flex',
         alignItems: 'center',
@@ -50,8 +51,8 @@ export function TopBar({ children }: Props) {
       }}
     >
       <SkipLink />
-      <Home />
-      <Places path={path} />
+      <Home isNamed={!path.startsWith('/installation')} />
+      <Places path={path} onFind={() => setFinding(true)} />
       <Box sx={{ flex: 1 }} />
       <FindButton onClick={() => setFinding(true)} />
       <HelpButton onClick={() => setHelping(true)} />
@@ -59,12 +60,12 @@ export function TopBar({ children }: Props) {
         id="standing"
         ref={keepBarSlot}
         sx={{
-          fontSize: '0.8125rem',
+          fontSize: { xs: 'min(0.7rem, 11.5px)', md: '0.8125rem' },
           whiteSpace: { md: 'nowrap' },
-          lineHeight: 1.2,
-          minWidth: 0,
-          overflow: 'hidden',
-          maxHeight: 44,
+          lineHeight: 1.15,
+          width: { xs: 48, md: 'auto' },
+          flexShrink: 0,
+          textAlign: { xs: 'center', md: 'left' },
         }}
       />
       {children}
@@ -93,7 +94,7 @@ const SkipLink = () => (
   </ButtonBase>
 )
 
-const Home = () => (
+const Home = ({ isNamed }: { isNamed: boolean }) => (
   <Box
     component={Link}
     href="/yard"
@@ -102,8 +103,8 @@ const Home = () => (
       color: 'inherit',
       textDecoration: 'none',
       fontWeight: 700,
-      // On a phone the first of the places goes there too.
-      display: { xs: 'none', md: 'flex' },
+      display: { xs: isNamed ? 'flex' : 'none', md: 'flex' },
+      px: { xs: 1, md: 0 },
       alignItems: 'center',
       minHeight: 44,
       py: 0,
@@ -125,18 +126,26 @@ const Home = () => (
       <path d="M1 9h19" />
       <path d="M1 13h9" />
     </svg>
-    <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
-      Soft Gale
-    </Box>
+    Soft Gale
   </Box>
 )
 
-const Places = ({ path }: { path: string }) => (
+type PlacesProps = { path: string; onFind: () => void }
+
+const Places = ({ path, onFind }: PlacesProps) => (
   <Box
     component="nav"
     aria-label="Places"
-    // On a phone signs stand for the words: each place is one touch away.
-    sx={{ display: 'flex', gap: { xs: 0, md: 2.5 }, flexShrink: 0 }}
+    sx={{
+      display: 'flex',
+      gap: { md: 2.5 },
+      flexShrink: 0,
+      position: { xs: 'fixed', md: 'static' },
+      inset: 'auto 0 0 0',
+      height: { xs: PLACES_PX, md: 'auto' },
+      bgcolor: 'ground.bar',
+      zIndex: 11,
+    }}
   >
     {PLACES.map(({ name, path: to, key, sign }) => {
       const isHere = path.startsWith(to) || (to === '/yard' && path.startsWith('/installation'))
@@ -145,35 +154,54 @@ const Places = ({ path }: { path: string }) => (
           key={to}
           component={Link}
           href={to}
-          aria-label={name}
           title={`${name}: g then ${key}`}
           aria-current={isHere ? 'page' : undefined}
           sx={{
             color: 'inherit',
             textDecoration: 'none',
-            fontSize: '0.875rem',
-            lineHeight: '41px',
-            minWidth: { xs: 44, md: 0 },
-            textAlign: 'center',
-            py: 0,
-            borderBottom: '3px solid',
+            fontSize: { md: '0.875rem' },
+            lineHeight: { md: '41px' },
             borderColor: isHere ? '#A8CEC8' : 'transparent',
+            borderStyle: 'solid',
+            borderWidth: { xs: '3px 0 0', md: '0 0 3px' },
+            ...THUMB_PLACE,
           }}
         >
-          <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
-            {name}
-          </Box>
-          <Box
-            component="svg"
-            viewBox="0 0 20 20"
-            aria-hidden="true"
-            sx={{ display: { md: 'none' }, width: 20, height: 20, verticalAlign: 'middle' }}
-          >
-            <path d={sign} fill="none" stroke="currentColor" strokeWidth="1.7" strokeLinejoin="round" />
-          </Box>
+          <PlaceSign path={sign} />
+          {name}
         </Box>
       )
     })}
+    <ButtonBase
+      onClick={onFind}
+      sx={{ display: { md: 'none' }, borderTop: '3px solid transparent', ...THUMB_PLACE, justifyContent: 'center' }}
+    >
+      <PlaceSign path="M9 3a6 6 0 1 0 0 12A6 6 0 0 0 9 3M13.5 13.5 18 18" />
+      Find
+    </ButtonBase>
+  </Box>
+)
+
+/** At the end of every page, so that the last of it comes out from under the places of a phone. */
+export const PlacesRoom = () => <Box sx={{ display: { md: 'none' }, height: PLACES_PX }} />
+
+/** On a phone a place is as wide as the others, its sign above its word. */
+const THUMB_PLACE = {
+  [PHONE]: {
+    flex: '1 0 0',
+    display: 'flex',
+    flexDirection: 'column',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: 0.25,
+    fontSize: 'min(0.75rem, 3.1vw)',
+    lineHeight: 1.15,
+  },
+} as const
+
+const PlaceSign = ({ path }: { path: string }) => (
+  <Box component="svg" viewBox="0 0 20 20" aria-hidden="true" sx={{ display: { md: 'none' }, width: 20, height: 20 }}>
+    <path d={path} fill="none" stroke="currentColor" strokeWidth="1.7" strokeLinejoin="round" />
   </Box>
 )
 
@@ -183,37 +211,32 @@ const HelpButton = ({ onClick }: { onClick: () => void }) => (
     onClick={onClick}
     aria-label="Help on this page"
     title="Help on this page, ?"
-    sx={{ minWidth: 32, minHeight: 32, flexShrink: 0, fontWeight: 600 }}
+    sx={{ minWidth: { xs: 44, md: 32 }, minHeight: { xs: 44, md: 32 }, flexShrink: 0, fontWeight: 600 }}
   >
     ?
   </ButtonBase>
 )
 
+/** On a phone it is one of the places. */
 const FindButton = ({ onClick }: { onClick: () => void }) => (
   <ButtonBase
     onClick={onClick}
     aria-label="Find or do…"
     sx={{
-      border: { xs: 0, md: 1 },
-      borderColor: { xs: 'transparent', md: '#5C6E75' },
+      display: { xs: 'none', md: 'flex' },
+      border: '1px solid #5C6E75',
       borderRadius: 1,
       height: 30,
-      px: { xs: 0, md: 1.25 },
-      minWidth: { md: 200 },
-      justifyContent: { xs: 'center', md: 'space-between' },
+      px: 1.25,
+      minWidth: 200,
+      justifyContent: 'space-between',
       fontSize: '0.8125rem',
       color: '#C6D2D0',
-      gap: 2,
       flexShrink: 0,
     }}
   >
-    <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
-      Find or do…
-    </Box>
-    <Box component="svg" viewBox="0 0 16 16" aria-hidden="true" sx={{ display: { md: 'none' }, width: 16, height: 16 }}>
-      <path d="M7 2a5 5 0 1 0 0 10A5 5 0 0 0 7 2M11 11l4 4" fill="none" stroke="currentColor" strokeWidth="2" />
-    </Box>
-    <Box component="span" sx={{ fontFamily: MONO, display: { xs: 'none', md: 'inline' } }}>
+    <span>Find or do…</span>
+    <Box component="span" sx={{ fontFamily: MONO }}>
       Ctrl K
     </Box>
   </ButtonBase>

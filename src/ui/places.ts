@@ -1,3 +1,11 @@
+/** How high the places are at the bottom of a phone. */
+export const PLACES_PX = 54
+/** How high the bar at the top is, and how much of its end it keeps for itself where an installation writes into it. */
+export const BAR_PX = 44
+export const BAR_END_PX = 48 + 2 * 44 + 4
+/** Up to here it is laid out for a phone. */
+export const PHONE = '@media (max-width: 899.95px)'
+
 /** The places of the top bar; `g` and the key go there. The sign, a path in a square of 20, stands for the word on a phone. */
 export const PLACES = [
   { name: 'Yard', path: '/yard', key: 'y', sign: 'M2.5 5h15M2.5 10h15M2.5 15h15M6 3v4M13 8v4M9 13v4' },

@@ -4,17 +4,18 @@ import { DUTY_NAMES } from '@/core/brief/duty'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
 import { memo } from 'react'
+import { NextInWords } from '@/features/frame/NextButton'
 import { useRailTicks } from '@/features/frame/useRailTicks'
 import { RailHandles } from '@/ui/rail/RailHandles'
+import { BAR_END_PX, BAR_PX, PHONE } from '@/ui/places'
 import { useInstant } from '@/ui/TryItValues'
-import { useWayOn } from '@/ui/WayOn'
 import { useChanges, useDerived, useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Props = { siteName: string; lastSeal: { number: number } | null }
 
-/** What it is, what it has to do with the last seal, and the speed rail. */
+/** What it is, what it has to do with the last seal, and the speed rail. On a phone the first line is written into the bar at the top, which
+ *  leaves room for it. */
 export function FrameHeader({ siteName, lastSeal }: Props) {
   const document = useDocument()
   const { lead, fit } = useDerived()
@@ -26,11 +27,13 @@ export function FrameHeader({ siteName, lastSeal }: Props) {
     <Box
       component="section"
       aria-label="Installation"
-      sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: 1 }}
+      sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: { md: 1 } }}
     >
       <HeaderRow
         name={document.name}
-        about={`${siteName} · ${DUTY_NAMES[document.brief.duty]} · ${document.kit.controller?.name ?? 'no controller yet'}`}
+        siteName={siteName}
+        duty={DUTY_NAMES[document.brief.duty]}
+        controllerName={document.kit.controller?.name ?? 'no controller yet'}
         changes={changes}
         lastNumber={lastSeal?.number ?? 0}
       />
@@ -48,9 +51,17 @@ export function FrameHeader({ siteName, lastSeal }: Props) {
   )
 }
 
-type RowProps = { name: string; about: string; changes: number | null; lastNumber: number }
+type RowProps = {
+  name: string
+  siteName: string
+  duty: string
+  controllerName: string
+  changes: number | null
+  lastNumber: number
+}
 
-const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: RowProps) {
+const HeaderRow = memo(function HeaderRow(props: RowProps) {
+  const { name, siteName, duty, controllerName, changes, lastNumber } = props
   const canUndo = useWorkingCopy(({ past }) => past.length > 0)
   const canRedo = useWorkingCopy(({ future }) => future.length > 0)
   const undo = useWorkingCopy((state) => state.undo)
@@ -60,26 +71,51 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
       sx={{
         display: 'flex',
         alignItems: 'center',
-        columnGap: { xs: 0.5, md: 1.5 },
+        columnGap: { xs: 0, md: 1.5 },
+        [PHONE]: {
+          position: 'absolute',
+          top: 0,
+          left: 0,
+          right: BAR_END_PX,
+          height: BAR_PX,
+          color: 'ground.barText',
+          displayPrint: 'none',
+        },
       }}
     >
-      <Typography
-        variant="h1"
+      <Box
         sx={{
-          fontSize: { xs: '1.1rem', md: '1.375rem' },
-          flex: { xs: 1, md: '0 1 auto' },
+          display: { md: 'contents' },
+          flex: 1,
           minWidth: 0,
-          lineHeight: 1.2,
+          maxHeight: BAR_PX,
+          overflow: 'hidden',
+          px: { xs: 1.25, md: 0 },
+          [PHONE]: { fontSize: 11, lineHeight: '14px', '& > *': { display: 'inline', mr: 0.75 } },
         }}
       >
-        {name}
-      </Typography>
-      <Typography
-        variant="body2"
-        sx={{ color: 'text.secondary', flex: 1, minWidth: 120, lineHeight: 1.25, display: { xs: 'none', md: 'block' } }}
-      >
-        {about}
-      </Typography>
+        <Typography variant="h1" sx={{ fontSize: { xs: 13, md: '1.375rem' }, lineHeight: { xs: 'inherit', md: 1.2 } }}>
+          {name}
+        </Typography>
+        <Typography
+          variant="body2"
+          sx={{
+            color: { md: 'text.secondary' },
+            flex: 1,
+            minWidth: 120,
+            fontSize: { xs: 'inherit', md: '0.8125rem' },
+            lineHeight: { xs: 'inherit', md: 1.25 },
+            // The name alone has room here.
+            '@media (max-width: 359px)': { display: 'none' },
+          }}
+        >
+          {siteName} ·{' '}
+          <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
+            {duty} ·{' '}
+          </Box>
+          {controllerName}
+        </Typography>
+      </Box>
       <Typography
         variant="body2"
         sx={{
@@ -98,36 +134,13 @@ const HeaderRow = memo(function HeaderRow({ name, about, changes, lastNumber }: 
             : `${changes} ${changes === 1 ? 'change' : 'changes'} since rev ${lastNumber}`}
       </Typography>
       <BackButton name="Undo" sign="↶" keys="Ctrl Z" onClick={undo} disabled={!canUndo} />
-      <BackButton name="Redo" sign="↷" keys="Ctrl Shift Z" onClick={redo} disabled={!canRedo} />
-      <NextButton />
+      <Box sx={{ display: { xs: canRedo ? 'block' : 'none', md: 'block' } }}>
+        <BackButton name="Redo" sign="↷" keys="Ctrl Shift Z" onClick={redo} disabled={!canRedo} />
+      </Box>
+      <NextInWords />
     </Box>
   )
 })
-
-/** Where the work goes on, at the top right: in its words on a desk, a sign under a thumb. */
-function NextButton() {
-  const way = useWayOn()
-  if (!way) return null
-  return (
-    <Button
-      size="small"
-      variant="contained"
-      component={Link}
-      prefetch={false}
-      href={way.href}
-      aria-label={`Next: ${way.words}`}
-      title={`Next: ${way.words}`}
-      sx={{ minWidth: 44, maxWidth: { md: 300 }, flexShrink: 0, px: { xs: 0, md: 1.25 } }}
-    >
-      <Box component="span" aria-hidden="true" sx={{ display: { md: 'none' }, fontSize: '1.3rem', lineHeight: 1 }}>
-        →
-      </Box>
-      <Box component="span" sx={{ display: { xs: 'none', md: 'block' }, textAlign: 'left', lineHeight: 1.2 }}>
-        Next: {way.words}
-      </Box>
-    </Button>
-  )
-}
 
 type BackProps = { name: string; sign: string; keys: string; onClick: () => void; disabled: boolean }
 
@@ -140,7 +153,12 @@ const BackButton = ({ name, sign, keys, onClick, disabled }: BackProps) => (
     disabled={disabled}
     title={`${name}, ${keys}`}
     aria-label={name}
-    sx={{ minWidth: 44, flexShrink: 0, px: { xs: 0, md: 1 } }}
+    sx={{
+      minWidth: 44,
+      flexShrink: 0,
+      px: { xs: 0, md: 1 },
+      [PHONE]: { border: 0, color: 'inherit', minHeight: BAR_PX, '&.Mui-disabled': { color: '#7C8A8E' } },
+    }}
   >
     <Box component="span" aria-hidden="true" sx={{ fontSize: { xs: '1.3rem', md: 'inherit' }, lineHeight: 1 }}>
       {sign}

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { memo, useDeferredValue, useMemo } from 'react'
+import { NextSign } from '@/features/frame/NextButton'
 import { standings, type SealSummary } from '@/features/frame/standings'
 import { useOpenThings } from '@/ui/openThings'
 import { STAGES, stagePath } from '@/ui/stages'
@@ -39,8 +40,15 @@ export function Track({ id, lastSeal }: Props) {
         borderBottom: { xs: 1, md: 0 },
         borderColor: { xs: 'divider', md: 'divider' },
         pt: { md: 1.5 },
+        display: { xs: 'flex', md: 'block' },
       }}
     >
+      <Typography
+        variant="body2"
+        sx={{ display: { md: 'none' }, alignSelf: 'center', px: 1.25, whiteSpace: 'nowrap', color: 'text.secondary' }}
+      >
+        {here < 0 ? '' : `${here + 1} of ${STAGES.length}`}
+      </Typography>
       <Box
         component="ol"
         sx={{
@@ -51,15 +59,9 @@ export function Track({ id, lastSeal }: Props) {
           flexDirection: { xs: 'row', md: 'column' },
           overflowX: { xs: 'auto', md: 'visible' },
           alignItems: { xs: 'center', md: 'stretch' },
+          flex: 1,
         }}
       >
-        <Typography
-          component="li"
-          variant="body2"
-          sx={{ display: { md: 'none' }, pl: 1.75, whiteSpace: 'nowrap', color: 'text.secondary' }}
-        >
-          {here < 0 ? '' : `${here + 1} of 8`}
-        </Typography>
         {STAGES.map((stage, index) => (
           <StageItem
             key={stage.id}
@@ -70,6 +72,7 @@ export function Track({ id, lastSeal }: Props) {
           />
         ))}
       </Box>
+      <NextSign />
     </Box>
   )
 }
@@ -91,7 +94,7 @@ const StageItem = memo(function StageItem({ name, href, isHere, line, isDone }: 
           color: 'text.primary',
           textDecoration: 'none',
           px: { xs: 1.25, md: 2 },
-          py: 0.75,
+          py: { xs: 0, md: 0.75 },
           minHeight: 44,
           whiteSpace: { xs: 'nowrap', md: 'normal' },
         }}

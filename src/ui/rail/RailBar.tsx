@@ -13,8 +13,8 @@ export function RailBar({
 }) {
   const band = {
     position: 'absolute',
-    top: 12,
-    bottom: 5,
+    top: '40%',
+    bottom: '16.7%',
     printColorAdjust: 'exact',
     forcedColorAdjust: 'none',
   } as const

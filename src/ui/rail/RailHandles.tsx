@@ -30,7 +30,7 @@ type Props = RailProps & {
   onDone: () => void
 }
 
-const LABELS_PX = 18
+const LABELS_PX = 14
 
 /** The rail with ticks that can be dragged and moved by keys: one controller step a press, five with the page keys. */
 export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, stepPct, onSet, onDone }: Props) {
@@ -54,7 +54,7 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
 
   return (
     <Box>
-      <Box ref={bar} sx={{ position: 'relative', height: 30, mx: 0.25 }}>
+      <Box ref={bar} sx={{ position: 'relative', height: { xs: 20, md: 30 }, mx: 0.25, mb: { xs: '-2px', md: 0.5 } }}>
         <RailBar startPct={startPct} floorPct={floorPct} ceilingPct={ceilingPct} />
         {ticks.map((tick) => (
           <Tick
@@ -110,7 +110,8 @@ const Tick = ({ tick, onDrag, onStep, onEnd, onLeave }: TickProps) => (
     sx={{
       position: 'absolute',
       top: 2,
-      bottom: -5,
+      // Under a thumb the labels below it belong to it.
+      bottom: { xs: -12, md: -5 },
       left: `calc(${tick.pct}% - 12px)`,
       width: 24,
       cursor: 'ew-resize',
@@ -118,7 +119,16 @@ const Tick = ({ tick, onDrag, onStep, onEnd, onLeave }: TickProps) => (
       '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' },
     }}
   >
-    <Box sx={{ position: 'absolute', left: 10.5, top: 6, bottom: 4, width: 3, bgcolor: tick.colour }} />
+    <Box
+      sx={{
+        position: 'absolute',
+        left: 10.5,
+        top: { xs: 4, md: 6 },
+        bottom: { xs: 12, md: 4 },
+        width: 3,
+        bgcolor: tick.colour,
+      }}
+    />
   </Box>
 )
 

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { usePathname } from 'next/navigation'
 import { useEffect, useEffectEvent } from 'react'
+import { PLACES_PX } from '@/ui/places'
 import { isDone, TOUR, TOUR_EVENTS } from '@/ui/tour/steps'
 import { endTour, goOn, resumeTour, useTourAt } from '@/ui/tour/tourStore'
 
@@ -37,7 +38,7 @@ export function Tour() {
         position: 'fixed',
         left: { xs: 8, md: 16 },
         right: { xs: 8, md: 'auto' },
-        bottom: { xs: 96, md: 16 },
+        bottom: { xs: PLACES_PX + 88, md: 16 },
         width: { md: 340 },
         bgcolor: 'ground.bar',
         color: 'ground.barText',
