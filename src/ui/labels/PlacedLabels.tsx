@@ -32,19 +32,35 @@ export function PlacedLabels({ labels, area, keepOff = [] }: Props) {
   })
 }
 
+/** How far a label keeps from the middle of a line. */
+const LINE_PX = 4
+
+type AxisLabelsProps = {
+  labels: readonly Label[]
+  /** Points of lines and marks that no label should lie on. */
+  keepOff?: readonly { readonly x: number; readonly y: number }[]
+}
+
 /** The same inside a chart: points in the figures of its axes. */
-export function AxisLabels({ labels }: { labels: readonly Label[] }) {
+export function AxisLabels({ labels, keepOff = [] }: AxisLabelsProps) {
   const area = usePlotArea()
   const toX = useXAxisScale()
   const toY = useYAxisScale()
   if (!area || !toX || !toY) return null
-  const placed = labels.flatMap((label) => {
-    const [x, y] = [toX(label.x), toY(label.y)]
-    return x === undefined || y === undefined ? [] : [{ ...label, x: Number(x), y: Number(y) }]
-  })
+  const inPx = <T extends { readonly x: number; readonly y: number }>(points: readonly T[]): T[] =>
+    points.flatMap((point) => {
+      const [x, y] = [toX(point.x), toY(point.y)]
+      return x === undefined || y === undefined ? [] : [{ ...point, x: Number(x), y: Number(y) }]
+    })
+  const boxes = inPx(keepOff).map(({ x, y }) => ({
+    x: x - LINE_PX,
+    y: y - LINE_PX,
+    width: 2 * LINE_PX,
+    height: 2 * LINE_PX,
+  }))
   return (
     <ZIndexLayer zIndex={DefaultZIndexes.label}>
-      <PlacedLabels labels={placed} area={area} />
+      <PlacedLabels labels={inPx(labels)} area={area} keepOff={boxes} />
     </ZIndexLayer>
   )
 }

@@ -53,33 +53,34 @@ export function CurveMarks({ input, skipBands, ceilingPct, target, startPct }: M
 
 const ERROR = 'var(--mui-palette-error-main)'
 const STROKE_PX = 3
+const LANE = ['above', 'above right', 'above left'] as const
 const ALONG = ['below left', 'above left'] as const
 
-/** What is written at the marks, at places on the chart, and the lines among them. */
+/** What is written at the marks: target and limit in the lane above the plot, the rest at places on it; and the lines among them. */
 export function markLabels(
   { input, skipBands, ceilingPct, target, startPct }: MarksProps,
   { toX, toY, plot }: Scale,
   preference: UnitPreference,
-): { readonly labels: readonly Label[]; readonly lines: readonly Box[] } {
+): { readonly above: readonly Label[]; readonly labels: readonly Label[]; readonly lines: readonly Box[] } {
   const right = plot.x + plot.width
   const limit = target?.limitAbove ?? null
   const figure = (value: number) => formatFigure(value, input.kind, preference, 0)
   const hasLimit = limit !== null && limit <= input.to
-  const labels: Label[] = [
-    ...(hasLimit
-      ? [{ text: 'limit', x: toX(limit), y: plot.y + 20, sides: ['right', 'left'] as const, fill: ERROR }]
-      : []),
+  const above: Label[] = [
+    ...(hasLimit ? [{ text: `limit ${figure(limit)}`, x: toX(limit), y: plot.y, sides: LANE, fill: ERROR }] : []),
     ...(target
       ? [
           {
             text: `target ${figure(target.bandFrom)}–${figure(target.bandTo)} ${preferredUnit(input.kind, preference).symbol}`,
-            x: toX(Math.max(input.from, target.bandFrom)),
+            x: toX((Math.max(input.from, target.bandFrom) + Math.min(input.to, target.bandTo)) / 2),
             y: plot.y,
-            sides: ['below right', 'below', 'below left'] as const,
+            sides: LANE,
             fill: causeVar(inputCause(input)),
           },
         ]
       : []),
+  ]
+  const labels: Label[] = [
     ...(ceilingPct < 100 ? [{ text: 'ceiling', x: right, y: toY(ceilingPct), sides: ALONG }] : []),
     ...(startPct !== null ? [{ text: 'will not turn', x: right, y: toY(startPct), sides: ALONG }] : []),
     ...(skipBands ?? []).map(({ toPct }) => ({
@@ -93,5 +94,5 @@ export function markLabels(
     ...(hasLimit ? [{ x: toX(limit) - 1, y: plot.y, width: STROKE_PX, height: plot.height }] : []),
     ...(ceilingPct < 100 ? [{ x: plot.x, y: toY(ceilingPct) - 1, width: plot.width, height: STROKE_PX }] : []),
   ]
-  return { labels, lines }
+  return { above, labels, lines }
 }

@@ -10,7 +10,7 @@ import type { MeasuredInput } from '@/core/rules/input'
 import type { Rule } from '@/core/rules/table'
 import { CurveMarks, markLabels } from '@/features/respond/views/CurveMarks'
 import { Arrows, Curves } from '@/features/respond/views/CurvePaths'
-import { Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
+import { laneAbove, Plot, type Axis, type Scale } from '@/features/respond/views/Plot'
 import { quantityAxis } from '@/features/respond/views/quantityAxis'
 import { DifferentialHandles, RampHandles } from '@/features/respond/views/PointHandles'
 import { useInstant, useTryIt } from '@/ui/TryItValues'
@@ -186,5 +186,10 @@ function Written({ scale: { plot, toX, toY }, marks, curves, handles, now }: Wri
     ...handles.map(({ x, pct }) => ({ x: toX(x) - 11, y: toY(pct) - 11, width: 22, height: 22 })),
     ...curves.flat().map(({ x, pct }) => ({ x: toX(x) - 3, y: toY(pct) - 3, width: 6, height: 6 })),
   ]
-  return <PlacedLabels labels={labels} area={plot} keepOff={keepOff} />
+  return (
+    <>
+      <PlacedLabels labels={marks.above} area={laneAbove(plot)} />
+      <PlacedLabels labels={labels} area={plot} keepOff={keepOff} />
+    </>
+  )
 }

@@ -37,6 +37,15 @@ const scaleOf = (plot: PlotArea, x: Axis, y: Axis): Scale => ({
 
 /** Room above the plot, where the unit of the axis upwards stands. */
 const TOP_PX = 18
+const UNIT_PX = 24
+
+/** The rest of that room, for what is written above a plot. */
+export const laneAbove = ({ x, y, width }: PlotArea): PlotArea => ({
+  x: x + UNIT_PX,
+  y: y - TOP_PX + 2,
+  width: width - UNIT_PX,
+  height: TOP_PX - 4,
+})
 
 type Props = {
   label: string
