@@ -6,14 +6,17 @@ import { useMemo } from 'react'
 import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts'
 import { type FlowMap, flowLsAt, speedPctFor } from '@/core/calibration/flowMap'
 import type { DerivedFan } from '@/core/derive/derive'
-import { formatPct, formatQuantity, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
+import { formatPct, formatQuantity, formatTick, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
+import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartTools } from '@/ui/ChartTools'
 import { ChartHatch, chartFont, HATCH_FILL, LAW_LINE, settingAxis } from '@/ui/chart'
 import { AxisLabels, type Label } from '@/ui/labels/PlacedLabels'
 import { usePreference } from '@/ui/preference'
 import { usePart } from '@/ui/workingCopy/context'
 
 const HEIGHT = 250
+const TABLE_EVERY_PCT = 5
 
 type Show = (flowLs: number) => number
 
@@ -83,11 +86,19 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
       : []),
     ...(startPct === null ? [] : [{ text: 'will not turn', x: 0, y: 0, sides: ['above right'] as const }]),
   ]
+  const lines = rows.flatMap(({ pct, flow, law }) => [flow ?? law, law].map((y) => ({ x: pct, y })))
+  const unit = preferredUnit('flow', preference).symbol
+  const figure = (y: number | null) => (y === null ? '–' : formatTick(Number(y.toFixed(1))))
+  const figures = () => ({
+    head: ['setting, %', `gives, ${unit}`, `fan law, ${unit}`],
+    rows: rows
+      .filter(({ pct }) => pct % TABLE_EVERY_PCT === 0)
+      .map(({ pct, flow, law }) => [formatPct(pct), figure(flow), figure(law)] as const),
+  })
   return (
-    <>
+    <ChartTools name={`Flow of the ${fan.name}`} figures={figures}>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        ● reading &nbsp; ○ excluded &nbsp; ┄ fan law through the top reading · flow in{' '}
-        {preferredUnit('flow', preference).symbol}
+        ● reading &nbsp; ○ excluded &nbsp; ┄ fan law through the top reading · flow in {unit}
       </Typography>
       <ChartFrame
         label={`Flow of the ${fan.name} against its setting; the readings are in the table below`}
@@ -98,10 +109,12 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
           <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
           <XAxis {...settingAxis} />
           <YAxis type="number" tick={chartFont} stroke="none" />
+          <ChartCursor along={(pct) => `set ${formatPct(pct)} %`} />
           {startPct !== null && <ReferenceArea x1={0} x2={startPct} fill={HATCH_FILL} fillOpacity={1} />}
-          <Line {...LAW_LINE} />
+          <Line {...LAW_LINE} name="fan law" />
           <Line
             dataKey="flow"
+            name="gives"
             stroke="var(--mui-palette-cause-speed)"
             strokeWidth={2.5}
             dot={false}
@@ -111,20 +124,23 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
           <Scatter
             data={readingsOf(map, false, show)}
             dataKey="read"
+            name="read"
+            tooltipType="none"
             fill="var(--mui-palette-text-primary)"
             isAnimationActive={false}
           />
           <Scatter
             data={readingsOf(map, true, show)}
             dataKey="read"
+            tooltipType="none"
             fill="var(--mui-palette-ground-sheet)"
             stroke="var(--mui-palette-text-primary)"
             strokeWidth={2}
             isAnimationActive={false}
           />
-          <AxisLabels labels={labels} />
+          <AxisLabels labels={labels} keepOff={lines} />
         </ComposedChart>
       </ChartFrame>
-    </>
+    </ChartTools>
   )
 }

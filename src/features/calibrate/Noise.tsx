@@ -11,7 +11,9 @@ import type { Fan } from '@/core/kit/schema'
 import { soundChangeDb } from '@/core/physics/fanLaw'
 import { formatNumber, formatPct } from '@/core/quantity/format'
 import type { SkipBand } from '@/core/response/schema'
+import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartTools } from '@/ui/ChartTools'
 import { Notice } from '@/ui/Notice'
 import { chartFont, LAW_LINE, settingAxis } from '@/ui/chart'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
@@ -42,14 +44,20 @@ const heardIn = ({ map }: FanCalibration): Heard =>
     )
     .sort((a, b) => a.pct - b.pct)
 
-/** The fan law through the top reading, at each percent from the lowest one up. */
+/** What the fan law through the top reading says at a setting. */
+function soundLaw(heard: Heard, pct: number): number {
+  const top = heard.at(-1)!
+  return top.dB + soundChangeDb(pct / top.pct)
+}
+
+/** The same at each percent from the lowest one up. */
 function lawThrough(heard: Heard): { pct: number; law: number }[] {
-  const [first, top] = [heard[0], heard.at(-1)]
-  if (!first || !top) return []
+  const [first] = heard
+  if (!first) return []
   const fromPct = Math.max(1, Math.ceil(first.pct))
   return Array.from({ length: Math.max(2, 101 - Math.ceil(first.pct)) }, (_, index) => {
     const pct = fromPct + index
-    return { pct, law: top.dB + soundChangeDb(pct / top.pct) }
+    return { pct, law: soundLaw(heard, pct) }
   })
 }
 
@@ -77,7 +85,13 @@ function SoundChart({ calibration, fan, verdict }: { calibration: FanCalibration
   const law = useMemo(() => lawThrough(heard), [heard])
   if (heard.length < 2) return null
   return (
-    <Box sx={{ my: 1 }}>
+    <ChartTools
+      name={`Sound of the ${fan.name}`}
+      figures={() => ({
+        head: ['setting, %', 'read, dB', 'fan law, dB'],
+        rows: heard.map(({ pct, dB }) => [formatPct(pct), formatNumber(dB, 1), formatNumber(soundLaw(heard, pct), 1)]),
+      })}
+    >
       <ChartFrame
         label={`Sound of the ${fan.name} against its setting; the readings are in the speed map`}
         height={HEIGHT}
@@ -95,14 +109,21 @@ function SoundChart({ calibration, fan, verdict }: { calibration: FanCalibration
               label={{ value: 'rings', position: 'insideBottom', ...chartFont }}
             />
           )}
-          <Line {...LAW_LINE} />
-          <Scatter data={[...heard]} dataKey="dB" fill="var(--mui-palette-text-primary)" isAnimationActive={false} />
+          <ChartCursor along={(pct) => `set ${formatPct(pct)} %`} figure={(dB) => `${formatNumber(dB, 1)} dB`} />
+          <Line {...LAW_LINE} name="fan law" />
+          <Scatter
+            data={[...heard]}
+            dataKey="dB"
+            tooltipType="none"
+            fill="var(--mui-palette-text-primary)"
+            isAnimationActive={false}
+          />
         </ComposedChart>
       </ChartFrame>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         ● reading &nbsp; ┄ fan law, 50 · log₁₀ of the speed, through the top reading
       </Typography>
-    </Box>
+    </ChartTools>
   )
 }
 

@@ -8,10 +8,13 @@ import { givenOver, type SpeedExpectation } from '@/core/prove/expect'
 import type { StepReading } from '@/core/prove/reading'
 import { readPct } from '@/core/prove/verdict'
 import { ticksWithin } from '@/core/quantity/evenTicks'
-import { formatPct, formatTick, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
+import { formatFigure, formatPct, formatTick, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import { inputQuantity } from '@/core/rules/input'
+import { everyNth } from '@/core/json/everyNth'
 import { chartFont } from '@/ui/chart'
+import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartTools } from '@/ui/ChartTools'
 
 type Props = {
   context: ProveContext
@@ -21,6 +24,8 @@ type Props = {
   /** What the lead should show at what was read. */
   expected: SpeedExpectation | undefined
 }
+
+const TABLE_ROWS = 20
 
 /** What the lead fan gives along what is read, with the band that is allowed at the reading and the point that was read. */
 export function CheckCurve({ context, check, step, readings, expected }: Props) {
@@ -40,71 +45,81 @@ export function CheckCurve({ context, check, step, readings, expected }: Props) 
   const name = fanName(context, expected.fan)
   const unit = preferredUnit(quantity, preference).symbol
   return (
-    <figure style={{ margin: 0 }}>
-      <ChartFrame
-        height={190}
-        label={`${name}, percent, over ${input.name}, ${unit}${at === undefined ? '' : `; at ${formatTick(shown(at))} it should show ${formatPct(expected.expectPct)} %`}${read === undefined ? '' : `, read ${formatPct(read)} %`}`}
-      >
-        <LineChart
-          data={points.map(({ x, pct }) => ({ x: shown(x), pct }))}
-          margin={{ top: 10, right: 12, bottom: 0, left: -18 }}
+    <ChartTools
+      name={`${name} over ${input.name}`}
+      figures={() => ({
+        head: [`${input.name}, ${unit}`, `${name}, %`],
+        rows: everyNth(points, TABLE_ROWS).map(({ x, pct }) => [formatFigure(x, quantity, preference), formatPct(pct)]),
+      })}
+    >
+      <figure style={{ margin: 0 }}>
+        <ChartFrame
+          height={190}
+          label={`${name}, percent, over ${input.name}, ${unit}${at === undefined ? '' : `; at ${formatTick(shown(at))} it should show ${formatPct(expected.expectPct)} %`}${read === undefined ? '' : `, read ${formatPct(read)} %`}`}
         >
-          <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
-          <XAxis
-            dataKey="x"
-            type="number"
-            domain={[from, to]}
-            ticks={ticksWithin(from, to, 5)}
-            tickFormatter={formatTick}
-            tick={chartFont}
-          />
-          <YAxis domain={[0, 100]} ticks={[0, 25, 50, 75, 100]} tick={chartFont} />
-          <Line
-            dataKey="pct"
-            dot={false}
-            strokeWidth={2}
-            stroke="var(--mui-palette-cause-speed)"
-            isAnimationActive={false}
-          />
-          {at !== undefined && (
-            <ReferenceLine
-              segment={[
-                { x: shown(at), y: expected.lowPct },
-                { x: shown(at), y: expected.highPct },
-              ]}
-              stroke="var(--mui-palette-cause-speed)"
-              strokeWidth={8}
-              strokeOpacity={0.3}
-              ifOverflow="visible"
+          <LineChart
+            data={points.map(({ x, pct }) => ({ x: shown(x), pct }))}
+            margin={{ top: 10, right: 12, bottom: 0, left: -18 }}
+          >
+            <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
+            <XAxis
+              dataKey="x"
+              type="number"
+              domain={[from, to]}
+              ticks={ticksWithin(from, to, 5)}
+              tickFormatter={formatTick}
+              tick={chartFont}
             />
-          )}
-          {at !== undefined && (
-            <ReferenceDot
-              x={shown(at)}
-              y={expected.expectPct}
-              r={5}
-              fill="var(--mui-palette-ground-sheet)"
-              stroke="var(--mui-palette-cause-speed)"
+            <YAxis domain={[0, 100]} ticks={[0, 25, 50, 75, 100]} tick={chartFont} />
+            <ChartCursor along={(x) => `${formatTick(x)} ${unit}`} figure={(pct) => `${formatPct(pct)} %`} />
+            <Line
+              dataKey="pct"
+              name={name}
+              dot={false}
               strokeWidth={2}
-              ifOverflow="visible"
+              stroke="var(--mui-palette-cause-speed)"
+              isAnimationActive={false}
             />
-          )}
-          {at !== undefined && read !== undefined && (
-            <ReferenceDot
-              x={shown(at)}
-              y={read}
-              r={4}
-              fill={`var(--mui-palette-${isInside ? 'text-primary' : 'error-main'})`}
-              stroke="none"
-              ifOverflow="visible"
-            />
-          )}
-        </LineChart>
-      </ChartFrame>
-      <figcaption style={{ fontSize: '0.8125rem', textAlign: 'right' }}>
-        {name}, %, over {input.name}, {unit}
-        {at === undefined ? '' : '. Ring: expected; bar: allowed; dot: read.'}
-      </figcaption>
-    </figure>
+            {at !== undefined && (
+              <ReferenceLine
+                segment={[
+                  { x: shown(at), y: expected.lowPct },
+                  { x: shown(at), y: expected.highPct },
+                ]}
+                stroke="var(--mui-palette-cause-speed)"
+                strokeWidth={8}
+                strokeOpacity={0.3}
+                ifOverflow="visible"
+              />
+            )}
+            {at !== undefined && (
+              <ReferenceDot
+                x={shown(at)}
+                y={expected.expectPct}
+                r={5}
+                fill="var(--mui-palette-ground-sheet)"
+                stroke="var(--mui-palette-cause-speed)"
+                strokeWidth={2}
+                ifOverflow="visible"
+              />
+            )}
+            {at !== undefined && read !== undefined && (
+              <ReferenceDot
+                x={shown(at)}
+                y={read}
+                r={4}
+                fill={`var(--mui-palette-${isInside ? 'text-primary' : 'error-main'})`}
+                stroke="none"
+                ifOverflow="visible"
+              />
+            )}
+          </LineChart>
+        </ChartFrame>
+        <figcaption style={{ fontSize: '0.8125rem', textAlign: 'right' }}>
+          {name}, %, over {input.name}, {unit}
+          {at === undefined ? '' : '. Ring: expected; bar: allowed; dot: read.'}
+        </figcaption>
+      </figure>
+    </ChartTools>
   )
 }

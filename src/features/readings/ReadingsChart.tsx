@@ -6,11 +6,14 @@ import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Area, CartesianGrid, ComposedChart, ReferenceArea, XAxis, YAxis } from 'recharts'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
-import { formatQuantity, inPreferredUnit } from '@/core/quantity/format'
+import { formatFigure, formatQuantity, formatTick, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { ReadingView } from '@/db/queries/reading'
 import type { FileLine } from '@/features/readings/types'
 import { dayText, timeTicks } from '@/features/readings/wallText'
+import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartTools } from '@/ui/ChartTools'
+import { everyNth } from '@/core/json/everyNth'
 import { Notice } from '@/ui/Notice'
 import { chartFont } from '@/ui/chart'
 import { usePreference } from '@/ui/preference'
@@ -18,6 +21,7 @@ import { usePreference } from '@/ui/preference'
 type Span = { readonly fromMs: number; readonly toMs: number }
 
 const HEIGHT = 170
+const TABLE_ROWS = 60
 const NARROWEST_MS = 60_000
 
 const COLOURS: Partial<Record<ReadingQuantity, string>> = {
@@ -139,9 +143,20 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
   const lowest = Math.min(...points.map(([, low]) => low))
   const highest = Math.max(...points.map(([, , high]) => high))
   const colour = colourOf(quantity)
+  const unit = preferredUnit(quantity, preference).symbol
   const time = useMemo(() => timeTicks(zone, span.fromMs, span.toMs), [zone, span.fromMs, span.toMs])
   return (
-    <Box sx={{ mb: 1 }}>
+    <ChartTools
+      name={name}
+      figures={() => ({
+        head: ['time', 'lowest', 'highest'].map((head, index) => (index === 0 ? head : `${head}, ${unit}`)),
+        rows: everyNth(points, TABLE_ROWS).map(([atMs, low, high]) => [
+          dayText(atMs, zone),
+          formatFigure(low, quantity, preference),
+          formatFigure(high, quantity, preference),
+        ]),
+      })}
+    >
       <Typography variant="body2" sx={{ color: colour, pl: 5 }}>
         {name}
         {points.length > 0 &&
@@ -176,11 +191,16 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
             stroke="var(--mui-palette-text-secondary)"
           />
           <YAxis type="number" domain={['auto', 'auto']} tick={chartFont} stroke="none" />
+          <ChartCursor
+            along={(atMs) => dayText(atMs, zone)}
+            figure={(y) => `${formatTick(Number(y.toFixed(1)))} ${unit}`}
+          />
           {drawn && (
             <ReferenceArea x1={drawn[0]} x2={drawn[1]} fill="var(--mui-palette-text-secondary)" fillOpacity={0.2} />
           )}
           <Area
             dataKey="band"
+            name={name}
             type="linear"
             stroke={colour}
             strokeWidth={1.5}
@@ -191,6 +211,6 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
           />
         </ComposedChart>
       </ChartFrame>
-    </Box>
+    </ChartTools>
   )
 }

@@ -2,6 +2,8 @@ import { CartesianGrid, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
 import type { Score } from '@/core/search/front'
 import { evenTicks } from '@/core/quantity/evenTicks'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartTools } from '@/ui/ChartTools'
+import { formatTick } from '@/core/quantity/format'
 import { chartFont } from '@/ui/chart'
 
 type Point = { readonly x: number; readonly y: number }
@@ -64,50 +66,60 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
   })
   const axis = { type: 'number' as const, tick: chartFont, stroke: 'var(--mui-palette-text-secondary)' }
   return (
-    <ChartFrame label={`${yName} against ${xName}: ${proposals.length} proposals on the front`} height={300}>
-      <ScatterChart margin={{ top: 8, right: 16, bottom: 18, left: 0 }} accessibilityLayer={false}>
-        <CartesianGrid stroke="var(--mui-palette-divider)" />
-        <XAxis
-          {...axis}
-          dataKey="x"
-          domain={[xTicks[0]!, xTicks.at(-1)!]}
-          ticks={xTicks}
-          label={{
-            value: `${xName} →`,
-            position: 'insideBottomRight',
-            offset: -12,
-            fontSize: 12.5,
-            fill: 'var(--mui-palette-text-primary)',
-          }}
-        />
-        <YAxis {...axis} dataKey="y" domain={[yTicks[0]!, yTicks.at(-1)!]} ticks={yTicks} width={44} />
-        <Scatter data={past} shape={(at: Place) => <Cross {...at} />} isAnimationActive={false} />
-        <Scatter
-          data={within}
-          fill="var(--mui-palette-text-secondary)"
-          fillOpacity={0.5}
-          shape={(props: { cx?: number; cy?: number }) => (
-            <circle cx={props.cx} cy={props.cy} r={2.4} fill="var(--mui-palette-text-secondary)" fillOpacity={0.55} />
-          )}
-          isAnimationActive={false}
-        />
-        <Scatter
-          data={steps}
-          line={{ stroke: 'var(--mui-palette-text-primary)', strokeWidth: 1.6 }}
-          shape={() => <g />}
-          isAnimationActive={false}
-        />
-        <Scatter
-          data={numbered}
-          shape={(at: Place & { payload?: Numbered }) => {
-            const index = (at.payload?.number ?? 1) - 1
-            return <Marked {...at} number={index + 1} isChosen={index === chosen} onChoose={() => onChoose(index)} />
-          }}
-          isAnimationActive={false}
-        />
-        <Scatter data={[own]} shape={(at: Place) => <Own {...at} />} isAnimationActive={false} />
-      </ScatterChart>
-    </ChartFrame>
+    <ChartTools
+      name={`${yName} against ${xName}`}
+      figures={() => ({
+        head: ['setting', xName, yName],
+        rows: [['yours', own] as const, ...numbered.map((point) => [`proposal ${point.number}`, point] as const)].map(
+          ([name, { x, y }]) => [name, formatTick(x), formatTick(y)] as const,
+        ),
+      })}
+    >
+      <ChartFrame label={`${yName} against ${xName}: ${proposals.length} proposals on the front`} height={300}>
+        <ScatterChart margin={{ top: 8, right: 16, bottom: 18, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--mui-palette-divider)" />
+          <XAxis
+            {...axis}
+            dataKey="x"
+            domain={[xTicks[0]!, xTicks.at(-1)!]}
+            ticks={xTicks}
+            label={{
+              value: `${xName} →`,
+              position: 'insideBottomRight',
+              offset: -12,
+              fontSize: 12.5,
+              fill: 'var(--mui-palette-text-primary)',
+            }}
+          />
+          <YAxis {...axis} dataKey="y" domain={[yTicks[0]!, yTicks.at(-1)!]} ticks={yTicks} width={44} />
+          <Scatter data={past} shape={(at: Place) => <Cross {...at} />} isAnimationActive={false} />
+          <Scatter
+            data={within}
+            fill="var(--mui-palette-text-secondary)"
+            fillOpacity={0.5}
+            shape={(props: { cx?: number; cy?: number }) => (
+              <circle cx={props.cx} cy={props.cy} r={2.4} fill="var(--mui-palette-text-secondary)" fillOpacity={0.55} />
+            )}
+            isAnimationActive={false}
+          />
+          <Scatter
+            data={steps}
+            line={{ stroke: 'var(--mui-palette-text-primary)', strokeWidth: 1.6 }}
+            shape={() => <g />}
+            isAnimationActive={false}
+          />
+          <Scatter
+            data={numbered}
+            shape={(at: Place & { payload?: Numbered }) => {
+              const index = (at.payload?.number ?? 1) - 1
+              return <Marked {...at} number={index + 1} isChosen={index === chosen} onChoose={() => onChoose(index)} />
+            }}
+            isAnimationActive={false}
+          />
+          <Scatter data={[own]} shape={(at: Place) => <Own {...at} />} isAnimationActive={false} />
+        </ScatterChart>
+      </ChartFrame>
+    </ChartTools>
   )
 }
 

@@ -8,8 +8,10 @@ import type { Response } from '@/core/response/schema'
 import type { ScenarioEvent } from '@/core/scenario/schema'
 import { ActiveStrip } from '@/features/rehearse/ActiveStrip'
 import { Gutter, Lane, RIGHT_PX, SCALE_PX, type Span } from '@/features/rehearse/Lane'
+import { laneFigures } from '@/features/rehearse/laneFigures'
 import { unitOf, type LaneOf } from '@/features/rehearse/lanes'
 import { wholeHours } from '@/features/rehearse/timeAxis'
+import { ChartTools } from '@/ui/ChartTools'
 import { PlacedLabels, type Label } from '@/ui/labels/PlacedLabels'
 import { labelWidthPx } from '@/ui/labels/placeLabels'
 import { useWidth } from '@/ui/useWidth'
@@ -42,7 +44,7 @@ export function Lanes(props: Props) {
     onCursor(Math.min(toRow - 1, Math.round(fromRow + share * (toRow - fromRow))))
   }
   return (
-    <Box>
+    <ChartTools name="The day" figures={() => laneFigures(lanes, span, trace, preference)}>
       <Box sx={{ position: 'relative', touchAction: 'pan-y' }}>
         {lanes.map((lane) => (
           <Box key={lane.id} sx={{ display: 'flex' }}>
@@ -81,7 +83,7 @@ export function Lanes(props: Props) {
         cursor={at}
         onCursor={onCursor}
       />
-    </Box>
+    </ChartTools>
   )
 }
 

@@ -14,7 +14,10 @@ import type { Space } from '@/core/space/schema'
 import { problemLine } from '@/core/words/problems'
 import { evenTicks } from '@/core/quantity/evenTicks'
 import { useRehearsed } from '@/features/rehearse/useDays'
+import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartTools } from '@/ui/ChartTools'
+import { everyNth } from '@/core/json/everyNth'
 import { chartFont } from '@/ui/chart'
 import { Notice } from '@/ui/Notice'
 import { SideHeading } from '@/ui/StageLayout'
@@ -119,6 +122,7 @@ export function LearnSheet({ name, table, space }: Props) {
 
 const show = (x: number): string => formatNumber(x, x >= 100 ? 0 : x >= 10 ? 1 : 2)
 const MOST = 240
+const TABLE_ROWS = 48
 
 /** What was left over, reading less model: along nought where the model is right. */
 function LeftOver({ atS, readC, learnt }: { atS: Float64Array; readC: Float64Array; learnt: Learnt }) {
@@ -131,25 +135,40 @@ function LeftOver({ atS, readC, learnt }: { atS: Float64Array; readC: Float64Arr
   const ticks = evenTicks(-most, most)
   const border = (atS[learnt.fittedRows] ?? 0) / 3600
   return (
-    <ChartFrame label="what was left over, reading less model, K over hours" height={110}>
-      <ComposedChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: 0 }} accessibilityLayer={false}>
-        <CartesianGrid stroke="var(--mui-palette-divider)" />
-        <XAxis
-          dataKey="hour"
-          type="number"
-          domain={[0, 'dataMax']}
-          tick={chartFont}
-          tickFormatter={(hour: number) => `${Math.round(hour)} h`}
-        />
-        <YAxis domain={[ticks[0]!, ticks.at(-1)!]} ticks={ticks} width={36} tick={chartFont} />
-        <ReferenceLine
-          x={border}
-          stroke="var(--mui-palette-text-secondary)"
-          strokeDasharray="3 3"
-          label={{ value: 'predicted →', fontSize: 11, position: 'insideTopLeft' }}
-        />
-        <Line dataKey="k" stroke="var(--mui-palette-cause-temperature)" dot={false} isAnimationActive={false} />
-      </ComposedChart>
-    </ChartFrame>
+    <ChartTools
+      name="What was left over"
+      figures={() => ({
+        head: ['hour', 'reading less model, K'],
+        rows: everyNth(rows, TABLE_ROWS).map(({ hour, k }) => [formatNumber(hour, 1), formatNumber(k, 2)]),
+      })}
+    >
+      <ChartFrame label="what was left over, reading less model, K over hours" height={110}>
+        <ComposedChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--mui-palette-divider)" />
+          <XAxis
+            dataKey="hour"
+            type="number"
+            domain={[0, 'dataMax']}
+            tick={chartFont}
+            tickFormatter={(hour: number) => `${Math.round(hour)} h`}
+          />
+          <YAxis domain={[ticks[0]!, ticks.at(-1)!]} ticks={ticks} width={36} tick={chartFont} />
+          <ReferenceLine
+            x={border}
+            stroke="var(--mui-palette-text-secondary)"
+            strokeDasharray="3 3"
+            label={{ value: 'predicted →', fontSize: 11, position: 'insideTopLeft' }}
+          />
+          <ChartCursor along={(hour) => `${formatNumber(hour, 1)} h`} figure={(k) => `${formatNumber(k, 2)} K`} />
+          <Line
+            dataKey="k"
+            name="reading less model"
+            stroke="var(--mui-palette-cause-temperature)"
+            dot={false}
+            isAnimationActive={false}
+          />
+        </ComposedChart>
+      </ChartFrame>
+    </ChartTools>
   )
 }

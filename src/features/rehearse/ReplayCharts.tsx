@@ -3,20 +3,23 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useCallback, useMemo } from 'react'
-import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts'
+import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts'
 import type { Target } from '@/core/brief/schema'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
-import { inPreferredUnit, preferredUnit } from '@/core/quantity/format'
+import { formatFigure, formatPct, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import { fanIdsOf } from '@/core/response/fanIds'
 import type { Response } from '@/core/response/schema'
+import { everyNth } from '@/core/json/everyNth'
 import { inputCause } from '@/core/rules/sentence'
 import type { Replay } from '@/core/rehearse/replay'
 import type { Series } from '@/core/rehearse/series'
 import { ActiveStrip } from '@/features/rehearse/ActiveStrip'
 import { wholeHours } from '@/features/rehearse/timeAxis'
 import { thin } from '@/features/rehearse/thin'
+import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
+import { ChartTools } from '@/ui/ChartTools'
 import { causeVar } from '@/ui/cause'
 import { chartFont } from '@/ui/chart'
 import { wallDay, wallTime } from '@/ui/clock'
@@ -24,6 +27,7 @@ import { usePreference } from '@/ui/preference'
 import { usePart } from '@/ui/workingCopy/context'
 
 const MOST_POINTS = 700
+const TABLE_ROWS = 100
 
 type Props = {
   series: Series
@@ -45,7 +49,7 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
   const wall = useMemo(() => wallClock(zone), [zone])
   const clock = (atS: number): string => {
     const wallMs = wall((startsAtMs ?? 0) + atS * 1000)
-    return days > 1.1 ? `${wallDay(wallMs)} ${wallTime(wallMs)}` : wallTime(wallMs)
+    return days > 1.1 ? `${wallDay(wallMs, preference.dates)} ${wallTime(wallMs)}` : wallTime(wallMs)
   }
   const fanIds = fanIdsOf(response)
   const shown = response.inputs.flatMap((input) => {
@@ -54,8 +58,24 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
     const moves = values?.some((value) => value !== values[0]) ?? false
     return values && moves && input.kind !== 'switch' ? [{ input, values }] : []
   })
+  const nameOf = (id: string | undefined) => kit.fans.find((fan) => fan.id === id)?.name ?? id ?? ''
+  const figures = () => ({
+    head: [
+      'time',
+      ...shown.map(({ input }) => `${input.name}, ${preferredUnit(input.kind, preference).symbol}`),
+      ...fanIds.map((id) => `${nameOf(id)}, %`),
+    ],
+    rows: everyNth([...series.atS.keys()], TABLE_ROWS).map(
+      (row) =>
+        [
+          clock(series.atS[row]!),
+          ...shown.map(({ input, values }) => formatFigure(values[row]!, input.kind, preference)),
+          ...replay.fansPct.map((values) => formatPct(values[row]!)),
+        ] as const,
+    ),
+  })
   return (
-    <>
+    <ChartTools name="What was replayed" figures={figures}>
       <ActiveStrip replay={replay} response={response} clock={clock} />
       {shown.map(({ input, values }) => (
         <Strip
@@ -70,12 +90,11 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
         />
       ))}
       {replay.fansPct.map((values, index) => {
-        const id = fanIds[index] ?? ''
-        const name = kit.fans.find((fan) => fan.id === id)?.name ?? id
+        const id = fanIds[index]
         return (
           <Strip
-            key={id}
-            name={`${name}, %`}
+            key={index}
+            name={`${nameOf(id)}, %`}
             colour="var(--mui-palette-cause-speed)"
             atS={series.atS}
             values={values}
@@ -86,7 +105,7 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
           />
         )
       })}
-    </>
+    </ChartTools>
   )
 }
 
@@ -140,17 +159,7 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
             tick={chartFont}
             stroke="none"
           />
-          <Tooltip
-            isAnimationActive={false}
-            labelFormatter={(atS2) => clock(Number(atS2))}
-            formatter={(y) => [Number(y).toFixed(1), name]}
-            contentStyle={{
-              background: 'var(--mui-palette-ground-sheet)',
-              border: '1px solid var(--mui-palette-divider)',
-              fontFamily: chartFont.fontFamily,
-              fontSize: 12,
-            }}
-          />
+          <ChartCursor along={clock} />
           {band && <ReferenceArea y1={show(band.bandFrom)} y2={show(band.bandTo)} fill={colour} fillOpacity={0.08} />}
           {band?.limitAbove != null && (
             <ReferenceLine
@@ -167,6 +176,7 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
           )}
           <Line
             dataKey="y"
+            name={name}
             type={isSpeed ? 'stepAfter' : 'linear'}
             stroke={colour}
             strokeWidth={2}

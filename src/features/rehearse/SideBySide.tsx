@@ -19,6 +19,7 @@ import type { Response } from '@/core/response/schema'
 import { figureFields, withFigures } from '@/core/search/blanks'
 import { asFound } from '@/core/start/asFound'
 import { lanesOf, unitOf, type LaneOf } from '@/features/rehearse/lanes'
+import { laneFigures } from '@/features/rehearse/laneFigures'
 import { Lane, RIGHT_PX, SCALE_PX } from '@/features/rehearse/Lane'
 import { wholeHours } from '@/features/rehearse/timeAxis'
 import type { Job, Rehearsal } from '@/workers/rehearse.worker'
@@ -29,6 +30,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { RuledField } from '@/ui/RuledField'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
+import { ChartTools } from '@/ui/ChartTools'
 import { usePreference } from '@/ui/preference'
 import { useDerived, useSealed, useWorkingCopy } from '@/ui/workingCopy/context'
 
@@ -202,7 +204,12 @@ export function SideBySide({ title, onBack, job, models }: Props) {
       }
     >
       <Names shown={shown} />
-      <Overlaid lanes={lanes} rows={runs?.[0]?.trace.filled ?? 1} stepS={job?.stepS ?? 60} />
+      <Overlaid
+        lanes={lanes}
+        rows={runs?.[0]?.trace.filled ?? 1}
+        stepS={job?.stepS ?? 60}
+        startsOn={job?.scenario.startsOn ?? ''}
+      />
       {job && runs && <Hours job={job} />}
       {sentence !== '' && (
         <Typography variant="body2" sx={{ borderLeft: 4, borderColor: 'text.primary', pl: 1.25, my: 1 }}>
@@ -333,11 +340,13 @@ const Names = ({ shown }: { shown: readonly Variant[] }) => (
   </Box>
 )
 
-function Overlaid({ lanes, rows, stepS }: { lanes: readonly LaneOf[]; rows: number; stepS: number }) {
+type OverlaidProps = { lanes: readonly LaneOf[]; rows: number; stepS: number; startsOn: string }
+
+function Overlaid({ lanes, rows, stepS, startsOn }: OverlaidProps) {
   const preference = usePreference()
   const span = useMemo(() => ({ fromRow: 0, toRow: rows }), [rows])
   return (
-    <>
+    <ChartTools name="Side by side" figures={() => laneFigures(lanes, span, { startsOn, stepS }, preference)}>
       {lanes.map((lane) => (
         <Box key={lane.id} sx={{ display: 'flex' }}>
           <Box
@@ -358,7 +367,7 @@ function Overlaid({ lanes, rows, stepS }: { lanes: readonly LaneOf[]; rows: numb
           </Box>
         </Box>
       ))}
-    </>
+    </ChartTools>
   )
 }
 

@@ -15,6 +15,7 @@ import { problemLine } from '@/core/words/problems'
 import { BesideNote, useBeside, type SealName } from '@/features/respond/Beside'
 import { RuleList } from '@/features/respond/RuleList'
 import { StartFrom } from '@/features/respond/StartFrom'
+import { ChartTools } from '@/ui/ChartTools'
 import { TryItSheet } from '@/features/respond/TryItSheet'
 import type { OtherInstallation } from '@/features/respond/start/FromOther'
 import { useRespondActions } from '@/features/respond/useRespondActions'
@@ -73,6 +74,7 @@ export function RespondStage({ others, installationId, seals }: Props) {
     ...views.map((id) => [id, VIEWS[id].name] as const),
   ]
   const View = viewId && viewOf(viewId).View
+  const isDrawn = viewId !== null && !viewOf(viewId).isTable && !(hasTable && viewOf(viewId).canBeTable)
   useRespondActions(setChosen)
   return (
     <StageLayout
@@ -106,11 +108,18 @@ export function RespondStage({ others, installationId, seals }: Props) {
           Mend it here, or undo; the curve comes back by itself.
         </Notice>
       ))}
-      {runs && View && <View hasTable={hasTable} />}
-      {runs &&
-        !View &&
-        input &&
-        (hasTable ? <CurveTable input={input} /> : <InputCurve input={input} beside={beside.machine} />)}
+      {runs && View && isDrawn && (
+        <ChartTools name={viewOf(viewId).name}>
+          <View hasTable={false} />
+        </ChartTools>
+      )}
+      {runs && View && !isDrawn && <View hasTable={hasTable} />}
+      {runs && !View && input && hasTable && <CurveTable input={input} />}
+      {runs && !View && input && !hasTable && (
+        <ChartTools name={`Speed against ${input.name}`}>
+          <InputCurve input={input} beside={beside.machine} />
+        </ChartTools>
+      )}
       <BesideNote beside={beside} seals={seals} />
       <RuleList />
       {isPhone && (

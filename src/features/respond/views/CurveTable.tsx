@@ -3,7 +3,7 @@
 import type { MeasuredInput } from '@/core/rules/input'
 import { curveAgainst } from '@/core/look/curve'
 import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
-import { FigureTable } from '@/features/respond/views/FigureTable'
+import { FigureTable } from '@/ui/FigureTable'
 import { useTryIt } from '@/ui/TryItValues'
 import { usePreference } from '@/ui/preference'
 import { useDerived } from '@/ui/workingCopy/context'

@@ -4,7 +4,7 @@ import { fanFlowLs } from '@/core/derive/derive'
 import { followerPct } from '@/core/machine/follower'
 import { namedSpeeds } from '@/core/sentences/namedSpeeds'
 import { formatPct, formatQuantity } from '@/core/quantity/format'
-import { FigureTable } from '@/features/respond/views/FigureTable'
+import { FigureTable } from '@/ui/FigureTable'
 import { usePreference } from '@/ui/preference'
 import { useDerived } from '@/ui/workingCopy/context'
 

@@ -7,12 +7,14 @@ import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type 
 import { clamp } from '@/core/json/clamp'
 import { piecesOf, type OtherSpans, type Piece } from '@/core/look/weekStrips'
 import { clockText } from '@/core/quantity/clock'
+import { USUAL_DATES, weekInOrder } from '@/core/quantity/dateStyle'
 import { formatPct } from '@/core/quantity/format'
 import { movedTo, paint, reshape, stretched, wipe, type Times } from '@/core/response/paintWeek'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import type { Period } from '@/core/rules/week'
 import { ClockField } from '@/ui/ClockField'
 import { PlacedLabels } from '@/ui/labels/PlacedLabels'
+import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
 import { hatch } from '@/ui/rail/hatch'
 import { useWidth } from '@/ui/useWidth'
@@ -62,6 +64,7 @@ type Props = {
  *  have it in your hands: its ends, its sentence below. */
 export function WeekStrips({ periods, speedPct, minutesPct, others, nowMin, onChange, onDone }: Props) {
   const [width, ref] = useWidth<HTMLDivElement>(600)
+  const { weekFrom } = usePreference().dates ?? USUAL_DATES
   const [held, setChosen] = useState<Chosen | null>(null)
   const chosen = held && periods[held.index]?.days.includes(held.day) ? held : null
   /** Gives a period of the week as it was other times; what it becomes may be joined with others of its kind, and is found again by what it is. */
@@ -89,7 +92,10 @@ export function WeekStrips({ periods, speedPct, minutesPct, others, nowMin, onCh
   return (
     <Box role="group" aria-label="Painted week" ref={ref} sx={{ userSelect: 'none', mb: 1 }}>
       <Hours width={width - NAME_PX} />
-      {DAY_NAMES.map((name, day) => (
+      {weekInOrder(
+        DAY_NAMES.map((name, day) => ({ name, day })),
+        weekFrom,
+      ).map(({ name, day }) => (
         <Box key={name} sx={{ display: 'flex', mb: 0.5 }}>
           <Typography
             variant="body2"

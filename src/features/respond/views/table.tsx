@@ -11,6 +11,8 @@ type ViewOf = {
   readonly name: string
   /** Whether the same figures can be had as a table. */
   readonly canBeTable?: true
+  /** There is no picture of it, only figures. */
+  readonly isTable?: true
   /** Whether there is anything of the sort to show. */
   readonly fits: (document: Installation) => boolean
   readonly View: ComponentType<ViewProps>
@@ -68,6 +70,7 @@ export const VIEWS = {
   },
   speeds: {
     name: 'table of speeds',
+    isTable: true,
     fits: ({ response }) => response.followers.length > 0,
     View: dynamic(() => import('@/features/respond/views/SpeedsTable').then(({ SpeedsTable }) => SpeedsTable), {
       loading,
@@ -75,6 +78,7 @@ export const VIEWS = {
   },
   controllers: {
     name: 'controllers compared',
+    isTable: true,
     fits: () => true,
     View: dynamic(
       () =>

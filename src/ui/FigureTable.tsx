@@ -8,12 +8,14 @@ import TableRow from '@mui/material/TableRow'
 import { saveText } from '@/ui/saveText'
 import { MONO } from '@/ui/theme'
 
-type Props = {
-  label: string
-  head: readonly string[]
+/** What a table of figures says under its heads. */
+export type Figures = {
+  readonly head: readonly string[]
   /** The first of each row names it. */
-  rows: readonly (readonly [name: string, ...figures: readonly string[]])[]
+  readonly rows: readonly (readonly [name: string, ...figures: readonly string[]])[]
 }
+
+type Props = Figures & { label: string }
 
 /** Figures in lines, as the chart above or beside them shows them. */
 export const FigureTable = ({ label, head, rows }: Props) => (
