@@ -166,17 +166,19 @@ const decoded = (html: string): string =>
     .replace(/&#x27;/g, "'")
     .replace(/&quot;/g, '"')
 
+const OTHERWISE: UnitPreference = { ...CUSTOMARY, dates: { order: 'month', clock: '12', weekFrom: 'sun' } }
+const DAY_FIRST = /\b\d{1,2} (?:Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)\b/gu
 const METRIC_FIGURE = /[\d–]\s?(?:°C|K|l\/s|m³\/h|m³|m²|Pa|kPa|kg|mm|m\/s|g\/h|W\/K)(?![\p{L}\d·/])/gu
 
 test.each([
   ...DEMOS.map((name) => [name, demoInstallation(name)] as const),
   ...DUTIES.map((duty) => [`a new ${duty} installation`, newInstallation('New', duty)] as const),
-])('every page of %s in other units shows no metric figure', (_name, document) => {
-  const own = textsIn(document).filter((text) => METRIC_FIGURE.test(text))
-  const left = pagesOf(document, CUSTOMARY).flatMap(([page, html]) => {
+])('every page of %s in other units shows no metric figure, and no date the other way round', (_name, document) => {
+  const own = textsIn(document).filter((text) => text.search(METRIC_FIGURE) >= 0 || text.search(DAY_FIRST) >= 0)
+  const left = pagesOf(document, OTHERWISE).flatMap(([page, html]) => {
     let text = decoded(html)
     for (const said of own) text = text.replaceAll(said, '')
-    return [...text.matchAll(METRIC_FIGURE)].map(
+    return [...text.matchAll(METRIC_FIGURE), ...text.matchAll(DAY_FIRST)].map(
       ({ index }) => `${page}: …${text.slice(Math.max(0, index - 60), index + 12)}`,
     )
   })

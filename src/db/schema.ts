@@ -51,7 +51,7 @@ export const person = pgTable('person', {
   flowUnit: text('flow_unit').notNull().default('l/s'),
   /** Units of other kinds by their symbols, as JSON; what is not named is read in its usual one. */
   units: text('units').notNull().default('{}'),
-  /** Text size and hand, as JSON; what is not named is as usual. */
+  /** Text size, hand and dates, as JSON; what is not named is as usual. */
   display: text('display').notNull().default('{}'),
   createdAt: now('created_at'),
   updatedAt: now('updated_at'),
@@ -190,6 +190,8 @@ export const site = pgTable(
     address: text('address').notNull().default(''),
     contact: text('contact').notNull().default(''),
     access: text('access').notNull().default(''),
+    /** IANA name of its time zone; empty where nobody named one. */
+    zone: text('zone').notNull().default(''),
     createdAt: now('created_at'),
   },
   (table) => [

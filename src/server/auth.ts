@@ -5,7 +5,8 @@ import { nextCookies } from 'better-auth/next-js'
 import { twoFactor } from 'better-auth/plugins'
 import { passkey } from '@better-auth/passkey'
 import { eq } from 'drizzle-orm'
-import { startingUnits, type UnitPreference } from '@/core/quantity/format'
+import { startingDates } from '@/core/quantity/dateStyle'
+import { startingUnits } from '@/core/quantity/format'
 import { database } from '@/db/client'
 import { addAudit } from '@/db/queries/audit'
 import { addMember, listMembers, listMemberships } from '@/db/queries/member'
@@ -130,11 +131,15 @@ async function auditSession(
 }
 
 /** A preference as a person’s row has it. */
-const unitColumns = ({ temperature, flow, units = {} }: UnitPreference) => ({
-  temperatureUnit: temperature,
-  flowUnit: flow,
-  units: JSON.stringify(units),
-})
+function startingColumns(languages: string) {
+  const { temperature, flow, units = {} } = startingUnits(languages)
+  return {
+    temperatureUnit: temperature,
+    flowUnit: flow,
+    units: JSON.stringify(units),
+    display: JSON.stringify({ dates: startingDates(languages) }),
+  }
+}
 
 const DATABASE_HOOKS = {
   // Whoever signs up gets a workspace of their own: no one lands in another's yard by signing up.
@@ -144,7 +149,7 @@ const DATABASE_HOOKS = {
         data: {
           ...made,
           workspaceId: await makeWorkspace(`${made.name}’s yard`),
-          ...unitColumns(startingUnits(ctx?.headers?.get('accept-language') ?? '')),
+          ...startingColumns(ctx?.headers?.get('accept-language') ?? ''),
         },
       }),
       after: async (made) => {

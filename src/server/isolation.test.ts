@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
+import { USUAL_DATES } from '@/core/quantity/dateStyle'
 import type { CheckReading } from '@/core/prove/reading'
 import type { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { inWorkspace, type Scope } from '@/db/client'
@@ -82,7 +83,7 @@ const PICTURE = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])
 const inviteId = randomUUID()
 const shareId = randomUUID()
 const SHARE = { forWhom: 'the keeper', expiresAt: new Date(Date.now() + 3_600_000) }
-const NO_FACTS = { address: '', contact: '', access: '' }
+const NO_FACTS = { address: '', contact: '', access: '', zone: '' }
 const RULE = { id: 'rule', duty: 'every', text: 'Two people on a roof.', edition: '2nd', dated: '2026-03-01' } as const
 
 const lineOf = (name: string): installationLines.KeptLine => ({
@@ -284,7 +285,7 @@ const QUERIES: Record<string, Walk[string] | null> = {
   workspaceName: async (who) => (await workspaces.workspaceName(who)).includes('Tam'),
   renameWorkspace: (who) => workspaces.renameWorkspace(who, 'Theirs now'),
   savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm', units: {} }),
-  saveDisplay: (who) => workspaces.saveDisplay(who, { textSize: 'large', hand: 'left' }),
+  saveDisplay: (who) => workspaces.saveDisplay(who, { textSize: 'large', hand: 'left', dates: USUAL_DATES }),
   createWorkspace: null,
   countPeople: null,
   localRulesOf: async (who) => (await workspaces.localRulesOf(who)).filter(({ id: rule }) => rule === RULE.id),

@@ -1,4 +1,5 @@
 import 'server-only'
+import { atSite } from '@/core/quantity/format'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { listControllerModels } from '@/db/queries/controllerModel'
 import { getInstallation } from '@/db/queries/installation'
@@ -48,7 +49,19 @@ export async function packOf({ scope, role, preference }: Signed, id: string): P
   const [last] = revisions
   const { document, version, savedAt } = row.workingCopy
   return {
-    ...{ id, role, preference, document, version, results, revisions, log, photos, models, localRules },
+    ...{
+      id,
+      role,
+      preference: atSite(preference, row.siteZone),
+      document,
+      version,
+      results,
+      revisions,
+      log,
+      photos,
+      models,
+      localRules,
+    },
     workspaceId: scope.workspaceId,
     personId: scope.personId,
     personName: scope.personName,

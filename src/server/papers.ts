@@ -4,7 +4,7 @@ import { listWholePhotos } from '@/db/queries/photo'
 import { getSealed, listRevisions } from '@/db/queries/revision'
 import type { Scope } from '@/db/client'
 import type { Sealed } from '@/core/record/sealed'
-import type { UnitPreference } from '@/core/quantity/format'
+import { atSite, type UnitPreference } from '@/core/quantity/format'
 import { ownUrl } from '@/server/settings'
 import { shownResults } from '@/server/pack'
 
@@ -54,7 +54,7 @@ export async function sealedFor(
     before: earlier ? await getSealed(scope, id, earlier.number) : null,
     photos: [],
     address: `${ownUrl()}/record/${id}?rev=${revision ? revision.number : WORKING}`,
-    preference,
+    preference: atSite(preference, row.siteZone),
   }
 }
 

@@ -37,6 +37,7 @@ export const signed = cache(async (): Promise<Signed | null> => {
   const current = memberships.find(({ workspaceId }) => workspaceId === session.session.workspaceId) ?? memberships[0]
   const role = ROLES.find((known) => known === current?.role)
   if (!current || !role) return null
+  const shown = knownDisplay(jsonIn(display))
   return {
     scope: { workspaceId: current.workspaceId, personId: id, personName: name },
     role,
@@ -44,8 +45,9 @@ export const signed = cache(async (): Promise<Signed | null> => {
       temperature: TEMPERATURE_CHOICES.find((unit) => unit === temperatureUnit) ?? 'C',
       flow: FLOW_CHOICES.find((unit) => unit === flowUnit) ?? 'l/s',
       units: knownUnits(jsonIn(units)),
+      dates: shown.dates,
     },
-    display: knownDisplay(jsonIn(display)),
+    display: shown,
     email,
     sessionId: session.session.id,
     workspaceIds: memberships.map(({ workspaceId }) => workspaceId),

@@ -3,6 +3,8 @@
 import Select from '@mui/material/Select'
 import MenuItem from '@mui/material/MenuItem'
 import { DAY_NAMES } from '@/core/rules/localClock'
+import { USUAL_DATES, weekInOrder } from '@/core/quantity/dateStyle'
+import { usePreference } from '@/ui/preference'
 import { daysText } from '@/core/rules/week'
 
 /** The days as a choice of one. */
@@ -17,6 +19,7 @@ type Props = {
 
 /** Inline days of the week; at least one stays. */
 export function DaysField({ label, value, onChange, colour = 'text.primary' }: Props) {
+  const { weekFrom } = usePreference().dates ?? USUAL_DATES
   return (
     <Select<number[]>
       multiple
@@ -30,7 +33,10 @@ export function DaysField({ label, value, onChange, colour = 'text.primary' }: P
       inputProps={{ 'aria-label': label }}
       sx={{ font: 'inherit', fontWeight: 600, color: colour, '& .MuiSelect-select': { py: 0.25, minHeight: 24 } }}
     >
-      {DAY_NAMES.map((day, index) => (
+      {weekInOrder(
+        DAY_NAMES.map((day, index) => ({ day, index })),
+        weekFrom,
+      ).map(({ day, index }) => (
         <MenuItem key={day} value={index}>
           {value.includes(index) ? '✓ ' : ''}
           {day}

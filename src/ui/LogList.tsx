@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { TextButton } from '@/ui/TextButton'
 
 export type ShownEntry = {
@@ -44,7 +44,7 @@ function Entry({ entry, isStruck, onCorrect }: EntryProps) {
   return (
     <Box component="li" sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.75 }}>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        <span suppressHydrationWarning>{formatDayAndClock(writtenAt)}</span>, {writtenBy}
+        <Moment at={writtenAt} />, {writtenBy}
         {of && (
           <>
             {' · '}

@@ -1,5 +1,7 @@
 import { MONTHS } from '@/core/rules/yearDay'
+import { USUAL_DATES } from '@/core/quantity/dateStyle'
 import { Choice } from '@/ui/Choice'
+import { usePreference } from '@/ui/preference'
 
 type Props = {
   label: string
@@ -15,23 +17,33 @@ const MONTH_OPTIONS = MONTHS.map((name, index) => [two(index + 1), name] as cons
 
 /** A day of every year: its date and its month. */
 export function YearDayField({ label, value, colour, onChange }: Props) {
+  const { order } = usePreference().dates ?? USUAL_DATES
   const [month = '01', day = '01'] = value.split('-')
-  return (
+  const ofDay = (
+    <Choice
+      label={`${label}, day`}
+      value={day}
+      options={DAYS}
+      colour={colour}
+      onChange={(to) => onChange(`${month}-${to}`)}
+    />
+  )
+  const ofMonth = (
+    <Choice
+      label={`${label}, month`}
+      value={month}
+      options={MONTH_OPTIONS}
+      colour={colour}
+      onChange={(to) => onChange(`${to}-${day}`)}
+    />
+  )
+  return order === 'day' ? (
     <>
-      <Choice
-        label={`${label}, day`}
-        value={day}
-        options={DAYS}
-        colour={colour}
-        onChange={(to) => onChange(`${month}-${to}`)}
-      />{' '}
-      <Choice
-        label={`${label}, month`}
-        value={month}
-        options={MONTH_OPTIONS}
-        colour={colour}
-        onChange={(to) => onChange(`${to}-${day}`)}
-      />
+      {ofDay} {ofMonth}
+    </>
+  ) : (
+    <>
+      {ofMonth} {ofDay}
     </>
   )
 }

@@ -1,31 +1,65 @@
-const LANGUAGE = 'en-GB'
-const CLOCK = new Intl.DateTimeFormat(LANGUAGE, { hour: '2-digit', minute: '2-digit', second: '2-digit' })
-const SHORT_CLOCK = new Intl.DateTimeFormat(LANGUAGE, { hour: '2-digit', minute: '2-digit' })
-const DAY = new Intl.DateTimeFormat(LANGUAGE, { day: 'numeric', month: 'short' })
-const DAY_AND_YEAR = new Intl.DateTimeFormat(LANGUAGE, { day: 'numeric', month: 'short', year: 'numeric' })
-// As a label and a file have it: 2026-11-25.
-const LABEL = new Intl.DateTimeFormat('sv-SE')
+import { USUAL_DATES, type DateStyle } from '@/core/quantity/dateStyle'
+import type { UnitPreference } from '@/core/quantity/format'
+import { dayOf, dayText, yearDayText } from '@/core/rules/yearDay'
 
-/** Time of day of an instant, where the browser is: 12:04:31. */
-export const formatClock = (iso: string): string => CLOCK.format(new Date(iso))
-
-/** Day of an instant: 19 Nov, with the year when it is not the one of `today`. */
-export function formatDay(iso: string, today: Date = new Date()): string {
-  const at = new Date(iso)
-  return (at.getFullYear() === today.getFullYear() ? DAY : DAY_AND_YEAR).format(at)
+/** How instants are said to a person: in their own order and clock, where the browser is or where the site is. */
+export type Moments = {
+  /** Time of day with seconds: 12:04:31. */
+  readonly clock: (iso: string) => string
+  /** Day: 19 Nov, with the year when it is not the one of `now`. */
+  readonly day: (iso: string, now?: Date) => string
+  /** Day and time of day, with the zone where it is the site’s. */
+  readonly dayAndClock: (iso: string) => string
 }
 
-export const formatDayAndClock = (iso: string): string => `${formatDay(iso)} ${SHORT_CLOCK.format(new Date(iso))}`
+const CLOCK_LANGUAGE: Readonly<Record<DateStyle['clock'], string>> = { '24': 'en-GB', '12': 'en-US' }
+
+/** Where the browser is. */
+const zoneHere = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
+
+const made = new Map<string, Moments>()
+
+/** The words for instants of this person; the same object for the same wishes. */
+export function momentsFor({ dates = USUAL_DATES, zone }: Pick<UnitPreference, 'dates' | 'zone'>): Moments {
+  const key = `${dates.order} ${dates.clock} ${zone ?? ''}`
+  const known = made.get(key)
+  if (known) return known
+  const moments = makeMoments(dates, zone)
+  made.set(key, moments)
+  return moments
+}
+
+function makeMoments(dates: DateStyle, zone: string | undefined): Moments {
+  const format = (more: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat(CLOCK_LANGUAGE[dates.clock], {
+      ...{ hour: dates.clock === '12' ? 'numeric' : '2-digit', minute: '2-digit' },
+      ...more,
+      ...(zone === undefined ? {} : { timeZone: zone }),
+    })
+  const full = format({ second: '2-digit' })
+  const short = format(zone === undefined ? {} : { timeZoneName: 'short' })
+  const label = (at: string) => dayOf(at, zone ?? zoneHere())
+  const day = (iso: string, now = new Date()): string => {
+    const date = label(iso)
+    const isThisYear = date.slice(0, 4) === label(now.toISOString()).slice(0, 4)
+    return isThisYear && dates.order !== 'year' ? yearDayText(date.slice(5), dates) : dayText(date, dates)
+  }
+  return {
+    clock: (iso) => full.format(new Date(iso)),
+    day,
+    dayAndClock: (iso) => `${day(iso)} ${short.format(new Date(iso))}`,
+  }
+}
 
 /** Today where the browser is, as a label has it: 2026-11-25. */
-export const today = (at: Date = new Date()): string => LABEL.format(at)
+export const today = (at: Date = new Date()): string => dayOf(at.toISOString(), zoneHere())
 
 // A wall clock is kept as an instant of UTC that has its figures.
-const WALL_DAY = new Intl.DateTimeFormat(LANGUAGE, { day: 'numeric', month: 'short', timeZone: 'UTC' })
-const WALL_CLOCK = new Intl.DateTimeFormat(LANGUAGE, { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' })
+const WALL_CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' })
 
 /** Day and time that a wall clock shows, in milliseconds as if it were UTC. */
-export const wallDay = (wallMs: number): string => WALL_DAY.format(wallMs)
+export const wallDay = (wallMs: number, dates?: DateStyle): string =>
+  yearDayText(new Date(wallMs).toISOString().slice(5, 10), dates)
 export const wallTime = (wallMs: number): string => WALL_CLOCK.format(wallMs)
 
 const two = (x: number) => String(x).padStart(2, '0')

@@ -5,8 +5,9 @@ import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
 import { DisplayStyle } from '@/ui/DisplayStyle'
 import { LiveOnSite } from '@/ui/onSite/LiveOnSite'
+import { PreferenceProvider } from '@/ui/preference'
 import { PersonMenu } from '@/ui/PersonMenu'
-import { TopBar } from '@/ui/TopBar'
+import { PlacesRoom, TopBar } from '@/ui/TopBar'
 import { Tour } from '@/ui/tour/Tour'
 
 export const dynamic = 'force-dynamic'
@@ -32,9 +33,12 @@ export default async function SignedInLayout({ children }: { children: ReactNode
           onSignOut={signOut}
         />
       </TopBar>
-      <LiveOnSite personId={scope.personId} workspaceId={scope.workspaceId}>
-        {children}
-      </LiveOnSite>
+      <PreferenceProvider value={preference}>
+        <LiveOnSite personId={scope.personId} workspaceId={scope.workspaceId}>
+          {children}
+        </LiveOnSite>
+      </PreferenceProvider>
+      <PlacesRoom />
       <Tour />
     </>
   )

@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { DUTY_NAMES } from '@/core/brief/duty'
 import type { Pack } from '@/ui/onSite/pack'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { Notice } from '@/ui/Notice'
 import { stagePath } from '@/ui/stages'
 
@@ -37,7 +37,7 @@ export function AlongList({ packs, missed }: { packs: readonly Pack[]; missed: s
               >
                 <b>{document.name}</b>
                 <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-                  {DUTY_NAMES[document.brief.duty]} · as of {formatDayAndClock(takenAt)}
+                  {DUTY_NAMES[document.brief.duty]} · as of <Moment at={takenAt} />
                 </Typography>
               </Box>
             ))}

@@ -1,3 +1,4 @@
+import { USUAL_DATES } from '@/core/quantity/dateStyle'
 import { knownDisplay, USUAL_DISPLAY } from '@/core/quantity/display'
 
 test.each([
@@ -10,4 +11,5 @@ test('what was chosen is read, whatever stands beside it', () =>
   expect(knownDisplay({ textSize: 'larger', hand: 'left', colour: 'mauve' })).toEqual({
     textSize: 'larger',
     hand: 'left',
+    dates: USUAL_DATES,
   }))

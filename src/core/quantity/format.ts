@@ -1,3 +1,4 @@
+import type { DateStyle } from '@/core/quantity/dateStyle'
 import { fromBase, quantitySpec, type Quantity, type Unit } from '@/core/quantity/units'
 
 export const TEMPERATURE_CHOICES = ['C', 'F'] as const
@@ -6,7 +7,7 @@ export const FLOW_CHOICES = ['l/s', 'm³/h', 'cfm'] as const
 /** What else a person chooses a unit for, and between which: symbols of `units`, the usual one first. */
 export const UNIT_CHOICES = {
   pressure: ['Pa', 'mmH₂O', 'inWG', 'mbar'],
-  gaugePressure: ['kPa', 'bar', 'psi'],
+  gaugePressure: ['kPa', 'bar', 'psi', 'kPa abs', 'bar abs', 'psi abs'],
   airSpeed: ['m/s', 'km/h', 'fpm'],
   length: ['m', 'mm', 'in', 'ft'],
   area: ['m²', 'cm²', 'ft²'],
@@ -20,7 +21,16 @@ export type UnitPreference = {
   readonly temperature: (typeof TEMPERATURE_CHOICES)[number]
   readonly flow: (typeof FLOW_CHOICES)[number]
   readonly units?: Readonly<Partial<Record<ChosenKind, string>>>
+  /** How dates and times of day are read; as usual where nothing is said. */
+  readonly dates?: DateStyle
+  /** Where the site keeps a time zone: an IANA name. Times are then said in it. */
+  readonly zone?: string
 }
+
+/** The same on a site: in its time zone, where it has one.
+ *  @param zone IANA name; empty where nobody named one */
+export const atSite = (preference: UnitPreference, zone: string): UnitPreference =>
+  zone === '' ? preference : { ...preference, zone }
 
 export const METRIC: UnitPreference = { temperature: 'C', flow: 'l/s' }
 
@@ -58,6 +68,8 @@ const SYMBOL_OF: Readonly<Partial<Record<Quantity, SymbolOf>>> = {
   temperature: byDegree('°C', '°F'),
   temperatureDifference: byDegree('K', 'F°'),
   altitude: ({ units = {} }) => (units.length === 'in' || units.length === 'ft' ? 'ft' : undefined),
+  // What is absolute in any case, or a difference: the same unit, whichever way a gauge is read.
+  absolutePressure: ({ units = {} }) => units.gaugePressure?.replace(' abs', ''),
   conductance: byDegree('W/K', 'BTU/(h·F°)'),
   heatCapacity: byDegree('kJ/K', 'BTU/F°'),
   flow: ({ flow }) => flow,

@@ -133,6 +133,10 @@ test.each([
   ['25 mmH2O', 'pressure', 245.16625],
   ['1 inHg', 'pressure', 3386.38864],
   ['30 inHg', 'gaugePressure', 101.5916592],
+  // What a gauge leaves out is the standard atmosphere, 101.325 kPa (ISO 2533): 10 bar abs are 898.675 kPa on the gauge.
+  ['10 bar abs', 'gaugePressure', 898.675],
+  ['14.69594878 psia', 'gaugePressure', 0],
+  ['14.69594878 psia', 'absolutePressure', 101.325],
 ] as const)('%s of %s', (text, quantity, base) => {
   const read = parseQuantity(text, quantity)
   expect(read.ok ? read.value : NaN).toBeCloseTo(base, 4)

@@ -11,7 +11,7 @@ const WRITTEN: Readonly<Record<string, Quantity>> = {
   'm³': 'volume',
   'm²': 'area',
   Pa: 'pressure',
-  kPa: 'gaugePressure',
+  kPa: 'absolutePressure',
   kg: 'mass',
   'g/h': 'moistureRate',
 }

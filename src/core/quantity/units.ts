@@ -18,6 +18,8 @@ export type QuantitySpec = {
 }
 
 const F_SCALE = 5 / 9
+/** What a gauge leaves out, by the standard: 101.325 kPa. ISO 2533:1975, pressure of the standard atmosphere at sea level. */
+const STANDARD_KPA = 101.325
 
 // Factors: GNU Units 2.22, as listed in reference-values `unit.factors`.
 export const QUANTITIES = {
@@ -108,9 +110,23 @@ export const QUANTITIES = {
       { symbol: 'bar', names: ['bar', 'barg'], scale: 100, decimals: 2 },
       { symbol: 'psi', names: ['psi', 'psig'], scale: 6.894757293, decimals: 1 },
       { symbol: 'inHg', names: ['inhg', 'in hg', '"hg'], scale: 3.38638864, decimals: 1 },
+      { symbol: 'kPa abs', names: ['kpa abs', 'kpaa'], scale: 1, offset: -STANDARD_KPA, decimals: 1 },
+      { symbol: 'bar abs', names: ['bar abs', 'bara'], scale: 100, offset: -STANDARD_KPA, decimals: 2 },
+      { symbol: 'psi abs', names: ['psi abs', 'psia'], scale: 6.894757293, offset: -STANDARD_KPA, decimals: 1 },
     ],
     usual: ['bar', 'psi', 'kPa'],
     plausible: [-101.4, 20000],
+    hint: '915 kPa, 9.2 bar or 133 psi; 10.2 bar abs',
+  },
+  // From nothing at all, or from one pressure to another: no air of the day in it.
+  absolutePressure: {
+    label: 'pressure',
+    units: [
+      { symbol: 'kPa', names: ['kpa', 'kpaa', 'kpa abs'], scale: 1, decimals: 1 },
+      { symbol: 'bar', names: ['bar', 'bara', 'bar abs'], scale: 100, decimals: 2 },
+      { symbol: 'psi', names: ['psi', 'psia', 'psi abs'], scale: 6.894757293, decimals: 1 },
+    ],
+    plausible: [0, 20000],
     hint: '915 kPa, 9.2 bar or 133 psi',
   },
   volts: {

@@ -22,7 +22,7 @@ import { signalLines } from '@/core/record/signalLines'
 import { lastOf, stillOpen, type OpenItem } from '@/core/record/stillOpen'
 import { weekStrips, type WeekStrips } from '@/core/record/weekStrips'
 import { rehearsedLines } from '@/core/rehearse/rehearsedLines'
-import { dayText } from '@/core/rules/yearDay'
+import { dayOf, dayText } from '@/core/rules/yearDay'
 import { lossText } from '@/core/sentences/lossText'
 
 type Line = { readonly label: string; readonly text: string }
@@ -157,7 +157,7 @@ function checkLines({ document, results, preference }: Sealed): Line[] {
             title,
             findingText(result.finding),
             ...(result.note ? [`Noted: ${result.note}`] : []),
-            `${result.readBy}, ${dayText(result.readAt.slice(0, 10))}.`,
+            `${result.readBy}, ${dayText(dayOf(result.readAt, preference.zone), preference.dates)}.`,
           ].join(' ')
         : title,
     }
@@ -167,7 +167,7 @@ function checkLines({ document, results, preference }: Sealed): Line[] {
 export function fullRecord(sealed: Sealed): FullRecord {
   const { document, seal, results, before, preference } = sealed
   const derived = derive(document)
-  const sealedOn = seal?.sealedAt.slice(0, 10)
+  const sealedOn = seal ? dayOf(seal.sealedAt, preference.zone) : undefined
   return {
     card: boxCard(sealed),
     open: seal ? (seal.open ?? []) : stillOpen(document, derived, results, preference),
@@ -182,7 +182,7 @@ export function fullRecord(sealed: Sealed): FullRecord {
       label: name,
       text: [
         accuracyPct === null ? 'error not known' : `± ${formatNumber(accuracyPct, 1)} % of the reading`,
-        calibratedOn === null ? 'calibration not known' : `calibrated ${dayText(calibratedOn)}`,
+        calibratedOn === null ? 'calibration not known' : `calibrated ${dayText(calibratedOn, preference.dates)}`,
       ].join(', '),
     })),
     facts: facts(document, preference).map(({ label, wording }) => ({ label, text: wording })),
@@ -198,6 +198,6 @@ export function fullRecord(sealed: Sealed): FullRecord {
     due:
       sealedOn === undefined
         ? []
-        : dueList(document, sealedOn).map(({ title, on }) => ({ label: dayText(on), text: title })),
+        : dueList(document, sealedOn).map(({ title, on }) => ({ label: dayText(on, preference.dates), text: title })),
   }
 }

@@ -1,7 +1,7 @@
 import { DUTY_NAMES } from '@/core/brief/duty'
 import { shortFingerprint } from '@/core/json/fingerprint'
 import { capital } from '@/core/sentences/words'
-import { dayText } from '@/core/rules/yearDay'
+import { dayOf, dayText } from '@/core/rules/yearDay'
 import { dueList } from '@/core/record/due'
 import type { Sealed } from '@/core/record/sealed'
 import { sealState, sealStateText } from '@/core/record/sealState'
@@ -22,10 +22,10 @@ export type PaperHead = {
   readonly nextCheck: string
 }
 
-export function paperHead({ document, siteName, seal }: Sealed): PaperHead {
+export function paperHead({ document, siteName, seal, preference: { dates, zone } }: Sealed): PaperHead {
   const { name, brief, kit } = document
   const state = seal && sealState(seal.open)
-  const next = seal && dueList(document, seal.sealedAt.slice(0, 10)).find(({ kind }) => kind === 'visit')
+  const next = seal && dueList(document, dayOf(seal.sealedAt, zone)).find(({ kind }) => kind === 'visit')
   const words = seal?.isWaiting ? `signed, not sealed yet; ${sealStateText(state!)}` : state && sealStateText(state)
   return {
     title: name,
@@ -34,10 +34,10 @@ export function paperHead({ document, siteName, seal }: Sealed): PaperHead {
       .join(' · '),
     state: words ? capital(words) : 'Working copy, not sealed',
     isProved: state?.kind === 'proved' && !seal?.isWaiting,
-    day: seal ? dayText(seal.sealedAt.slice(0, 10)) : '',
+    day: seal ? dayText(dayOf(seal.sealedAt, zone), dates) : '',
     person: seal?.sealedBy ?? '',
     revision: seal ? `revision ${seal.number}` : 'working copy',
     fingerprint: seal ? shortFingerprint(seal.fingerprint) : '',
-    nextCheck: next ? dayText(next.on) : '',
+    nextCheck: next ? dayText(next.on, dates) : '',
   }
 }

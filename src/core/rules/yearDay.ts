@@ -1,3 +1,4 @@
+import { USUAL_DATES, type DateStyle } from '@/core/quantity/dateStyle'
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Id, Name } from '@/core/json/vocabulary'
 
@@ -54,14 +55,29 @@ export function daysOf({ from, to }: Season): number[] {
   return Array.from({ length }, (_, day) => (first + day) % YEAR_DAYS)
 }
 
-/** A day of the year as it is said: 15 Apr. */
-export function yearDayText(day: string): string {
+/** A day of the year (MM-DD) as it is said: 15 Apr; Apr 15 where dates do not begin with the day. */
+export function yearDayText(day: string, { order }: Pick<DateStyle, 'order'> = USUAL_DATES): string {
   const [month, date] = day.split('-').map(Number) as [number, number]
-  return `${date} ${MONTHS[month - 1] ?? ''}`
+  const name = MONTHS[month - 1] ?? ''
+  return order === 'day' ? `${date} ${name}` : `${name} ${date}`
 }
 
-/** A date (YYYY-MM-DD) as it is said: 15 Apr 2026. */
-export const dayText = (date: string): string => `${yearDayText(date.slice(5))} ${date.slice(0, 4)}`
+/** A date (YYYY-MM-DD) as it is said: 15 Apr 2026, Apr 15, 2026, or as it is written. */
+export function dayText(date: string, style: Pick<DateStyle, 'order'> = USUAL_DATES): string {
+  if (style.order === 'year') return date
+  return `${yearDayText(date.slice(5), style)}${style.order === 'month' ? ',' : ''} ${date.slice(0, 4)}`
+}
+
+const dayFormats = new Map<string, Intl.DateTimeFormat>()
+
+/** The day of an instant (ISO 8601) in a time zone, YYYY-MM-DD; in UTC where none is named.
+ *  @throws {RangeError} for a zone that is none */
+export function dayOf(iso: string, zone = 'UTC'): string {
+  // Swedish dates are written as labels are.
+  const format = dayFormats.get(zone) ?? new Intl.DateTimeFormat('sv-SE', { timeZone: zone })
+  dayFormats.set(zone, format)
+  return format.format(new Date(iso))
+}
 
 /** A place in the year as a day, MM-DD. */
 export function dayAtPlace(place: number): string {

@@ -53,7 +53,7 @@ export const partText = (part: SentencePart, preference: UnitPreference): string
     case 'clock':
       return clockText(part.value)
     case 'day':
-      return part.isDate ? dayText(part.value) : yearDayText(part.value)
+      return part.isDate ? dayText(part.value, preference.dates) : yearDayText(part.value, preference.dates)
     case 'days':
       return daysText(part.value)
     default:

@@ -25,6 +25,8 @@ type OfSite = {
   readonly id: string
   readonly siteId: string
   readonly siteName: string
+  /** IANA name of its time zone; empty where nobody named one. */
+  readonly siteZone: string
   readonly setAsideAt: Date | null
 }
 export type InstallationRow = OfSite & { readonly kind: 'open'; readonly workingCopy: WorkingCopy }
@@ -44,6 +46,7 @@ const columns = {
   id: installation.id,
   siteId: site.id,
   siteName: site.name,
+  siteZone: site.zone,
   setAsideAt: installation.setAsideAt,
   version: workingCopy.version,
   document: workingCopy.document,
@@ -61,6 +64,7 @@ function toRow({
   id,
   siteId,
   siteName,
+  siteZone,
   setAsideAt,
   document: data,
   version,
@@ -68,7 +72,7 @@ function toRow({
   savedBy,
   saveId,
 }: Selected): AnyRow {
-  const of = { id, siteId, siteName, setAsideAt }
+  const of = { id, siteId, siteName, siteZone, setAsideAt }
   const opened = openInstallation(data)
   if (opened.kind === 'unreadable')
     return { ...of, kind: 'unreadable', name: nameIn(data), version, data, problems: opened.problems }

@@ -44,14 +44,20 @@ export const removeEmptySite = (scope: Scope, id: string): Promise<'done' | 'in-
   })
 
 /** What whoever goes there wants to know, in words. */
-export type SiteFacts = { readonly address: string; readonly contact: string; readonly access: string }
+export type SiteFacts = {
+  readonly address: string
+  readonly contact: string
+  readonly access: string
+  /** IANA name of its time zone; empty where nobody named one. */
+  readonly zone: string
+}
 
 /** One site with what is known of it; null when this workspace has none of that id. */
 export const getSite = (scope: Scope, id: string): Promise<(Site & SiteFacts) | null> =>
   inWorkspace(scope, async (tx) => {
-    const { address, contact, access } = site
+    const { address, contact, access, zone } = site
     const [row] = await tx
-      .select({ id: site.id, name: site.name, address, contact, access })
+      .select({ id: site.id, name: site.name, address, contact, access, zone })
       .from(site)
       .where(within(scope, site, eq(site.id, id)))
     return row ?? null
@@ -80,10 +86,10 @@ export const keepSite = (
 /** Facts of every site of which something is known. */
 export const listSiteFacts = (scope: Scope): Promise<(SiteFacts & { readonly name: string })[]> =>
   inWorkspace(scope, (tx) => {
-    const { name, address, contact, access } = site
+    const { name, address, contact, access, zone } = site
     return tx
-      .select({ name, address, contact, access })
+      .select({ name, address, contact, access, zone })
       .from(site)
-      .where(within(scope, site, sql`${address} || ${contact} || ${access} <> ''`))
+      .where(within(scope, site, sql`${address} || ${contact} || ${access} || ${zone} <> ''`))
       .orderBy(asc(name))
   })

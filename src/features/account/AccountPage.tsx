@@ -13,7 +13,7 @@ import { SecondFactor } from '@/features/account/SecondFactor'
 import { Section } from '@/features/account/Section'
 import { TextButton } from '@/ui/TextButton'
 import { authAsk, authClient } from '@/ui/authClient'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { SubmitButton } from '@/ui/SubmitButton'
 
 type Props = {
@@ -131,7 +131,7 @@ const Sessions = ({ sessions, act }: Pick<Props, 'sessions'> & { act: Act }) => 
       <Box key={id} sx={{ display: 'flex', gap: 2, borderBottom: 1, borderColor: 'divider', py: 0.75 }}>
         <Typography variant="body2" sx={{ flex: 1 }}>
           {device}
-          {address && `, from ${address}`}, <span suppressHydrationWarning>{formatDayAndClock(seenAt)}</span>
+          {address && `, from ${address}`}, <Moment at={seenAt} />
         </Typography>
         {isThis ? (
           <Typography variant="body2">this one</Typography>

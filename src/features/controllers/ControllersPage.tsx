@@ -18,7 +18,7 @@ import { CompareModels } from '@/features/controllers/CompareModels'
 import { ControllerCard, TakeAway } from '@/features/controllers/ControllerCard'
 import { placeAction } from '@/server/actions'
 import { Choice } from '@/ui/Choice'
-import { DayThere } from '@/ui/DayThere'
+import { Moment } from '@/ui/Moment'
 import { LinkBox } from '@/ui/LinkBox'
 import { Notice } from '@/ui/Notice'
 import { PlaceButton } from '@/ui/PlaceButton'
@@ -155,7 +155,7 @@ const OutOfTheList = ({ away, mayArchive }: { away: readonly Away[]; mayArchive:
           'archived'
         ) : (
           <>
-            deleted; gone for good on <DayThere at={goneAt} />
+            deleted; gone for good on <Moment at={goneAt} as="day" />
           </>
         )}
         .{' '}

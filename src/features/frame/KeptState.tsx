@@ -5,7 +5,7 @@ import ButtonBase from '@mui/material/ButtonBase'
 import type { ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import { useBarSlot } from '@/ui/barSlot'
-import { formatClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** Left out on a phone, where the bar is narrow and the notice below says it whole. */
@@ -25,7 +25,7 @@ export function KeptState() {
     kept: () => (
       <span style={{ color: '#A5D6B4' }}>
         ● kept
-        <Detail> {standing.kind === 'kept' ? formatClock(standing.savedAt) : ''}</Detail>
+        <Detail> {standing.kind === 'kept' && <Moment at={standing.savedAt} as="clock" />}</Detail>
       </span>
     ),
     keeping: () => <span>○ keeping…</span>,

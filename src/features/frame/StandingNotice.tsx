@@ -3,7 +3,7 @@
 import Alert, { type AlertProps } from '@mui/material/Alert'
 import Button from '@mui/material/Button'
 import { problemLine } from '@/core/words/problems'
-import { formatClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What stands between this page and the server, when something does, and the ways out. */
@@ -27,8 +27,8 @@ export function StandingNotice() {
           </>
         }
       >
-        {standing.savedBy} kept a newer working copy at {formatClock(standing.savedAt)}, and you both changed the same.{' '}
-        {standing.places.length > 0 && `${standing.places.join('; ')}. `}
+        {standing.savedBy} kept a newer working copy at <Moment at={standing.savedAt} as="clock" />, and you both
+        changed the same. {standing.places.length > 0 && `${standing.places.join('; ')}. `}
         Nothing here has been sent over it.
       </Bar>
     )

@@ -10,15 +10,18 @@ import { daysLater, USUAL_TASKS } from '@/core/record/due'
 import { dayText } from '@/core/rules/yearDay'
 import { today } from '@/ui/clock'
 import { DateField } from '@/ui/DateField'
+import { usePreference } from '@/ui/preference'
 import { QuantityField } from '@/ui/QuantityField'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
 
-/** What comes after the job: who was shown how it works, the next check, what is done again and again. */
-export function Afterwards() {
+/** What comes after the job: who was shown how it works, the next check, what is done again and again.
+ *  @param onEnter goes on from who was shown */
+export function Afterwards({ onEnter }: { onEnter: () => void }) {
   const upkeep = usePart('upkeep') ?? {}
   const { duty } = usePart('brief')
+  const { dates } = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const onDone = useWorkingCopy((state) => state.endGesture)
   const { told, nextVisitOn, tasks = [] } = upkeep
@@ -50,6 +53,7 @@ export function Afterwards() {
           grow={false}
           placeholder="a name, or their part"
           onDone={onDone}
+          onEnter={onEnter}
           onChange={(who) =>
             edit(
               'who was shown',
@@ -61,7 +65,7 @@ export function Afterwards() {
             )
           }
         />
-        {told && <span>on {dayText(told.on)}</span>}
+        {told && <span>on {dayText(told.on, dates)}</span>}
       </Row>
       <Row>
         <span>Next check</span>
@@ -113,36 +117,41 @@ type TaskProps = {
 }
 
 /** One thing that is done again and again. */
-const TaskRow = ({ task: { name, everyDays, lastOn }, number, onDone, onChange, onAway }: TaskProps) => (
-  <Row>
-    <TextLine
-      label={`Task ${number}`}
-      value={name}
-      maxLength={60}
-      grow={false}
-      onDone={onDone}
-      onChange={(text) => text !== '' && onChange({ name: text }, 'name')}
-    />
-    <span>every</span>
-    <QuantityField
-      label={`${name}: every, days`}
-      quantity="count"
-      value={everyDays}
-      limits={[1, 3660]}
-      step={1}
-      showUnit={false}
-      onDone={onDone}
-      onChange={(days) => onChange({ everyDays: Math.round(days) }, 'every')}
-    />
-    <span>days;</span>
-    <span>
-      {lastOn === null ? 'not done yet' : `done ${dayText(lastOn)}, next ${dayText(daysLater(lastOn, everyDays))}`}
-    </span>
-    <TextButton label={`${name}: done today`} onClick={() => onChange({ lastOn: today() }, 'done')}>
-      done today
-    </TextButton>
-    <TextButton label={`Take “${name}” away`} onClick={onAway}>
-      take away
-    </TextButton>
-  </Row>
-)
+function TaskRow({ task: { name, everyDays, lastOn }, number, onDone, onChange, onAway }: TaskProps) {
+  const { dates } = usePreference()
+  return (
+    <Row>
+      <TextLine
+        label={`Task ${number}`}
+        value={name}
+        maxLength={60}
+        grow={false}
+        onDone={onDone}
+        onChange={(text) => text !== '' && onChange({ name: text }, 'name')}
+      />
+      <span>every</span>
+      <QuantityField
+        label={`${name}: every, days`}
+        quantity="count"
+        value={everyDays}
+        limits={[1, 3660]}
+        step={1}
+        showUnit={false}
+        onDone={onDone}
+        onChange={(days) => onChange({ everyDays: Math.round(days) }, 'every')}
+      />
+      <span>days;</span>
+      <span>
+        {lastOn === null
+          ? 'not done yet'
+          : `done ${dayText(lastOn, dates)}, next ${dayText(daysLater(lastOn, everyDays), dates)}`}
+      </span>
+      <TextButton label={`${name}: done today`} onClick={() => onChange({ lastOn: today() }, 'done')}>
+        done today
+      </TextButton>
+      <TextButton label={`Take “${name}” away`} onClick={onAway}>
+        take away
+      </TextButton>
+    </Row>
+  )
+}

@@ -12,7 +12,7 @@ import { sealState, sealStateText } from '@/core/record/sealState'
 import { CurvePair } from '@/features/hand-over/CurvePair'
 import { ChangeList } from '@/ui/ChangeList'
 import { Choice } from '@/ui/Choice'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { getJson } from '@/ui/json'
 import type { ShownRevision } from '@/ui/onSite/pack'
 import { usePreference } from '@/ui/preference'
@@ -50,9 +50,8 @@ export function Revisions({ installationId, revisions, mayWork }: Props) {
       </Typography>
       {revisions.map(({ id, number, reason, sealedBy, sealedAt, open, fingerprint }) => (
         <Box key={id} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.5 }}>
-          <Link href={`/record/${installationId}?rev=${number}`}>Revision {number}</Link>,{' '}
-          <span suppressHydrationWarning>{formatDayAndClock(sealedAt)}</span>, {sealedBy}: {reason}{' '}
-          <b>{sealStateText(sealState(open))}</b>, {shortFingerprint(fingerprint)}{' '}
+          <Link href={`/record/${installationId}?rev=${number}`}>Revision {number}</Link>, <Moment at={sealedAt} />,{' '}
+          {sealedBy}: {reason} <b>{sealStateText(sealState(open))}</b>, {shortFingerprint(fingerprint)}{' '}
           {mayWork && (
             <TextButton label={`Take revision ${number} up again`} onClick={() => void restore(number)}>
               take it up again

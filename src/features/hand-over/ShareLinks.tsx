@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
-import { formatDay } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { Choice } from '@/ui/Choice'
 import { MadeLink } from '@/ui/MadeLink'
 import { SideHeading } from '@/ui/StageLayout'
@@ -78,9 +78,8 @@ export function ShareLinks({ installationId, links, onShare, onEnd }: Sharing & 
       {links.map((link) => (
         <Box key={link.id} sx={{ borderBottom: '1px dotted', borderColor: 'divider', py: 0.5 }}>
           <Typography variant="body2">
-            For <b>{link.forWhom}</b>, by {link.madeBy}, until{' '}
-            <span suppressHydrationWarning>{formatDay(link.expiresAt)}</span>; opened {link.openedCount}{' '}
-            {link.openedCount === 1 ? 'time' : 'times'}.{' '}
+            For <b>{link.forWhom}</b>, by {link.madeBy}, until <Moment at={link.expiresAt} as="day" />; opened{' '}
+            {link.openedCount} {link.openedCount === 1 ? 'time' : 'times'}.{' '}
             <TextButton label={`End the link for ${link.forWhom}`} onClick={() => void end(link.id)}>
               end it
             </TextButton>

@@ -7,7 +7,7 @@ import type { ComponentProps, ReactNode } from 'react'
 import { doneText, isDuring, VISIT_QUANTITIES, visitText, type Visit, type VisitQuantity } from '@/core/record/visit'
 import { Row } from '@/features/hand-over/Row'
 import { Choice } from '@/ui/Choice'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { forgetDraft, useDraft } from '@/ui/onSite/useDraft'
 import { usePutWork } from '@/ui/onSite/who'
 import { AddPhoto } from '@/ui/onSite/AddPhoto'
@@ -119,7 +119,9 @@ function OpenVisit({ visit, done, onVisit: setVisit, onKeep, children }: OpenPro
     })
   return (
     <Box component="section" aria-label="Visit" sx={{ mb: 2 }}>
-      <Typography variant="h2">This visit, since {formatDayAndClock(visit.beganAt)}</Typography>
+      <Typography variant="h2">
+        This visit, since <Moment at={visit.beganAt} />
+      </Typography>
       <Words
         name="Why"
         label="Why this visit"

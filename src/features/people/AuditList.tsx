@@ -5,7 +5,7 @@ import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { OlderEntries } from '@/ui/OlderEntries'
 import { SearchForm } from '@/ui/SearchForm'
 
@@ -47,8 +47,8 @@ export const AuditList = ({ audit, holds, older }: Props) => (
         <TableBody>
           {audit.map(({ seq, personName, action, what, address, at }) => (
             <TableRow key={seq}>
-              <TableCell suppressHydrationWarning sx={{ whiteSpace: 'nowrap' }}>
-                {formatDayAndClock(at)}
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <Moment at={at} />
               </TableCell>
               <TableCell>{personName}</TableCell>
               <TableCell>{action}</TableCell>

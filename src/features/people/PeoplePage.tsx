@@ -11,7 +11,7 @@ import { AuditList, type ShownDeed } from '@/features/people/AuditList'
 import { InviteForm, type RoleChoice } from '@/features/people/InviteForm'
 import { TextButton } from '@/ui/TextButton'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
-import { formatDay } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { SubmitButton } from '@/ui/SubmitButton'
 
 type Act<T> = (input: T) => Promise<Answer>
@@ -125,7 +125,7 @@ const MemberRow = ({ member: { name, email, role, since }, isMe, roles, onRole }
         {isMe && ' (you)'}
       </Typography>
       <Typography variant="body2" sx={{ color: 'text.secondary', overflowWrap: 'anywhere' }}>
-        {email}, since <span suppressHydrationWarning>{formatDay(since)}</span>
+        {email}, since <Moment at={since} as="day" />
       </Typography>
     </Box>
     {roles ? (
@@ -183,8 +183,7 @@ const Invites = ({ invites, onWithdraw }: Pick<Props, 'invites'> & { onWithdraw:
     {invites.map(({ id, role, email, madeBy, expiresAt }) => (
       <Box key={id} sx={{ display: 'flex', gap: 2, borderBottom: 1, borderColor: 'divider', py: 0.75 }}>
         <Typography variant="body2" sx={{ flex: 1 }}>
-          {email || 'by a link'} as {role}, by {madeBy}, good until{' '}
-          <span suppressHydrationWarning>{formatDay(expiresAt)}</span>
+          {email || 'by a link'} as {role}, by {madeBy}, good until <Moment at={expiresAt} as="day" />
         </Typography>
         <TextButton label={`Take back the invitation of ${email || 'a link'}`} onClick={() => onWithdraw(id)}>
           Take back

@@ -31,6 +31,7 @@ import { dayText } from '@/features/readings/wallText'
 import { Choice } from '@/ui/Choice'
 import { FeedTable } from '@/ui/FeedTable'
 import { FormRow } from '@/ui/FormRow'
+import { knownZones } from '@/ui/zones'
 import { Notice } from '@/ui/Notice'
 import { usePreference } from '@/ui/preference'
 
@@ -43,15 +44,7 @@ const ORDERS: Record<DateOrder, string> = {
 const LEFT_OUT = ''
 const DELIMITERS = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' } as const
 
-/** All zones the browser knows, its own first. */
-const zones = (): readonly (readonly [string, string])[] => {
-  const here = Intl.DateTimeFormat().resolvedOptions().timeZone
-  const all = Intl.supportedValuesOf('timeZone').filter((zone) => zone !== here)
-  return [
-    [AS_WRITTEN, 'as the logger wrote them'],
-    ...[here, ...all].map((zone) => [zone, zone.replaceAll('_', ' ')] as const),
-  ]
-}
+const zones = (): readonly (readonly [string, string])[] => [[AS_WRITTEN, 'as the logger wrote them'], ...knownZones()]
 
 function movedFeeds(feeds: Feeds, before: readonly ReadingColumn[], after: readonly ReadingColumn[]): Feeds {
   return Object.fromEntries(

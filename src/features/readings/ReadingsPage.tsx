@@ -15,7 +15,7 @@ import { dayText } from '@/features/readings/wallText'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { Choice } from '@/ui/Choice'
 import { stagePath } from '@/ui/stages'
-import { DayThere } from '@/ui/DayThere'
+import { Moment } from '@/ui/Moment'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
 
@@ -92,7 +92,7 @@ export function ReadingsPage({ installationId, files, deleted, jobs, onPlace }: 
           {deleted.length > 0 && <SideHeading>Deleted</SideHeading>}
           {deleted.map(({ id, name, goneAt }) => (
             <Typography key={id} variant="body2">
-              {name}, gone for good on <DayThere at={goneAt} />.{' '}
+              {name}, gone for good on <Moment at={goneAt} as="day" />.{' '}
               {onPlace && (
                 <TextButton label={`Bring back ${name}`} onClick={() => void place(id, 'here')}>
                   Bring it back

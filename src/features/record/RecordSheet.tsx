@@ -25,7 +25,8 @@ import { capital } from '@/core/sentences/words'
 import { lastOf, openText, stillOpen, type OpenItem } from '@/core/record/stillOpen'
 import { signalLines } from '@/core/record/signalLines'
 import { lossText } from '@/core/sentences/lossText'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
+import { PreferenceProvider } from '@/ui/preference'
 import type { ShownResult, ShownRevision } from '@/ui/onSite/pack'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
 
@@ -48,67 +49,69 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
   // What an older seal left open was not written down.
   const open = seal ? (seal.open ?? []) : stillOpen(document, derived, results, preference)
   return (
-    <Box component="main" sx={{ maxWidth: 820, mx: 'auto', p: 3, bgcolor: 'ground.sheet', minHeight: '100vh' }}>
-      <Heading name={document.name} siteName={siteName} seal={seal} />
-      {seal && (
-        <Typography sx={{ my: 1 }} suppressHydrationWarning>
-          Sealed {formatDayAndClock(seal.sealedAt)} by {seal.sealedBy}: {seal.reason}
-          {`. ${capital(sealStateText(sealState(seal.open)))}`}
-          {open.length > 0 && `, with ${openText(open)}`}. Fingerprint {shortFingerprint(seal.fingerprint)}.
-        </Typography>
-      )}
-      <Box sx={{ my: 1.5 }}>
-        <SpeedRail
-          startPct={derived.lead?.startPct ?? null}
-          floorPct={response.floor.speedPct}
-          ceilingPct={response.ceiling.speedPct}
-          nowPct={null}
-        />
-      </Box>
-      <Section title="What is set">
-        {facts(document, preference).map(({ key, label, wording }) => (
-          <Line key={key} label={label}>
-            {wording}
-          </Line>
-        ))}
-      </Section>
-      <SetAgain document={document} fit={derived.fit} preference={preference} />
-      <Section title="What was proved">
-        {planned?.plan.map((check) => {
-          const result = lastOf(results, planned.context, check)
-          return (
-            <Line key={check.id} label={result ? VERDICT_WORDS[result.verdict] : 'not proved'}>
-              {checkText(planned.context, check).title}{' '}
-              {result && (
-                <span
-                  suppressHydrationWarning
-                >{`${findingText(result.finding)} ${result.readBy}, ${formatDayAndClock(result.readAt)}.`}</span>
-              )}
-            </Line>
-          )
-        })}
-      </Section>
-      {rehearsed.length > 0 && (
-        <Section title="What was rehearsed">
-          {rehearsed.map(({ key, text, isCurrent }) => (
-            <Line key={key} label={isCurrent ? 'rehearsed' : 'changed since'}>
-              {text}
+    <PreferenceProvider value={preference}>
+      <Box component="main" sx={{ maxWidth: 820, mx: 'auto', p: 3, bgcolor: 'ground.sheet', minHeight: '100vh' }}>
+        <Heading name={document.name} siteName={siteName} seal={seal} />
+        {seal && (
+          <Typography sx={{ my: 1 }}>
+            Sealed <Moment at={seal.sealedAt} /> by {seal.sealedBy}: {seal.reason}
+            {`. ${capital(sealStateText(sealState(seal.open)))}`}
+            {open.length > 0 && `, with ${openText(open)}`}. Fingerprint {shortFingerprint(seal.fingerprint)}.
+          </Typography>
+        )}
+        <Box sx={{ my: 1.5 }}>
+          <SpeedRail
+            startPct={derived.lead?.startPct ?? null}
+            floorPct={response.floor.speedPct}
+            ceilingPct={response.ceiling.speedPct}
+            nowPct={null}
+          />
+        </Box>
+        <Section title="What is set">
+          {facts(document, preference).map(({ key, label, wording }) => (
+            <Line key={key} label={label}>
+              {wording}
             </Line>
           ))}
         </Section>
-      )}
-      <StillOpen open={open} wasSealed={seal !== null} />
-      <Section title="After the power has been away">
-        {afterOutage(document, derived).map((line, index) => (
-          <Line key={line} label={String(index + 1)}>
-            {line}
-          </Line>
-        ))}
-      </Section>
-      <Codes document={document} />
-      <Care document={document} rules={seal?.localRules} />
-      <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
-    </Box>
+        <SetAgain document={document} fit={derived.fit} preference={preference} />
+        <Section title="What was proved">
+          {planned?.plan.map((check) => {
+            const result = lastOf(results, planned.context, check)
+            return (
+              <Line key={check.id} label={result ? VERDICT_WORDS[result.verdict] : 'not proved'}>
+                {checkText(planned.context, check).title}{' '}
+                {result && (
+                  <>
+                    {findingText(result.finding)} {result.readBy}, <Moment at={result.readAt} />.
+                  </>
+                )}
+              </Line>
+            )
+          })}
+        </Section>
+        {rehearsed.length > 0 && (
+          <Section title="What was rehearsed">
+            {rehearsed.map(({ key, text, isCurrent }) => (
+              <Line key={key} label={isCurrent ? 'rehearsed' : 'changed since'}>
+                {text}
+              </Line>
+            ))}
+          </Section>
+        )}
+        <StillOpen open={open} wasSealed={seal !== null} />
+        <Section title="After the power has been away">
+          {afterOutage(document, derived).map((line, index) => (
+            <Line key={line} label={String(index + 1)}>
+              {line}
+            </Line>
+          ))}
+        </Section>
+        <Codes document={document} />
+        <Care document={document} rules={seal?.localRules} />
+        <Typography sx={{ mt: 4 }}>Signed ______________________________ Date ________________</Typography>
+      </Box>
+    </PreferenceProvider>
   )
 }
 

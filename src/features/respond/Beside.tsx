@@ -9,7 +9,7 @@ import { compare } from '@/core/record/compare'
 import type { Machine } from '@/core/machine/compile'
 import { ChangeList } from '@/ui/ChangeList'
 import { Choice } from '@/ui/Choice'
-import { formatDayAndClock } from '@/ui/clock'
+import { useMoments } from '@/ui/Moment'
 import { getJson } from '@/ui/json'
 import { usePreference } from '@/ui/preference'
 import { useDocument } from '@/ui/workingCopy/context'
@@ -59,6 +59,7 @@ export function BesideNote({ beside, seals }: { beside: Beside; seals: readonly 
     () => (sealed ? compare({ ...document, response: sealed.response }, document, preference) : null),
     [sealed, document, preference],
   )
+  const { dayAndClock } = useMoments()
   if (seals.length === 0) return null
   return (
     <Box sx={{ my: 0.5 }}>
@@ -70,7 +71,7 @@ export function BesideNote({ beside, seals }: { beside: Beside; seals: readonly 
           options={[
             [NONE, 'nothing'],
             ...seals.map(
-              ({ number, sealedAt }) => [String(number), `rev ${number}, ${formatDayAndClock(sealedAt)}`] as const,
+              ({ number, sealedAt }) => [String(number), `rev ${number}, ${dayAndClock(sealedAt)}`] as const,
             ),
           ]}
           onChange={(value) => beside.choose(value === NONE ? null : Number(value))}

@@ -147,7 +147,8 @@ function DateControl() {
   const { values, set } = useTryIt()
   const value = values.date ?? dateOf(today())
   const [middle] = useState(value)
-  const wording = (date: number) => dayText(dateText(date))
+  const { dates } = usePreference()
+  const wording = (date: number) => dayText(dateText(date), dates)
   return (
     <Box sx={{ mb: 0.25 }}>
       <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>

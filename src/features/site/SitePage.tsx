@@ -10,9 +10,17 @@ import { useState, type FormEvent } from 'react'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { cardsOfSite, outageAtSite } from '@/ui/places'
 import { stagePath } from '@/ui/stages'
+import { useIsLive } from '@/ui/useIsLive'
+import { knownZones } from '@/ui/zones'
 import { SubmitButton } from '@/ui/SubmitButton'
 
-type Facts = { readonly name: string; readonly address: string; readonly contact: string; readonly access: string }
+type Facts = {
+  readonly name: string
+  readonly address: string
+  readonly contact: string
+  readonly access: string
+  readonly zone: string
+}
 
 type Props = {
   site: Facts & { readonly id: string }
@@ -30,6 +38,32 @@ const FIELDS = [
     example: 'Key safe behind the meter; the board is in the porch; beware of the step',
   },
 ] as const
+
+type ZoneProps = { zone: string; isFixed: boolean }
+
+/** The time zone of a site, of those the browser knows: they are there once the page is live. */
+function ZoneField({ zone, isFixed }: ZoneProps) {
+  const isLive = useIsLive()
+  const known = isLive ? knownZones().filter(([name]) => name !== zone) : []
+  return (
+    <TextField
+      select
+      name="zone"
+      label="Time zone"
+      defaultValue={zone}
+      disabled={isFixed}
+      helperText="Times of its installations are said in it, on the screen and on paper."
+      slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
+    >
+      <option value="">as of whoever looks</option>
+      {[...(zone === '' ? [] : [[zone, zone.replaceAll('_', ' ')] as const]), ...known].map(([name, words]) => (
+        <option key={name} value={name}>
+          {words}
+        </option>
+      ))}
+    </TextField>
+  )
+}
 
 /** One site: where it is, who lets one in, what stands there, and the papers of all of it. */
 export function SitePage({ site, installations, onKeep }: Props) {
@@ -82,6 +116,7 @@ export function SitePage({ site, installations, onKeep }: Props) {
             slotProps={{ htmlInput: { maxLength: 500 }, inputLabel: { shrink: true } }}
           />
         ))}
+        <ZoneField zone={site.zone} isFixed={!onKeep} />
         {answer && (
           <Alert severity={answer.kind === 'done' ? 'success' : 'error'} variant="outlined" role="status">
             {answer.kind === 'done' ? 'Kept.' : whyNot(answer)}

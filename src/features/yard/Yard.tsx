@@ -8,7 +8,7 @@ import { TakeAlong } from '@/features/yard/TakeAlong'
 import { isFiltered, YardFilter, yardAddress, type YardAsked } from '@/features/yard/YardFilter'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
 import { placeAction } from '@/server/actions'
-import { DayThere } from '@/ui/DayThere'
+import { Moment } from '@/ui/Moment'
 import { Notice } from '@/ui/Notice'
 import { PlaceButton } from '@/ui/PlaceButton'
 import { Ruled } from '@/ui/Ruled'
@@ -152,7 +152,7 @@ const Beside = ({ lastSealed, setAside, emptySites, mayArchive }: BesideProps) =
     {lastSealed.length > 0 && <SideHeading>Last sealed</SideHeading>}
     {lastSealed.map(({ id, name: title, number, at }) => (
       <Ruled key={id} label={`${title}, rev ${number}`}>
-        <DayThere at={at} />
+        <Moment at={at} as="day" />
       </Ruled>
     ))}
     {mayArchive && emptySites.length > 0 && <SideHeading>Sites with nothing on them</SideHeading>}
@@ -176,7 +176,7 @@ const Beside = ({ lastSealed, setAside, emptySites, mayArchive }: BesideProps) =
         </Ruled>
         {goneAt !== null && (
           <Typography variant="body2" sx={{ color: 'ground.warnInk' }}>
-            Deleted; gone for good on <DayThere at={goneAt} />.
+            Deleted; gone for good on <Moment at={goneAt} as="day" />.
           </Typography>
         )}
       </Box>

@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/json/validator'
+import { CLOCKS, DATE_ORDERS, WEEK_STARTS } from '@/core/quantity/dateStyle'
 import { FLOW_CHOICES, knownUnits, TEMPERATURE_CHOICES, UNIT_CHOICES } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { TEXT_SIZES, type TextSize } from '@/core/quantity/display'
@@ -34,17 +35,20 @@ export async function choosePreference(scope: Scope, input: unknown): Promise<Re
   return { kind: 'done' }
 }
 
+const oneOf = <T extends string>(choices: readonly T[]) => Type.Union(choices.map((one) => Type.Literal(one)))
+
 const readDisplay = validator(
   Type.Object(
     {
       textSize: Type.Union((Object.keys(TEXT_SIZES) as TextSize[]).map((size) => Type.Literal(size))),
       hand: Type.Union([Type.Literal('right'), Type.Literal('left')]),
+      dates: Type.Object({ order: oneOf(DATE_ORDERS), clock: oneOf(CLOCKS), weekFrom: oneOf(WEEK_STARTS) }, closed),
     },
     closed,
   ),
 )
 
-/** Text size and hand. */
+/** Text size, hand, and how dates are read. */
 export async function chooseDisplay(scope: Scope, input: unknown): Promise<Result> {
   const read = readDisplay(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }

@@ -58,7 +58,7 @@ describe('to another site', () => {
 })
 
 describe('a site', () => {
-  const facts = { address: 'Lock 4', contact: 'the keeper', access: 'key in the shed' }
+  const facts = { address: 'Lock 4', contact: 'the keeper', access: 'key in the shed', zone: 'Europe/Oslo' }
   test('is called otherwise, and what stands there stays', async () => {
     const { id } = await ensureSite(scope, 'Lock Cottage')
     expect(await keepSite(scope, { id, name: 'Lock Cottage, north', ...facts })).toEqual({ kind: 'done' })
@@ -72,5 +72,11 @@ describe('a site', () => {
     expect(answer.kind === 'invalid' && answer.problems.map(problemLine).join()).toContain('is called that already')
     expect((await getSite(scope, id))?.name).toBe('Lock Cottage')
     expect(await keepSite(await newScope(), { id, name: 'Mine', ...facts })).toEqual({ kind: 'unknown' })
+  })
+  test.each(['Middle/Earth', 'as-written', 'constructor'])('“%s” is no time zone', async (zone) => {
+    const { id } = await ensureSite(scope, 'Lock Cottage')
+    const answer = await keepSite(scope, { id, name: 'Lock Cottage', ...facts, zone })
+    expect(answer.kind === 'invalid' && answer.problems.map(problemLine).join()).toContain(`“${zone}” is no time zone`)
+    expect((await getSite(scope, id))?.zone).toBe('')
   })
 })

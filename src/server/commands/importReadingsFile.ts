@@ -5,6 +5,7 @@ import { guessLayout, layoutProblem } from '@/core/formats/readingsCsv/guessLayo
 import { ReadingLayout } from '@/core/formats/readingsCsv/layout'
 import { LARGEST_READINGS_BYTES } from '@/core/formats/readingsCsv/limit'
 import { rowReader, type ReadingRow } from '@/core/formats/readingsCsv/reader'
+import { AS_WRITTEN } from '@/core/formats/readingsCsv/layout'
 import { isZone } from '@/core/formats/readingsCsv/zone'
 import type { Problem } from '@/core/json/problem'
 import { Feeds } from '@/core/rehearse/feeds'
@@ -38,7 +39,9 @@ const readInput = validator(
 export function layoutFault(layout: ReadingLayout): Problem | null {
   const wrong = layoutProblem(layout)
   if (wrong !== null) return wrong
-  return isZone(layout.zone) ? null : { code: 'no_zone', path: 'layout.zone', got: layout.zone }
+  return layout.zone === AS_WRITTEN || isZone(layout.zone)
+    ? null
+    : { code: 'no_zone', path: 'layout.zone', got: layout.zone }
 }
 
 /** Called as the file is read, with bytes and lines so far; what it throws ends the import, and nothing of it is kept. */

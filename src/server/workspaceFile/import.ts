@@ -9,6 +9,7 @@ import { problemLine } from '@/core/words/problems'
 import type { Finding } from '@/core/prove/finding'
 import { readLocalRules } from '@/core/record/localRule'
 import type { Scope } from '@/db/client'
+import { isZone } from '@/core/formats/readingsCsv/zone'
 import { addMember } from '@/db/queries/member'
 import { importReadings } from '@/db/queries/reading'
 import { ensureSite, keepSite } from '@/db/queries/site'
@@ -95,8 +96,9 @@ export async function importWorkspace(
       await takeReadings(scope, zip, entries, entry, part)
       return 'readings'
     })
-    for (const { name, ...facts } of manifest.value.sites ?? [])
-      await keepSite(scope, { ...(await ensureSite(scope, name)), ...facts })
+    for (const { name, zone = '', ...facts } of manifest.value.sites ?? [])
+      // A zone this machine does not know would be no use to it.
+      await keepSite(scope, { ...(await ensureSite(scope, name)), ...facts, zone: isZone(zone) ? zone : '' })
     const rules = readLocalRules(manifest.value.localRules ?? [])
     if (rules.ok) await saveLocalRules(scope, [], rules.value)
     else left.push('The local rules could not be read.')

@@ -33,7 +33,14 @@ beforeAll(async () => {
   scope = await newScope()
   await database().insert(person).values({ id: scope.personId, name: scope.personName, email: 'tam@reed.example' })
   const { id: siteId, name } = await ensureSite(scope, 'Lock Cottage')
-  await keepSite(scope, { id: siteId, name, address: 'Lock 4', contact: 'the keeper', access: 'key in the shed' })
+  await keepSite(scope, {
+    id: siteId,
+    name,
+    address: 'Lock 4',
+    contact: 'the keeper',
+    access: 'key in the shed',
+    zone: 'Europe/Oslo',
+  })
   await createInstallation(scope, { id, siteId, document: demoInstallation('fruiting-room') })
   await addCheckResult(scope, id, {
     id: randomUUID(),

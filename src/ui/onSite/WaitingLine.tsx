@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useEffect, useState } from 'react'
-import { formatDayAndClock } from '@/ui/clock'
+import { Moment } from '@/ui/Moment'
 import { isWaiting, type WorkItem } from '@/ui/onSite/browserStore'
 import { useWork } from '@/ui/onSite/who'
 import { dropWork, retryWork } from '@/ui/onSite/outbox'
@@ -43,7 +43,7 @@ function useNow(isWaiting: boolean): number {
 const Waiting = ({ waiting }: { waiting: readonly WorkItem[] }) => (
   <Alert severity="info" variant="outlined" sx={{ borderRadius: 0, displayPrint: 'none' }}>
     {waiting.length === 1 ? 'One thing waits' : `${waiting.length} things wait`} to be sent, since{' '}
-    {formatDayAndClock(waiting[0]!.madeAt)}. They are on this device and go by themselves.
+    <Moment at={waiting[0]!.madeAt} />. They are on this device and go by themselves.
     <Box component="details">
       <summary>See which</summary>
       {waiting.map(({ seq, label }) => (

@@ -11,7 +11,10 @@ export const vapourDeficit = defineCalculation({
     RH: number('relative humidity', 'humidity', 65),
     tl: number('leaf temperature', 'temperature', 22, [0, 60]),
   },
-  outputs: { air: out('deficit of the air', 'gaugePressure', 2), leaf: out('deficit at the leaf', 'gaugePressure', 2) },
+  outputs: {
+    air: out('deficit of the air', 'absolutePressure', 2),
+    leaf: out('deficit at the leaf', 'absolutePressure', 2),
+  },
   formula: 'air: pws({t}) · (1 − {RH}); leaf: pws({tl}) − {RH} · pws({t})',
   source: 'Definition; pws by Hyland and Wexler. Bands by stage of growth are growers’ rules, not a standard',
   run: ({ t, RH, tl }) => ({

@@ -8,7 +8,7 @@ export const saturationPressure = defineCalculation({
   group: 'refrigeration',
   words: 'gauge psi bar temperature chart condensing evaporating',
   inputs: { fluid, side, t: number('temperature', 'temperature', 38, [-60, 100]), z: altitude },
-  outputs: { gauge: out('gauge pressure', 'gaugePressure'), absolute: out('absolute pressure', 'gaugePressure') },
+  outputs: { gauge: out('gauge pressure', 'gaugePressure'), absolute: out('absolute pressure', 'absolutePressure') },
   formula: 'ln(p/pc) = (Tc/T) · Σ n · (1 − T/Tc)^t for {fluid}, {side}, T = {t} + 273.15; gauge = p − air at {z}',
   source:
     'Published equations of each refrigerant, coefficients from memory, corroborated; 0.5 % pure, 1 % blends against other tables',

@@ -5,9 +5,10 @@ import { validator } from '@/core/json/validator'
 /** Kinds of entries of the log. */
 export const LOG_KINDS = ['note', 'visit', 'made', 'sealed', 'imported'] as const
 
-export const WORKSPACE_SCHEMA = 'soft-gale/workspace@4'
-/** Version 1 kept the finding of a check as text; version 2 had no notes, signatures and photos; version 3 nothing of its sites but their names. */
-const FORMER_SCHEMAS = ['soft-gale/workspace@1', 'soft-gale/workspace@2', 'soft-gale/workspace@3'] as const
+export const WORKSPACE_SCHEMA = 'soft-gale/workspace@5'
+/** Version 1 kept the finding of a check as text; version 2 had no notes, signatures and photos; version 3 nothing of its sites but their names; version 4
+ *  no time zones of them. */
+const FORMER_SCHEMAS = [1, 2, 3, 4].map((version) => `soft-gale/workspace@${version}`)
 
 const Text = (maxLength: number) => Type.String({ maxLength })
 const Time = Type.String({ maxLength: 40, pattern: '^\\d{4}-\\d\\d-\\d\\dT' })
@@ -30,6 +31,7 @@ const Manifest = Type.Object(
             address: Text(500),
             contact: Text(500),
             access: Text(500),
+            zone: Type.Optional(Text(80)),
           },
           closed,
         ),

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { cache, type ReactNode } from 'react'
+import { atSite } from '@/core/quantity/format'
 import { canonicalJson } from '@/core/json/canonical'
 import { listCheckResults } from '@/db/queries/checkResult'
 import { getInstallation } from '@/db/queries/installation'
@@ -60,7 +61,7 @@ export default async function InstallationLayout({ params, children }: Props) {
         document={document}
         version={version}
         savedAt={savedAt.toISOString()}
-        preference={preference}
+        preference={atSite(preference, row.siteZone)}
         localRules={localRules}
         results={results.map(({ id: resultId, check, given, verdict }) => ({ id: resultId, check, given, verdict }))}
         lastSeal={

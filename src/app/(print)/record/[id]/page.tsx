@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
+import { atSite } from '@/core/quantity/format'
 import { getInstallation } from '@/db/queries/installation'
 import { getSealed } from '@/db/queries/revision'
 import { RecordSheet } from '@/features/record/RecordSheet'
@@ -46,7 +47,7 @@ export default async function RecordPage({ params, searchParams }: Props) {
         document={document}
         seal={revision}
         results={results}
-        preference={preference}
+        preference={atSite(preference, row.siteZone)}
       />
     </InBrowser>
   )

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
-import { METRIC } from '@/core/quantity/format'
+import { atSite, METRIC } from '@/core/quantity/format'
 import { addAudit } from '@/db/queries/audit'
 import { getInstallation } from '@/db/queries/installation'
 import { getSealed } from '@/db/queries/revision'
@@ -54,7 +54,7 @@ export default async function Shared({ params }: { params: Promise<{ workspace: 
         document={document}
         seal={last}
         results={results.filter(({ readAt }) => readAt <= last.sealedAt)}
-        preference={METRIC}
+        preference={atSite(METRIC, row.siteZone)}
       />
     </InBrowser>
   )
