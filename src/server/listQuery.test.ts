@@ -1,7 +1,7 @@
 import { readYardQuery } from '@/server/listQuery'
 
 const SITE = '0b7e2c0e-8a48-4c1c-9d5e-3a1f8d2f6a10'
-const askOf = (query: Parameters<typeof readYardQuery>[0]) => readYardQuery(query, '2026-11-28').ask
+const askOf = (query: Parameters<typeof readYardQuery>[0]) => readYardQuery(query, '2026-11-28')
 
 test.each([
   [{}, {}],

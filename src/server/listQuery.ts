@@ -34,22 +34,19 @@ const MOST_PAGES = 10_000
 
 /** What of it can be asked: a filter that is none is left out.
  *  @param today YYYY-MM-DD */
-export function readYardQuery(query: YardQuery, today: string): { ask: Omit<YardAsk, 'madeBy'>; page: number } {
+export function readYardQuery(query: YardQuery, today: string): Omit<YardAsk, 'madeBy'> {
   const { site = '', duty, standing, due, sort } = query
   const page = Math.min(MOST_PAGES, Math.max(1, Math.floor(Number(query.page ?? 1)) || 1))
   const [known, stands] = [DUTIES.find((one) => one === duty), YARD_STANDINGS.find((one) => one === standing)]
   return {
-    page,
-    ask: {
-      holds: readListQuery(query).holds,
-      offset: (page - 1) * YARD_PAGE,
-      sort: YARD_SORTS.find((one) => one === sort) ?? 'site',
-      ...(isUuid(site) && { siteId: site }),
-      ...(known && { duty: known }),
-      ...(stands && { standing: stands }),
-      ...(due === 'soon' && { dueBy: daysLater(today, DUE_DAYS) }),
-      ...(due === 'over' && { dueBy: daysLater(today, -1) }),
-    },
+    holds: readListQuery(query).holds,
+    offset: (page - 1) * YARD_PAGE,
+    sort: YARD_SORTS.find((one) => one === sort) ?? 'site',
+    ...(isUuid(site) && { siteId: site }),
+    ...(known && { duty: known }),
+    ...(stands && { standing: stands }),
+    ...(due === 'soon' && { dueBy: daysLater(today, DUE_DAYS) }),
+    ...(due === 'over' && { dueBy: daysLater(today, -1) }),
   }
 }
 

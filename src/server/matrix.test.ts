@@ -98,6 +98,7 @@ const ROUTES: Record<string, Row> = {
   'GET api/readings/[id]/view': 'look',
   'GET api/ready': 'open',
   'GET api/workspace': 'people',
+  'GET api/yard': 'look',
   'POST api/workspace': 'person',
   'GET api/working-copy/[id]': 'look',
   'POST api/work': 'work',

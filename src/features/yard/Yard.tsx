@@ -2,24 +2,20 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
-import { dayText } from '@/core/rules/yearDay'
 import { FirstSteps } from '@/features/yard/FirstSteps'
-import { TakeAlong } from '@/features/yard/TakeAlong'
 import { isFiltered, YardFilter, yardAddress, type YardAsked } from '@/features/yard/YardFilter'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
+import { YardRows } from '@/features/yard/YardRows'
 import { placeAction } from '@/server/actions'
 import { Moment } from '@/ui/Moment'
 import { Notice } from '@/ui/Notice'
 import { PlaceButton } from '@/ui/PlaceButton'
 import { Ruled } from '@/ui/Ruled'
 import { SideHeading } from '@/ui/StageLayout'
-import { outageAtSite, sitePath } from '@/ui/places'
-import { paletteVar } from '@/ui/paletteVar'
-import { SpeedRail } from '@/ui/rail/SpeedRail'
 
 type Props = {
   name: string
-  /** One page of the yard. */
+  /** The first page of the yard. */
   rows: readonly (YardLine | BadLine)[]
   /** What needs somebody anywhere in the yard, the gravest first, as far as it is shown. */
   needing: readonly (YardLine | BadLine)[]
@@ -27,18 +23,14 @@ type Props = {
   lastSealed: readonly { readonly id: string; readonly name: string; readonly number: number; readonly at: string }[]
   setAside: readonly { readonly id: string; readonly name: string; readonly goneAt: string | null }[]
   emptySites: readonly { readonly id: string; readonly name: string }[]
-  asked: YardAsked & { readonly page: number; readonly pages: number; readonly count: number }
+  asked: YardAsked & { readonly count: number }
   sites: readonly { readonly id: string; readonly name: string }[]
   mayArchive: boolean
   newInstallation: ReactNode
 }
 
-const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'ground.warnInk', hurts: 'error.main' }
-
 /** Up to so many a yard is looked through at a glance. */
 const FEW = 6
-
-const ALL_SITES = 'All sites'
 
 /** The installations of a workspace, by site, each with its rail and its standing. */
 export function Yard({
@@ -54,11 +46,8 @@ export function Yard({
   mayArchive,
   newInstallation,
 }: Props) {
-  // In another order than by site the rows stand in one list, each with its site.
   const isBySite = asked.sort === 'site'
-  const groups = isBySite ? [...new Set(rows.map(({ site }) => site))] : rows.length > 0 ? [ALL_SITES] : []
-  const lines = rows.filter((row) => 'rail' in row)
-  const bad = rows.filter((row) => 'wrong' in row)
+  const address = yardAddress(asked).slice('/yard'.length)
   return (
     <Box sx={LAYOUT}>
       <Box
@@ -82,18 +71,18 @@ export function Yard({
             <Link href="/yard">show all</Link>.
           </Typography>
         )}
-        {groups.map((group) => (
-          <SiteTable
-            key={group}
-            site={isBySite ? group : null}
-            siteId={isBySite ? sites.find(({ name: called }) => called === group)?.id : undefined}
-            lines={lines.filter((line) => !isBySite || line.site === group)}
-            bad={bad.filter((line) => !isBySite || line.site === group)}
-            isOnly={groups.length === 1 && group === name}
+        {rows.length > 0 && (
+          <YardRows
+            key={address}
+            first={rows}
+            count={asked.count}
+            address={address}
+            isBySite={isBySite}
+            sites={sites}
+            unnamed={rows.every(({ site }) => site === name) ? name : null}
             mayArchive={mayArchive}
           />
-        ))}
-        {asked.pages > 1 && <Pages {...asked} />}
+        )}
       </Box>
       <NeedsYou needing={needing} needingCount={needingCount} isEmpty={asked.count === 0 && !isFiltered(asked)} />
       <Beside lastSealed={lastSealed} setAside={setAside} emptySites={emptySites} mayArchive={mayArchive} />
@@ -183,153 +172,3 @@ const Beside = ({ lastSealed, setAside, emptySites, mayArchive }: BesideProps) =
     ))}
   </Box>
 )
-
-const GRID = {
-  display: 'grid',
-  gridTemplateColumns: {
-    xs: '1fr auto',
-    md: 'minmax(180px, 1.1fr) minmax(140px, 1.2fr) 90px 90px minmax(120px, 0.8fr)',
-  },
-  columnGap: 2,
-  alignItems: 'center',
-}
-
-/** The pages before and after. */
-function Pages({ page, pages, count: _count, ...asked }: Props['asked']) {
-  const to = (number: number) => yardAddress(asked, number)
-  return (
-    <Typography component="nav" aria-label="Pages" sx={{ display: 'flex', gap: 2, py: 1 }}>
-      {page > 1 && <Link href={to(page - 1)}>Page before</Link>}
-      <span>
-        Page {page} of {pages}
-      </span>
-      {page < pages && <Link href={to(page + 1)}>Next page</Link>}
-    </Typography>
-  )
-}
-
-/** One style for all rows: a hundred of them are drawn with each page. */
-const ROWS = {
-  '& .row': {
-    ...GRID,
-    color: 'text.primary',
-    textDecoration: 'none',
-    borderBottom: 1,
-    borderColor: 'divider',
-    py: 1.25,
-    '&:hover, &:focus-visible': { bgcolor: 'ground.side' },
-  },
-  '& .row b': { display: 'block', fontWeight: 700 },
-  '& .row small': { fontSize: '0.8125rem', color: 'text.secondary' },
-  '& .rail': { order: { xs: 3, md: 0 }, gridColumn: { xs: '1 / -1', md: 'auto' } },
-  '& .speed, & .gives': { typography: 'figure', textAlign: 'right' },
-  '& .speed': { fontWeight: 600, fontSize: '1.0625rem' },
-  '& .gives': { fontSize: '0.875rem', display: { xs: 'none', md: 'block' } },
-  '& .standing': { typography: 'body2' },
-} as const
-
-type TableProps = {
-  /** Null where the rows are of all sites. */
-  site: string | null
-  siteId: string | undefined
-  lines: readonly YardLine[]
-  bad: readonly BadLine[]
-  isOnly: boolean
-  mayArchive: boolean
-}
-
-function SiteTable({ site, siteId, lines, bad, isOnly, mayArchive }: TableProps) {
-  return (
-    <Box component="section" aria-label={site ?? ALL_SITES} sx={{ mb: 3 }}>
-      <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
-        {!isOnly && site !== null && <Typography variant="h2">{site}</Typography>}
-        {siteId !== undefined && <Link href={sitePath(siteId)}>Site</Link>}
-        {lines.length > 0 && site !== null && <Link href={outageAtSite(site)}>After an outage</Link>}
-        {site !== null && <TakeAlong site={site} ids={lines.map(({ id }) => id)} />}
-      </Box>
-      <Box
-        aria-hidden="true"
-        sx={{
-          ...GRID,
-          display: { xs: 'none', md: 'grid' },
-          borderBottom: '2px solid',
-          borderColor: 'text.primary',
-          pb: 0.75,
-          '& > *': { color: 'text.secondary', fontSize: '0.8125rem' },
-        }}
-      >
-        <span>Installation</span>
-        <span>Speed in the middle of its band, 0 to 100 %</span>
-        <Box component="span" sx={{ textAlign: 'right' }}>
-          Speed
-        </Box>
-        <Box component="span" sx={{ textAlign: 'right' }}>
-          Gives
-        </Box>
-        <span>Standing</span>
-      </Box>
-      <Box sx={ROWS}>
-        {lines.map((line) => (
-          <Link key={line.id} prefetch={false} href={`/installation/${line.id}/respond`} className="row">
-            <span>
-              <b>{line.name}</b>
-              <small>
-                {site === null && `${line.site} · `}
-                {line.about}
-              </small>
-            </span>
-            <div className="rail">
-              <SpeedRail {...line.rail} />
-            </div>
-            <span
-              className="speed"
-              title={`active: ${line.speed.rule}`}
-              style={{ color: paletteVar(`cause.${line.speed.cause}`) }}
-            >
-              {line.speed.text}
-            </span>
-            <span className="gives">{line.gives}</span>
-            <span
-              className="standing"
-              style={{
-                color: paletteVar(TONES[line.standing.tone]),
-                fontWeight: line.standing.tone === 'plain' ? 400 : 700,
-              }}
-            >
-              {line.standing.text}
-              {line.nextVisitOn !== null && (
-                <small style={{ display: 'block', fontWeight: 400 }}>next check {dayText(line.nextVisitOn)}</small>
-              )}
-            </span>
-          </Link>
-        ))}
-      </Box>
-      {bad.map((line) => (
-        <BadRow key={line.id} {...line} mayArchive={mayArchive} />
-      ))}
-    </Box>
-  )
-}
-
-/** One that cannot be opened: what is wrong with it, and the ways out. */
-function BadRow({ id, name, wrong, mayArchive }: BadLine & { mayArchive: boolean }) {
-  return (
-    <Box sx={{ borderBottom: 1, borderColor: 'divider', py: 1.25 }}>
-      <Typography sx={{ fontWeight: 700 }}>{name}</Typography>
-      <Typography variant="body2" sx={{ color: 'ground.warnInk' }}>
-        It cannot be opened. {wrong}
-      </Typography>
-      <Typography variant="body2" component="div" sx={{ display: 'flex', gap: 2 }}>
-        <Link href={`/installation/${id}/respond`}>Open as text</Link>
-        <a href={`/api/installation/${id}/export`} download>
-          Export
-        </a>
-        {mayArchive && (
-          <PlaceButton onPlace={placeAction} id={id} name={name} place="aside">
-            Archive
-          </PlaceButton>
-        )}
-      </Typography>
-    </Box>
-  )
-}

@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField'
 import Link from 'next/link'
 import { DUTIES, DUTY_NAMES } from '@/core/brief/duty'
 import type { YardSort, YardStanding } from '@/db/queries/installationLine'
+import { YardColumns } from '@/features/yard/YardColumns'
 import { Pick } from '@/ui/Pick'
 
 /** What was asked of the yard, as its address says it; empty where nothing was. */
@@ -39,8 +40,8 @@ export const isFiltered = ({ holds, site, duty, standing, due }: YardAsked): boo
   [holds, site, duty, standing, due].some((asked) => asked !== '')
 
 /** The address that asks for the same, without what is empty or usual. */
-export function yardAddress({ sort, ...filters }: YardAsked, page = 1): string {
-  const asked = Object.entries({ ...filters, sort: sort === 'site' ? '' : sort, page: page > 1 ? String(page) : '' })
+export function yardAddress({ holds, site, duty, standing, due, sort }: YardAsked): string {
+  const asked = Object.entries({ holds, site, duty, standing, due, sort: sort === 'site' ? '' : sort })
   const query = new URLSearchParams(asked.filter(([, value]) => value !== '')).toString()
   return query === '' ? '/yard' : `/yard?${query}`
 }
@@ -92,6 +93,7 @@ export const YardFilter = ({ asked, sites }: Props) => (
     <Button type="submit" variant="outlined" sx={{ minHeight: 40 }}>
       Show
     </Button>
+    <YardColumns />
     {isFiltered(asked) && <Link href="/yard">Show all</Link>}
   </Box>
 )

@@ -1,9 +1,6 @@
 import type { Metadata } from 'next'
 import { DUTIES } from '@/core/brief/duty'
-import { overviewMadeBy } from '@/core/record/overview'
-import type { Scope } from '@/db/client'
 import { listSetAside } from '@/db/queries/installation'
-import { listYard, YARD_PAGE, type YardAsk, type YardPage as YardPageRows } from '@/db/queries/installationLine'
 import { listEmptySites, listSites } from '@/db/queries/site'
 import { workspaceName } from '@/db/queries/workspace'
 import { NewInstallation } from '@/features/yard/NewInstallation'
@@ -12,7 +9,7 @@ import { yardLine } from '@/features/yard/yardLine'
 import { importInstallationAction, makeInstallationAction } from '@/server/actions'
 import { readYardQuery, type YardQuery } from '@/server/listQuery'
 import { utcToday } from '@/server/utcToday'
-import { refreshLines } from '@/server/refreshLines'
+import { yardOfNow } from '@/server/yardOfNow'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
@@ -21,18 +18,9 @@ export const metadata: Metadata = { title: 'Yard' }
 
 type Query = YardQuery & { new?: string }
 
-/** A page of the yard whose lines are of now; those of other pages are derived by the job. */
-async function yardOfNow(scope: Scope, ask: Omit<YardAsk, 'madeBy'>): Promise<YardPageRows> {
-  const list = () => listYard(scope, { ...ask, madeBy: overviewMadeBy(utcToday()) })
-  const yard = await list()
-  if (yard.stale.length === 0) return yard
-  await refreshLines(scope, yard.stale.length, yard.stale)
-  return list()
-}
-
 export default async function YardPage({ searchParams }: { searchParams: Promise<Query> }) {
   const [{ scope, role, preference }, query] = await Promise.all([requireSigned(), searchParams])
-  const { ask, page } = readYardQuery(query, utcToday())
+  const ask = readYardQuery({ ...query, page: '1' }, utcToday())
   const [yard, sites, emptySites, name, aside] = await Promise.all([
     yardOfNow(scope, ask),
     listSites(scope),
@@ -62,12 +50,7 @@ export default async function YardPage({ searchParams }: { searchParams: Promise
         }))}
         emptySites={emptySites}
         asked={{
-          ...{
-            page,
-            pages: Math.max(1, Math.ceil(yard.count / YARD_PAGE)),
-            count: yard.count,
-            sort: ask.sort ?? 'site',
-          },
+          ...{ count: yard.count, sort: ask.sort ?? 'site' },
           ...{ holds: ask.holds ?? '', site: ask.siteId ?? '', duty: ask.duty ?? '', standing: ask.standing ?? '' },
           due: ask.dueBy === undefined ? '' : (query.due ?? ''),
         }}

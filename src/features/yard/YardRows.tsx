@@ -1,0 +1,282 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { useWindowVirtualizer } from '@tanstack/react-virtual'
+import Link from 'next/link'
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
+import { flushSync } from 'react-dom'
+import { dayText } from '@/core/rules/yearDay'
+import { COLUMN_IDS, useYardColumns, YARD_COLUMNS } from '@/features/yard/columns'
+import { TakeAlong } from '@/features/yard/TakeAlong'
+import { useYardRows, type YardRowLine } from '@/features/yard/useYardRows'
+import type { BadLine, YardLine } from '@/features/yard/yardLine'
+import { placeAction } from '@/server/actions'
+import { PlaceButton } from '@/ui/PlaceButton'
+import { outageAtSite, sitePath } from '@/ui/places'
+import { paletteVar } from '@/ui/paletteVar'
+import { usePreference } from '@/ui/preference'
+import { SpeedRail } from '@/ui/rail/SpeedRail'
+import { TextButton } from '@/ui/TextButton'
+
+const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'ground.warnInk', hurts: 'error.main' }
+
+/** How high a row is until it was drawn, px. */
+const ROW_PX = 66
+/** Rows drawn above and below what is seen. */
+const BEYOND = 8
+/** What is drawn before a browser says how high it is: a whole first page. */
+const FIRST_RECT = { width: 1280, height: 4000 }
+
+const NAME_WIDTH = 'minmax(180px, 1.1fr)'
+const STANDING_WIDTH = 'minmax(120px, 0.8fr)'
+
+/** One style for all rows: a hundred of them may be drawn. */
+const ROWS = {
+  '& .row': {
+    display: 'grid',
+    columnGap: 2,
+    alignItems: 'center',
+    color: 'text.primary',
+    textDecoration: 'none',
+    borderBottom: 1,
+    borderColor: 'divider',
+    py: 1.25,
+    '&:hover, &:focus-visible': { bgcolor: 'ground.side' },
+  },
+  '& .row b': { display: 'block', fontWeight: 700 },
+  '& .row small': { fontSize: '0.8125rem', color: 'text.secondary' },
+  '& .rail': { order: { xs: 3, md: 0 }, gridColumn: { xs: '1 / -1', md: 'auto' } },
+  '& .speed, & .gives': { typography: 'figure', textAlign: 'right' },
+  '& .speed': { fontWeight: 600, fontSize: '1.0625rem' },
+  '& .gives, & .check': { fontSize: '0.875rem', display: { xs: 'none', md: 'block' } },
+  '& .check': { textAlign: 'right' },
+  '& .standing': { typography: 'body2' },
+} as const
+
+type Props = {
+  /** The first page of them. */
+  first: readonly YardRowLine[]
+  count: number
+  /** What is asked for, as the end of an address. */
+  address: string
+  /** Whether they come by site, each with its heading. */
+  isBySite: boolean
+  sites: readonly { readonly id: string; readonly name: string }[]
+  /** The site that needs no heading: the only one, called as the yard. */
+  unnamed: string | null
+  mayArchive: boolean
+}
+
+/** The rows of the yard, drawn as far as they are seen; arrows go from one to the next. */
+export function YardRows({ first, count, address, isBySite, sites, unnamed, mayArchive }: Props) {
+  const list = useRef<HTMLDivElement>(null)
+  const isPrinting = usePrinting()
+  const [topPx, setTopPx] = useState(0)
+  const { hidden } = useYardColumns()
+  const columns = COLUMN_IDS.filter((id) => !hidden.includes(id))
+  const widths = [NAME_WIDTH, ...columns.map((id) => YARD_COLUMNS[id].width), STANDING_WIDTH].join(' ')
+  const grid = { gridTemplateColumns: { xs: '1fr auto', md: widths } }
+  useEffect(() => {
+    if (list.current) setTopPx(list.current.getBoundingClientRect().top + window.scrollY)
+  }, [])
+  const virtual = useWindowVirtualizer({
+    count,
+    estimateSize: () => ROW_PX,
+    overscan: BEYOND,
+    scrollMargin: topPx,
+    initialRect: FIRST_RECT,
+    initialOffset: 0,
+  })
+  const items = virtual.getVirtualItems()
+  const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0]
+  const { lineAt, isCut, onTryAgain } = useYardRows(first, count, address, [from, to])
+  const drawn = isPrinting ? Array.from({ length: count }, (_, index) => index) : items.map(({ index }) => index)
+  const ofSite = (site: string) =>
+    Array.from({ length: count }, (_, index) => lineAt(index)).flatMap((line) =>
+      line && !('wrong' in line) && line.site === site ? [line.id] : [],
+    )
+
+  /** From row to row: the browser draws the next ones as they come into view. */
+  function onKeyDown(event: KeyboardEvent<HTMLElement>): void {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
+    const here = Number((event.target as Element).closest('[data-index]')?.getAttribute('data-index') ?? NaN)
+    if (step === undefined || Number.isNaN(here)) return
+    const next = list.current?.querySelector<HTMLElement>(`[data-index="${here + step}"] a.row`)
+    if (!next) return
+    event.preventDefault()
+    next.focus()
+    next.scrollIntoView({ block: 'nearest' })
+  }
+
+  return (
+    <Box sx={{ mb: 3 }}>
+      <Heads columns={columns} sx={grid} />
+      <Box ref={list} onKeyDown={onKeyDown} sx={{ ...ROWS, '& .row': { ...ROWS['& .row'], ...grid } }}>
+        <div style={isPrinting ? {} : { height: virtual.getTotalSize(), position: 'relative' }}>
+          <div style={isPrinting ? {} : { transform: `translateY(${(items[0]?.start ?? topPx) - topPx}px)` }}>
+            {drawn.map((index) => {
+              const line = lineAt(index)
+              const begins = isBySite && line && line.site !== lineAt(index - 1)?.site ? line.site : null
+              return (
+                <div key={index} data-index={index} ref={virtual.measureElement}>
+                  {begins !== null && (
+                    <SiteHeading
+                      site={begins}
+                      isNamed={begins !== unnamed}
+                      siteId={sites.find(({ name }) => name === begins)?.id}
+                      ids={ofSite(begins)}
+                    />
+                  )}
+                  {!line && <Awaited isCut={isCut} onTryAgain={onTryAgain} />}
+                  {line && 'wrong' in line && <BadRow {...line} mayArchive={mayArchive} />}
+                  {line && !('wrong' in line) && <Row line={line} columns={columns} withSite={!isBySite} />}
+                </div>
+              )
+            })}
+          </div>
+        </div>
+      </Box>
+    </Box>
+  )
+}
+
+/** On paper there is no window to look through. */
+function usePrinting(): boolean {
+  const [isPrinting, setPrinting] = useState(false)
+  useEffect(() => {
+    const before = () => flushSync(() => setPrinting(true))
+    const after = () => setPrinting(false)
+    window.addEventListener('beforeprint', before)
+    window.addEventListener('afterprint', after)
+    return () => {
+      window.removeEventListener('beforeprint', before)
+      window.removeEventListener('afterprint', after)
+    }
+  }, [])
+  return isPrinting
+}
+
+type Columns = readonly (typeof COLUMN_IDS)[number][]
+
+const Heads = ({ columns, sx }: { columns: Columns; sx: object }) => (
+  <Box
+    aria-hidden="true"
+    sx={{
+      ...sx,
+      display: { xs: 'none', md: 'grid' },
+      columnGap: 2,
+      borderBottom: '2px solid',
+      borderColor: 'text.primary',
+      pb: 0.75,
+      '& > *': { color: 'text.secondary', fontSize: '0.8125rem' },
+    }}
+  >
+    <span>Installation</span>
+    {columns.map((id) => (
+      <Box key={id} component="span" sx={{ textAlign: id === 'rail' ? 'left' : 'right' }}>
+        {YARD_COLUMNS[id].name}
+      </Box>
+    ))}
+    <span>Standing</span>
+  </Box>
+)
+
+type HeadingProps = { site: string; isNamed: boolean; siteId: string | undefined; ids: readonly string[] }
+
+const SiteHeading = ({ site, isNamed, siteId, ids }: HeadingProps) => (
+  <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap', pt: 1.5 }}>
+    {isNamed && <Typography variant="h2">{site}</Typography>}
+    {siteId !== undefined && <Link href={sitePath(siteId)}>Site</Link>}
+    <Link href={outageAtSite(site)}>After an outage</Link>
+    <TakeAlong site={site} ids={ids} />
+  </Box>
+)
+
+type RowProps = { line: YardLine; columns: Columns; withSite: boolean }
+
+function Row({ line, columns, withSite }: RowProps) {
+  const { dates } = usePreference()
+  const cells = {
+    rail: () => (
+      <div key="rail" className="rail">
+        <SpeedRail {...line.rail} />
+      </div>
+    ),
+    speed: () => (
+      <span
+        key="speed"
+        className="speed"
+        title={`active: ${line.speed.rule}`}
+        style={{ color: paletteVar(`cause.${line.speed.cause}`) }}
+      >
+        {line.speed.text}
+      </span>
+    ),
+    gives: () => (
+      <span key="gives" className="gives">
+        {line.gives}
+      </span>
+    ),
+    check: () => (
+      <span key="check" className="check">
+        {line.nextVisitOn === null ? '' : dayText(line.nextVisitOn, dates)}
+      </span>
+    ),
+  }
+  return (
+    <Link prefetch={false} href={`/installation/${line.id}/respond`} className="row">
+      <span>
+        <b>{line.name}</b>
+        <small>
+          {withSite && `${line.site} · `}
+          {line.about}
+        </small>
+      </span>
+      {columns.map((id) => cells[id]())}
+      <span
+        className="standing"
+        style={{
+          color: paletteVar(TONES[line.standing.tone]),
+          fontWeight: line.standing.tone === 'plain' ? 400 : 700,
+        }}
+      >
+        {line.standing.text}
+      </span>
+    </Link>
+  )
+}
+
+/** A row that is on its way. */
+const Awaited = ({ isCut, onTryAgain }: { isCut: boolean; onTryAgain: () => void }) => (
+  <Box sx={{ height: ROW_PX, borderBottom: 1, borderColor: 'divider', color: 'text.secondary', pt: 1.5 }}>
+    {isCut ? (
+      <>
+        The server cannot be reached. <TextButton onClick={onTryAgain}>Try again</TextButton>
+      </>
+    ) : (
+      '…'
+    )}
+  </Box>
+)
+
+/** One that cannot be opened: what is wrong with it, and the ways out. */
+const BadRow = ({ id, name, wrong, mayArchive }: BadLine & { mayArchive: boolean }) => (
+  <Box sx={{ borderBottom: 1, borderColor: 'divider', py: 1.25 }}>
+    <Typography sx={{ fontWeight: 700 }}>{name}</Typography>
+    <Typography variant="body2" sx={{ color: 'ground.warnInk' }}>
+      It cannot be opened. {wrong}
+    </Typography>
+    <Typography variant="body2" component="div" sx={{ display: 'flex', gap: 2 }}>
+      <Link href={`/installation/${id}/respond`}>Open as text</Link>
+      <a href={`/api/installation/${id}/export`} download>
+        Export
+      </a>
+      {mayArchive && (
+        <PlaceButton onPlace={placeAction} id={id} name={name} place="aside">
+          Archive
+        </PlaceButton>
+      )}
+    </Typography>
+  </Box>
+)

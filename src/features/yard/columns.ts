@@ -1,0 +1,29 @@
+import { create } from 'zustand'
+import { persist } from 'zustand/middleware'
+
+/** What a row of the yard may show beside its name and its standing, in their order, with the width each takes. */
+export const YARD_COLUMNS = {
+  rail: { name: 'Speed in the middle of its band, 0 to 100 %', width: 'minmax(140px, 1.2fr)' },
+  speed: { name: 'Speed', width: '90px' },
+  gives: { name: 'Gives', width: '90px' },
+  check: { name: 'Next check', width: '110px' },
+} as const
+
+export type YardColumn = keyof typeof YARD_COLUMNS
+export const COLUMN_IDS = Object.keys(YARD_COLUMNS) as YardColumn[]
+
+type Shown = { readonly hidden: readonly YardColumn[]; readonly toggle: (column: YardColumn) => void }
+
+/** Which of them this browser leaves out. */
+export const useYardColumns = create<Shown>()(
+  persist(
+    (set) => ({
+      hidden: [],
+      toggle: (column) =>
+        set(({ hidden }) => ({
+          hidden: hidden.includes(column) ? hidden.filter((one) => one !== column) : [...hidden, column],
+        })),
+    }),
+    { name: 'gale-yard-columns' },
+  ),
+)
