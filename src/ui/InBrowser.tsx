@@ -5,7 +5,8 @@ import NoSsr from '@mui/material/NoSsr'
 import type { ReactNode } from 'react'
 
 /** Draws a page only where it is looked at. What is shown of an installation is worked out from its document, which the browser has to do in any case:
- *  done by the server as well it costs 50 to 150 ms of its event loop a page, and fifty people wait for each other. */
+ *  done by the server as well it costs 50 to 150 ms of its event loop a page, and fifty people wait for each other. Pages that derive nothing are
+ *  drawn by the server. */
 export const InBrowser = ({ children }: { children: ReactNode }) => (
   <NoSsr
     fallback={

@@ -194,13 +194,14 @@ const THUMB_PLACE = {
     alignItems: 'center',
     justifyContent: 'center',
     gap: 0.25,
+    py: 0,
     fontSize: 'min(0.75rem, 3.1vw)',
     lineHeight: 1.15,
   },
 } as const
 
 const PlaceSign = ({ path }: { path: string }) => (
-  <Box component="svg" viewBox="0 0 20 20" aria-hidden="true" sx={{ display: { md: 'none' }, width: 20, height: 20 }}>
+  <Box component="svg" viewBox="0 0 20 20" aria-hidden="true" sx={{ display: { md: 'none' }, width: 20, height: 20, flexShrink: 0 }}>
     <path d={path} fill="none" stroke="currentColor" strokeWidth="1.7" strokeLinejoin="round" />
   </Box>
 )

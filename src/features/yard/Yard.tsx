@@ -5,6 +5,7 @@ import type { ReactNode } from 'react'
 import { FirstSteps } from '@/features/yard/FirstSteps'
 import { isFiltered, YardFilter, yardAddress, type YardAsked } from '@/features/yard/YardFilter'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
+import { YardColumns } from '@/features/yard/YardColumns'
 import { YardRows } from '@/features/yard/YardRows'
 import { placeAction } from '@/server/actions'
 import { Moment } from '@/ui/Moment'
@@ -61,6 +62,7 @@ export function Yard({
             {isFiltered(asked) && ' like that'}
             {needingCount > 0 && ` · ${needingCount} ${needingCount === 1 ? 'needs' : 'need'} you`}
           </Typography>
+          {rows.length > 0 && <YardColumns />}
           {newInstallation}
         </Box>
         {(asked.count > FEW || isFiltered(asked) || !isBySite) && <YardFilter asked={asked} sites={sites} />}

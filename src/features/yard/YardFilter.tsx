@@ -4,7 +4,6 @@ import TextField from '@mui/material/TextField'
 import Link from 'next/link'
 import { DUTIES, DUTY_NAMES } from '@/core/brief/duty'
 import type { YardSort, YardStanding } from '@/db/queries/installationLine'
-import { YardColumns } from '@/features/yard/YardColumns'
 import { Pick } from '@/ui/Pick'
 
 /** What was asked of the yard, as its address says it; empty where nothing was. */
@@ -93,7 +92,6 @@ export const YardFilter = ({ asked, sites }: Props) => (
     <Button type="submit" variant="outlined" sx={{ minHeight: 40 }}>
       Show
     </Button>
-    <YardColumns />
     {isFiltered(asked) && <Link href="/yard">Show all</Link>}
   </Box>
 )

@@ -115,30 +115,48 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
       <Box ref={list} onKeyDown={onKeyDown} sx={{ ...ROWS, '& .row': { ...ROWS['& .row'], ...grid } }}>
         <div style={isPrinting ? {} : { height: virtual.getTotalSize(), position: 'relative' }}>
           <div style={isPrinting ? {} : { transform: `translateY(${(items[0]?.start ?? topPx) - topPx}px)` }}>
-            {drawn.map((index) => {
-              const line = lineAt(index)
-              const begins = isBySite && line && line.site !== lineAt(index - 1)?.site ? line.site : null
-              return (
-                <div key={index} data-index={index} ref={virtual.measureElement}>
-                  {begins !== null && (
-                    <SiteHeading
-                      site={begins}
-                      isNamed={begins !== unnamed}
-                      siteId={sites.find(({ name }) => name === begins)?.id}
-                      ids={ofSite(begins)}
-                    />
-                  )}
-                  {!line && <Awaited isCut={isCut} onTryAgain={onTryAgain} />}
-                  {line && 'wrong' in line && <BadRow {...line} mayArchive={mayArchive} />}
-                  {line && !('wrong' in line) && <Row line={line} columns={columns} withSite={!isBySite} />}
-                </div>
-              )
-            })}
+            {inSections(drawn, (index) => (isBySite ? lineAt(index)?.site : ALL_SITES)).map(({ name, rows }) => (
+              <section key={name} aria-label={name}>
+                {rows.map((index) => {
+                  const line = lineAt(index)
+                  const isFirstOfSite = isBySite && line !== undefined && line.site !== lineAt(index - 1)?.site
+                  return (
+                    <div key={index} data-index={index} ref={virtual.measureElement}>
+                      {isFirstOfSite && (
+                        <SiteHeading
+                          site={line.site}
+                          isNamed={line.site !== unnamed}
+                          siteId={sites.find(({ name: called }) => called === line.site)?.id}
+                          ids={ofSite(line.site)}
+                        />
+                      )}
+                      {!line && <Awaited isCut={isCut} onTryAgain={onTryAgain} />}
+                      {line && 'wrong' in line && <BadRow {...line} mayArchive={mayArchive} />}
+                      {line && !('wrong' in line) && <Row line={line} columns={columns} withSite={!isBySite} />}
+                    </div>
+                  )
+                })}
+              </section>
+            ))}
           </div>
         </div>
       </Box>
     </Box>
   )
+}
+
+const ALL_SITES = 'All sites'
+
+/** Rows that follow one another under one name; one that is not here yet goes with those before it. */
+function inSections(rows: readonly number[], nameOf: (row: number) => string | undefined) {
+  const sections: { readonly name: string; readonly rows: number[] }[] = []
+  for (const row of rows) {
+    const last = sections.at(-1)
+    const name = nameOf(row) ?? last?.name ?? ALL_SITES
+    if (last?.name === name) last.rows.push(row)
+    else sections.push({ name, rows: [row] })
+  }
+  return sections
 }
 
 /** On paper there is no window to look through. */

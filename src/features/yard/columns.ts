@@ -1,5 +1,6 @@
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
+import { useIsLive } from '@/ui/useIsLive'
 
 /** What a row of the yard may show beside its name and its standing, in their order, with the width each takes. */
 export const YARD_COLUMNS = {
@@ -15,7 +16,7 @@ export const COLUMN_IDS = Object.keys(YARD_COLUMNS) as YardColumn[]
 type Shown = { readonly hidden: readonly YardColumn[]; readonly toggle: (column: YardColumn) => void }
 
 /** Which of them this browser leaves out. */
-export const useYardColumns = create<Shown>()(
+const useKept = create<Shown>()(
   persist(
     (set) => ({
       hidden: [],
@@ -27,3 +28,11 @@ export const useYardColumns = create<Shown>()(
     { name: 'gale-yard-columns' },
   ),
 )
+
+const NONE: readonly YardColumn[] = []
+
+/** The same on a page: as the server draws it first, with all of them. */
+export function useYardColumns(): Shown {
+  const kept = useKept()
+  return useIsLive() ? kept : { ...kept, hidden: NONE }
+}

@@ -7,7 +7,6 @@ import { shownPhotos } from '@/server/pack'
 import { readLogQuery, type LogQuery } from '@/server/listQuery'
 import { requireSigned } from '@/server/scope'
 import { stagePath } from '@/ui/stages'
-import { InBrowser } from '@/ui/InBrowser'
 
 export const metadata: Metadata = { title: 'Log' }
 
@@ -25,35 +24,33 @@ export default async function Log({ searchParams }: { searchParams: Promise<LogQ
     ...(ask.installationId === undefined ? [] : [ask.installationId]),
   ])
   return (
-    <InBrowser>
-      <LogPage
-        filter={{
-          holds: ask.holds ?? '',
-          kind: ask.kind ?? '',
-          by: ask.by ?? '',
-          site: ask.siteId ?? '',
-          of: ask.installationId ?? '',
-          from: ask.fromDay ?? '',
-          to: ask.toDay ?? '',
-        }}
-        ofName={ask.installationId === undefined ? null : (names.get(ask.installationId) ?? null)}
-        isNewest={ask.before === undefined}
-        photos={photos}
-        writers={writers}
-        sites={sites}
-        older={entries.length === LOG_PAGE ? (entries.at(-1)?.seq ?? null) : null}
-        entries={entries.map(({ id, text, writtenBy, writtenAt, installationId, corrects }) => {
-          const name = installationId === null ? undefined : names.get(installationId)
-          return {
-            id,
-            text,
-            corrects,
-            writtenBy,
-            writtenAt: writtenAt.toISOString(),
-            of: name && installationId ? { name, path: stagePath(installationId, 'hand-over') } : undefined,
-          }
-        })}
-      />
-    </InBrowser>
+    <LogPage
+      filter={{
+        holds: ask.holds ?? '',
+        kind: ask.kind ?? '',
+        by: ask.by ?? '',
+        site: ask.siteId ?? '',
+        of: ask.installationId ?? '',
+        from: ask.fromDay ?? '',
+        to: ask.toDay ?? '',
+      }}
+      ofName={ask.installationId === undefined ? null : (names.get(ask.installationId) ?? null)}
+      isNewest={ask.before === undefined}
+      photos={photos}
+      writers={writers}
+      sites={sites}
+      older={entries.length === LOG_PAGE ? (entries.at(-1)?.seq ?? null) : null}
+      entries={entries.map(({ id, text, writtenBy, writtenAt, installationId, corrects }) => {
+        const name = installationId === null ? undefined : names.get(installationId)
+        return {
+          id,
+          text,
+          corrects,
+          writtenBy,
+          writtenAt: writtenAt.toISOString(),
+          of: name && installationId ? { name, path: stagePath(installationId, 'hand-over') } : undefined,
+        }
+      })}
+    />
   )
 }

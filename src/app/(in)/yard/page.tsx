@@ -12,7 +12,6 @@ import { utcToday } from '@/server/utcToday'
 import { yardOfNow } from '@/server/yardOfNow'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
-import { InBrowser } from '@/ui/InBrowser'
 
 export const metadata: Metadata = { title: 'Yard' }
 
@@ -31,44 +30,42 @@ export default async function YardPage({ searchParams }: { searchParams: Promise
   const isNew = query.new !== undefined
   const line = (row: (typeof yard.rows)[number]) => yardLine(row, preference)
   return (
-    <InBrowser>
-      <Yard
-        name={name}
-        rows={yard.rows.map(line)}
-        needing={yard.needing.map(line)}
-        needingCount={yard.needingCount}
-        lastSealed={yard.lastSealed.map(({ id, name: called, sealed }) => ({
-          id,
-          name: called,
-          number: sealed?.number ?? 0,
-          at: sealed?.sealedAt.toISOString() ?? '',
-        }))}
-        setAside={aside.map(({ id, name: called, goneAt }) => ({
-          id,
-          name: called,
-          goneAt: goneAt?.toISOString() ?? null,
-        }))}
-        emptySites={emptySites}
-        asked={{
-          ...{ count: yard.count, sort: ask.sort ?? 'site' },
-          ...{ holds: ask.holds ?? '', site: ask.siteId ?? '', duty: ask.duty ?? '', standing: ask.standing ?? '' },
-          due: ask.dueBy === undefined ? '' : (query.due ?? ''),
-        }}
-        sites={sites}
-        mayArchive={may(role, 'archive')}
-        newInstallation={
-          may(role, 'work') && (
-            <NewInstallation
-              key={String(isNew)}
-              startsOpen={isNew}
-              startsWith={DUTIES.find((duty) => duty === query.new)}
-              sites={sites.map((site) => site.name)}
-              onMake={makeInstallationAction}
-              onImport={importInstallationAction}
-            />
-          )
-        }
-      />
-    </InBrowser>
+    <Yard
+      name={name}
+      rows={yard.rows.map(line)}
+      needing={yard.needing.map(line)}
+      needingCount={yard.needingCount}
+      lastSealed={yard.lastSealed.map(({ id, name: called, sealed }) => ({
+        id,
+        name: called,
+        number: sealed?.number ?? 0,
+        at: sealed?.sealedAt.toISOString() ?? '',
+      }))}
+      setAside={aside.map(({ id, name: called, goneAt }) => ({
+        id,
+        name: called,
+        goneAt: goneAt?.toISOString() ?? null,
+      }))}
+      emptySites={emptySites}
+      asked={{
+        ...{ count: yard.count, sort: ask.sort ?? 'site' },
+        ...{ holds: ask.holds ?? '', site: ask.siteId ?? '', duty: ask.duty ?? '', standing: ask.standing ?? '' },
+        due: ask.dueBy === undefined ? '' : (query.due ?? ''),
+      }}
+      sites={sites}
+      mayArchive={may(role, 'archive')}
+      newInstallation={
+        may(role, 'work') && (
+          <NewInstallation
+            key={String(isNew)}
+            startsOpen={isNew}
+            startsWith={DUTIES.find((duty) => duty === query.new)}
+            sites={sites.map((site) => site.name)}
+            onMake={makeInstallationAction}
+            onImport={importInstallationAction}
+          />
+        )
+      }
+    />
   )
 }
