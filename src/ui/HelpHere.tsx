@@ -10,6 +10,7 @@ import { usePathname, useRouter } from 'next/navigation'
 import { Fragment } from 'react'
 import { helpAt } from '@/ui/help'
 import { PLACES } from '@/ui/places'
+import { HelpPicture } from '@/ui/HelpPicture'
 import { MONO } from '@/ui/theme'
 import { startTour } from '@/ui/tour/tourStore'
 
@@ -36,6 +37,7 @@ export function HelpHere({ onClose }: { onClose: () => void }) {
       <DialogTitle id="help-title">{help ? `${help.title}: what to do here` : 'Keys'}</DialogTitle>
       <DialogContent>
         {help && <Typography>{help.text}</Typography>}
+        {help?.stage && <HelpPicture stage={help.stage} />}
         {help && help.terms.length > 0 && (
           <>
             <Typography variant="h2" sx={{ mt: 2 }}>

@@ -201,7 +201,12 @@ const THUMB_PLACE = {
 } as const
 
 const PlaceSign = ({ path }: { path: string }) => (
-  <Box component="svg" viewBox="0 0 20 20" aria-hidden="true" sx={{ display: { md: 'none' }, width: 20, height: 20, flexShrink: 0 }}>
+  <Box
+    component="svg"
+    viewBox="0 0 20 20"
+    aria-hidden="true"
+    sx={{ display: { md: 'none' }, width: 20, height: 20, flexShrink: 0 }}
+  >
     <path d={path} fill="none" stroke="currentColor" strokeWidth="1.7" strokeLinejoin="round" />
   </Box>
 )

@@ -3,7 +3,13 @@ import { PLACES } from '@/ui/places'
 import { STAGES, type StageId } from '@/ui/stages'
 
 /** What one does on a page, in a paragraph, with the words it uses. */
-export type Help = { readonly title: string; readonly text: string; readonly terms: readonly Term[] }
+export type Help = {
+  readonly title: string
+  readonly text: string
+  readonly terms: readonly Term[]
+  /** The stage it is about; null for a place. */
+  readonly stage: StageId | null
+}
 
 const STAGE_HELP: Readonly<Record<StageId, readonly [text: string, ...terms: string[]]>> = {
   brief: [
@@ -58,8 +64,8 @@ export function helpAt(path: string): Help | null {
   const stage = STAGES.find(({ id }) => path.endsWith(`/${id}`))
   if (stage) {
     const [text, ...terms] = STAGE_HELP[stage.id]
-    return { title: stage.name, text, terms: termsOf(terms) }
+    return { title: stage.name, text, terms: termsOf(terms), stage: stage.id }
   }
   const place = PLACES.find(({ path: at }) => path.startsWith(at))
-  return place ? { title: place.name, text: PLACE_HELP[place.path] ?? '', terms: [] } : null
+  return place ? { title: place.name, text: PLACE_HELP[place.path] ?? '', terms: [], stage: null } : null
 }

@@ -91,12 +91,12 @@ const HeaderRow = memo(function HeaderRow(props: RowProps) {
           maxHeight: BAR_PX,
           overflow: 'hidden',
           px: { xs: 1.25, md: 0 },
-          [PHONE]: { fontSize: 11, lineHeight: '14px', '& > *': { display: 'inline', mr: 0.75 } },
+          [PHONE]: { fontSize: 11, lineHeight: '14px', '& > *': { display: 'inline' } },
         }}
       >
         <Typography variant="h1" sx={{ fontSize: { xs: 13, md: '1.375rem' }, lineHeight: { xs: 'inherit', md: 1.2 } }}>
           {name}
-        </Typography>
+        </Typography>{' '}
         <Typography
           variant="body2"
           sx={{
