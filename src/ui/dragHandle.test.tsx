@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import '@testing-library/jest-dom'
 import { fireEvent, render, screen } from '@testing-library/react'
-import { dragHandle } from '@/ui/dragHandle'
+import { dragHandle, onKeySteps } from '@/ui/dragHandle'
 
 function shown(hasUp: boolean) {
   const calls: (readonly unknown[])[] = []
@@ -65,4 +65,19 @@ test('it follows a pointer only while it holds it, and the gesture ends when it 
   pointer('pointerup')
   fireEvent.blur(handle)
   expect(calls).toEqual([['to', 4, 7, false], ['end'], ['end']])
+})
+
+test.each([
+  ['ArrowRight', 1],
+  ['ArrowUp', 1],
+  ['ArrowLeft', -1],
+  ['ArrowDown', -1],
+  ['PageUp', 5],
+  ['PageDown', -5],
+  ['Tab', null],
+])('%s on what goes one way is %p steps', (key, steps) => {
+  const taken: number[] = []
+  render(<button onKeyDown={onKeySteps((by) => taken.push(by))}>grip</button>)
+  fireEvent.keyDown(screen.getByRole('button'), { key })
+  expect(taken).toEqual(steps === null ? [] : [steps])
 })

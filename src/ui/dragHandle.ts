@@ -31,6 +31,16 @@ const KEYS: Readonly<Record<string, readonly [right: number, up: number]>> = {
   PageDown: [-PAGE_STEPS, 0],
 }
 
+/** Takes a key for the steps it means on something that goes one way: right and up are more. */
+export const onKeySteps =
+  (move: (steps: number) => void) =>
+  (event: KeyboardEvent): void => {
+    const by = KEYS[event.key]
+    if (!by) return
+    event.preventDefault()
+    move(by[0] + by[1])
+  }
+
 /** What makes an element a handle: mouse, touch and keys, alike on charts and on the rail. */
 export function dragHandle({ onDrag, onStep, onEnd, hasUp }: Options): Handlers {
   return {

@@ -1,6 +1,5 @@
 import type { Response } from '@/core/response/schema'
-import { conditionSpans } from '@/core/rules/condition'
-import { ruleKind, ruleSpans } from '@/core/rules/table'
+import { namedSpans, type NamedSpans } from '@/core/response/weekSpans'
 import type { WeekSpan } from '@/core/rules/weekSpan'
 
 const DAY_MIN = 1440
@@ -26,46 +25,14 @@ export const piecesOf = ({ days, startMin, endMin }: WeekSpan): readonly Piece[]
         ],
   )
 
-export type OtherSpans = {
-  /** What of the response waits for these hours. */
-  readonly name: string
-  /** Runs in them by itself, or is only permitted. */
-  readonly how: 'runs' | 'permitted'
+/** The same of one thing that hangs on the clock beside the painted weeks. */
+export type OtherSpans = Pick<NamedSpans, 'name'> & {
+  readonly how: Exclude<NamedSpans['how'], 'painted'>
   readonly pieces: readonly Piece[]
 }
 
-/** All that hangs on the clock beside the painted weeks: rules with hours of their own, moved points, outputs and steps that wait for an hour. */
-export function otherClockSpans({
-  rules,
-  dayByWeek = [],
-  otherOutputs = [],
-  targets = [],
-  stepUps = [],
-}: Response): readonly OtherSpans[] {
-  const all: OtherSpans[] = [
-    { name: 'day by the clock', how: 'permitted', pieces: dayByWeek.flatMap(piecesOf) },
-    ...rules
-      .filter((rule) => !rule.off && !('periods' in rule))
-      .map((rule) => ({
-        name: rule.note ?? ruleKind(rule).title,
-        how: 'spans' in rule ? ('runs' as const) : ('permitted' as const),
-        pieces: ruleSpans(rule).flatMap(piecesOf),
-      })),
-    ...targets.map(({ id, changes = [] }) => ({
-      name: `target ${id}`,
-      how: 'permitted' as const,
-      pieces: changes.flatMap(({ spans = [] }) => spans).flatMap(piecesOf),
-    })),
-    {
-      name: 'step up',
-      how: 'permitted',
-      pieces: stepUps.flatMap(({ onlyWhile }) => onlyWhile.flatMap(conditionSpans)).flatMap(piecesOf),
-    },
-    ...otherOutputs.map(({ name, onWhen, notWhile }) => ({
-      name,
-      how: 'permitted' as const,
-      pieces: [...onWhen, ...notWhile].flatMap(conditionSpans).flatMap(piecesOf),
-    })),
-  ]
-  return all.filter(({ pieces }) => pieces.length > 0)
-}
+/** All that hangs on the clock beside the painted weeks; what is never is left out. */
+export const otherClockSpans = (response: Response): readonly OtherSpans[] =>
+  namedSpans(response).flatMap(({ name, how, spans }) =>
+    how === 'painted' || spans.length === 0 ? [] : [{ name, how, pieces: spans.flatMap(piecesOf) }],
+  )

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { copyDay, joined, movedTo, paint, painted, reshape, stretched, wipe } from '@/core/response/paintWeek'
+import { copyDay, joined, movedTo, paint, reshape, stretched, wipe } from '@/core/response/paintWeek'
 import { fillSpan, WEEK_MIN, type Period } from '@/core/rules/week'
 
 const WORK: Period = { days: [0, 1, 2, 3, 4], startMin: 480, endMin: 1020, speedPct: 60 }
@@ -49,10 +49,6 @@ test('joining changes nothing that runs', () => {
     ),
     { seed: 20261126, numRuns: 60 },
   )
-})
-
-test('every day of every period is painted once', () => {
-  expect(painted([WORK, { ...WORK, days: [6] }])).toHaveLength(6)
 })
 
 const QUARTER = 15

@@ -1,15 +1,8 @@
 import { clamp } from '@/core/json/clamp'
 import type { WeekSpan } from '@/core/rules/weekSpan'
 
-/** What stands on one day of a painted week, from which entry of the list. */
-export type Painted<P> = { readonly index: number; readonly day: number; readonly of: P }
-
 /** A span of one day to be painted; one that ends before it starts runs over midnight. */
 export type PaintedSpan = { readonly day: number; readonly startMin: number; readonly endMin: number }
-
-/** Every day of every period by itself. */
-export const painted = <P extends WeekSpan>(periods: readonly P[]): readonly Painted<P>[] =>
-  periods.flatMap((of, index) => of.days.map((day) => ({ index, day, of })))
 
 const withoutDays = ({ days: _days, ...rest }: WeekSpan): string =>
   JSON.stringify(Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)))

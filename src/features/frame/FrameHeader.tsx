@@ -88,13 +88,17 @@ const HeaderRow = memo(function HeaderRow(props: RowProps) {
           display: { md: 'contents' },
           flex: 1,
           minWidth: 0,
-          maxHeight: BAR_PX,
-          overflow: 'hidden',
-          px: { xs: 1.25, md: 0 },
-          [PHONE]: { fontSize: 11, lineHeight: '14px', '& > *': { display: 'inline' } },
+          pl: { xs: 1.25, md: 0 },
+          [PHONE]: {
+            maxHeight: BAR_PX,
+            overflow: 'hidden',
+            fontSize: 11,
+            lineHeight: '14px',
+            '& > *': { display: 'inline' },
+          },
         }}
       >
-        <Typography variant="h1" sx={{ fontSize: { xs: 13, md: '1.375rem' }, lineHeight: { xs: 'inherit', md: 1.2 } }}>
+        <Typography variant="h1" sx={{ fontSize: { xs: '13px', md: '1.375rem' }, lineHeight: { xs: 'inherit', md: 1.2 } }}>
           {name}
         </Typography>{' '}
         <Typography
@@ -103,7 +107,7 @@ const HeaderRow = memo(function HeaderRow(props: RowProps) {
             color: { md: 'text.secondary' },
             flex: 1,
             minWidth: 120,
-            fontSize: { xs: 'inherit', md: '0.8125rem' },
+            fontSize: { xs: '10.5px', md: '0.8125rem' },
             lineHeight: { xs: 'inherit', md: 1.25 },
             // The name alone has room here.
             '@media (max-width: 359px)': { display: 'none' },
