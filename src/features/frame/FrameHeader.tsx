@@ -98,7 +98,10 @@ const HeaderRow = memo(function HeaderRow(props: RowProps) {
           },
         }}
       >
-        <Typography variant="h1" sx={{ fontSize: { xs: '13px', md: '1.375rem' }, lineHeight: { xs: 'inherit', md: 1.2 } }}>
+        <Typography
+          variant="h1"
+          sx={{ fontSize: { xs: '13px', md: '1.375rem' }, lineHeight: { xs: 'inherit', md: 1.2 } }}
+        >
           {name}
         </Typography>{' '}
         <Typography
@@ -167,7 +170,7 @@ const BackButton = ({ name, sign, keys, onClick, disabled }: BackProps) => (
     <Box component="span" aria-hidden="true" sx={{ fontSize: { xs: '1.3rem', md: 'inherit' }, lineHeight: 1 }}>
       {sign}
     </Box>
-    <Box component="span" sx={{ display: { xs: 'none', md: 'inline' }, ml: 0.75 }}>
+    <Box component="span" sx={{ display: { xs: 'none', lg: 'inline' }, ml: 0.75 }}>
       {name}
     </Box>
   </Button>

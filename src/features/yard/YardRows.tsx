@@ -28,8 +28,10 @@ const BEYOND = 8
 /** What is drawn before a browser says how high it is: a whole first page. */
 const FIRST_RECT = { width: 1280, height: 4000 }
 
-const NAME_WIDTH = 'minmax(180px, 1.1fr)'
-const STANDING_WIDTH = 'minmax(120px, 0.8fr)'
+const NAME_WIDTH = 'minmax(120px, 1.1fr)'
+const STANDING_WIDTH = 'minmax(100px, 0.8fr)'
+/** Where a desk is narrow the day of the next check has no room. */
+const WHERE_WIDE = 'check'
 
 /** One style for all rows: a hundred of them may be drawn. */
 const ROWS = {
@@ -49,8 +51,8 @@ const ROWS = {
   '& .rail': { order: { xs: 3, md: 0 }, gridColumn: { xs: '1 / -1', md: 'auto' } },
   '& .speed, & .gives': { typography: 'figure', textAlign: 'right' },
   '& .speed': { fontWeight: 600, fontSize: '1.0625rem' },
-  '& .gives, & .check': { fontSize: '0.875rem', display: { xs: 'none', md: 'block' } },
-  '& .check': { textAlign: 'right' },
+  '& .gives': { fontSize: '0.875rem', display: { xs: 'none', md: 'block' } },
+  '& .check': { fontSize: '0.875rem', textAlign: 'right', display: { xs: 'none', lg: 'block' } },
   '& .standing': { typography: 'body2' },
 } as const
 
@@ -75,8 +77,15 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
   const [topPx, setTopPx] = useState(0)
   const { hidden } = useYardColumns()
   const columns = COLUMN_IDS.filter((id) => !hidden.includes(id))
-  const widths = [NAME_WIDTH, ...columns.map((id) => YARD_COLUMNS[id].width), STANDING_WIDTH].join(' ')
-  const grid = { gridTemplateColumns: { xs: '1fr auto', md: widths } }
+  const widthsOf = (shown: Columns) =>
+    [NAME_WIDTH, ...shown.map((id) => YARD_COLUMNS[id].width), STANDING_WIDTH].join(' ')
+  const grid = {
+    gridTemplateColumns: {
+      xs: '1fr auto',
+      md: widthsOf(columns.filter((id) => id !== WHERE_WIDE)),
+      lg: widthsOf(columns),
+    },
+  }
   useEffect(() => {
     if (list.current) setTopPx(list.current.getBoundingClientRect().top + window.scrollY)
   }, [])
@@ -192,7 +201,14 @@ const Heads = ({ columns, sx }: { columns: Columns; sx: object }) => (
   >
     <span>Installation</span>
     {columns.map((id) => (
-      <Box key={id} component="span" sx={{ textAlign: id === 'rail' ? 'left' : 'right' }}>
+      <Box
+        key={id}
+        component="span"
+        sx={{
+          textAlign: id === 'rail' ? 'left' : 'right',
+          display: { xs: id === WHERE_WIDE ? 'none' : 'inline', lg: 'inline' },
+        }}
+      >
         {YARD_COLUMNS[id].name}
       </Box>
     ))}

@@ -4,10 +4,10 @@ import { useIsLive } from '@/ui/useIsLive'
 
 /** What a row of the yard may show beside its name and its standing, in their order, with the width each takes. */
 export const YARD_COLUMNS = {
-  rail: { name: 'Speed in the middle of its band, 0 to 100 %', width: 'minmax(140px, 1.2fr)' },
-  speed: { name: 'Speed', width: '90px' },
-  gives: { name: 'Gives', width: '90px' },
-  check: { name: 'Next check', width: '110px' },
+  rail: { name: 'Speed in the middle of its band, 0 to 100 %', width: 'minmax(90px, 1.2fr)' },
+  speed: { name: 'Speed', width: '64px' },
+  gives: { name: 'Gives', width: '88px' },
+  check: { name: 'Next check', width: '100px' },
 } as const
 
 export type YardColumn = keyof typeof YARD_COLUMNS

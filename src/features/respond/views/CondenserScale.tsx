@@ -24,7 +24,7 @@ import { useDerived, usePart } from '@/ui/workingCopy/context'
 
 const HEIGHT = 250
 /** Room for the names at the left and the units at the right, px. */
-const LEFT_PX = 92
+const LEFT_PX = 104
 const RIGHT_PX = 50
 /** A figure of the rulers wants this much room along them. */
 const FIGURE_PX = 46
