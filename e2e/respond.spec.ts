@@ -154,3 +154,24 @@ test('a word of the trade finds its rule from anywhere, and what is not to be ha
   await add.press('Escape')
   await expect(yard.getByText('(proportional band 4.0 K)')).toBeVisible()
 })
+
+test('Try it goes where the chart is pressed, and the chart is had as a picture', async ({ yard }) => {
+  const box = (await yard.locator('[data-try-field]').boundingBox())!
+  await yard.mouse.click(box.x + box.width * 0.75, box.y + 12)
+  await expect(yard.getByText('now 21.0')).toBeVisible()
+  await yard.mouse.move(box.x + box.width * 0.75, box.y + 12)
+  await yard.mouse.down()
+  await yard.mouse.move(box.x + box.width * 0.5, box.y + 12)
+  await yard.mouse.up()
+  await expect(yard.getByText('now 18.0')).toBeVisible()
+
+  await yard.context().grantPermissions(['clipboard-read', 'clipboard-write'])
+  await yard.getByRole('button', { name: 'Speed against room temperature: copy as picture' }).click()
+  await expect(yard.getByText('Copied as a picture.')).toBeVisible()
+  const size = await yard.evaluate(async () => {
+    const [item] = await navigator.clipboard.read()
+    const picture = await createImageBitmap(await item!.getType('image/png'))
+    return [picture.width, picture.height]
+  })
+  expect(Math.min(...size)).toBeGreaterThan(200)
+})

@@ -14,11 +14,13 @@ type Props = {
   name: string
   /** The same figures in lines; made when they are asked for. Nothing where they stand beside it already. */
   figures?: () => Figures
+  /** Whether it is drawn now, and not a table already. */
+  isDrawn?: boolean
   children: ReactNode
 }
 
 /** What everybody may have of a chart: its figures as a table, and from there as CSV; its picture. */
-export function ChartTools({ name, figures, children }: Props) {
+export function ChartTools({ name, figures, isDrawn = true, children }: Props) {
   const [isOpen, setOpen] = useState(false)
   const picture = useRef<HTMLDivElement>(null)
   const { enqueueSnackbar } = useSnackbar()
@@ -37,9 +39,11 @@ export function ChartTools({ name, figures, children }: Props) {
             {isOpen ? 'Without table' : 'Table'}
           </TextButton>
         )}
-        <TextButton label={`${name}: copy as picture`} onClick={() => void copy()}>
-          Picture
-        </TextButton>
+        {isDrawn && (
+          <TextButton label={`${name}: copy as picture`} onClick={() => void copy()}>
+            Picture
+          </TextButton>
+        )}
       </Box>
       {isOpen && figures && <FigureTable label={name} {...figures()} />}
     </Box>

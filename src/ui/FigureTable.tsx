@@ -24,20 +24,20 @@ export const FigureTable = ({ label, head, rows }: Props) => (
       <TableHead>
         <TableRow>
           {head.map((name, index) => (
-            <TableCell key={name} align={index === 0 ? 'left' : 'right'}>
+            <TableCell key={index} align={index === 0 ? 'left' : 'right'}>
               {name}
             </TableCell>
           ))}
         </TableRow>
       </TableHead>
       <TableBody>
-        {rows.map(([name, ...figures]) => (
-          <TableRow key={name}>
+        {rows.map(([name, ...figures], row) => (
+          <TableRow key={row}>
             <TableCell component="th" scope="row">
               {name}
             </TableCell>
             {figures.map((figure, index) => (
-              <TableCell key={head[index + 1]} align="right">
+              <TableCell key={index} align="right">
                 {figure}
               </TableCell>
             ))}

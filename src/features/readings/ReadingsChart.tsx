@@ -149,7 +149,7 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
     <ChartTools
       name={name}
       figures={() => ({
-        head: ['time', 'lowest', 'highest'].map((head, index) => (index === 0 ? head : `${head}, ${unit}`)),
+        head: ['time', `lowest, ${unit}`, `highest, ${unit}`],
         rows: everyNth(points, TABLE_ROWS).map(([atMs, low, high]) => [
           dayText(atMs, zone),
           formatFigure(low, quantity, preference),

@@ -74,7 +74,12 @@ export function RespondStage({ others, installationId, seals }: Props) {
     ...views.map((id) => [id, VIEWS[id].name] as const),
   ]
   const View = viewId && viewOf(viewId).View
-  const isDrawn = viewId !== null && !viewOf(viewId).isTable && !(hasTable && viewOf(viewId).canBeTable)
+  const isTable = viewId ? (viewOf(viewId).isTable ?? (hasTable && viewOf(viewId).canBeTable)) : hasTable
+  const looked = View ? (
+    <View hasTable={hasTable} />
+  ) : (
+    input && (hasTable ? <CurveTable input={input} /> : <InputCurve input={input} beside={beside.machine} />)
+  )
   useRespondActions(setChosen)
   return (
     <StageLayout
@@ -108,16 +113,9 @@ export function RespondStage({ others, installationId, seals }: Props) {
           Mend it here, or undo; the curve comes back by itself.
         </Notice>
       ))}
-      {runs && View && isDrawn && (
-        <ChartTools name={viewOf(viewId).name}>
-          <View hasTable={false} />
-        </ChartTools>
-      )}
-      {runs && View && !isDrawn && <View hasTable={hasTable} />}
-      {runs && !View && input && hasTable && <CurveTable input={input} />}
-      {runs && !View && input && !hasTable && (
-        <ChartTools name={`Speed against ${input.name}`}>
-          <InputCurve input={input} beside={beside.machine} />
+      {runs && looked && (
+        <ChartTools name={viewId ? viewOf(viewId).name : `Speed against ${input?.name ?? ''}`} isDrawn={!isTable}>
+          {looked}
         </ChartTools>
       )}
       <BesideNote beside={beside} seals={seals} />

@@ -1,7 +1,7 @@
 'use client'
 
 import Button from '@mui/material/Button'
-import { useDeferredValue, useMemo, useState, type ReactNode } from 'react'
+import { useDeferredValue, useMemo, useState, type PointerEvent, type ReactNode } from 'react'
 import { clamp } from '@/core/json/clamp'
 import { branchesAgainst, risingAgainst, type CurvePoint } from '@/core/look/curve'
 import type { Machine } from '@/core/machine/compile'
@@ -37,7 +37,7 @@ export type InputCurveProps = {
 export function InputCurve({ input, also, beside = null, height, label }: InputCurveProps) {
   const response = usePart('response')
   const brief = usePart('brief')
-  const { values } = useTryIt()
+  const { values, set } = useTryIt()
   const instant = useInstant()
   const preference = usePreference()
   const { asked, given, lead } = useDerived()
@@ -82,6 +82,7 @@ export function InputCurve({ input, also, beside = null, height, label }: InputC
               <Arrows scale={scale} points={branches.down} way="down" />
             </>
           )}
+          {!also && <Field scale={scale} onPick={(x) => set(input.id, clamp(x, input.from, input.to))} />}
           {!also && <Now scale={scale} x={clamp(nowX, input.from, input.to)} pct={nowPct} />}
           <Written
             scale={scale}
@@ -136,6 +137,29 @@ const besideCurve = (
   input: MeasuredInput,
   rest: Readonly<Record<string, number>>,
 ): readonly CurvePoint[] | null => (machine.inputIds.includes(input.id) ? risingAgainst(machine, input, rest) : null)
+
+type FieldProps = { scale: Scale; onPick: (x: number) => void }
+
+/** The free field of the chart: pressed or drawn over, Try it goes there. For keys there is its slider. */
+function Field({ scale: { plot, fromX }, onPick }: FieldProps): ReactNode {
+  const pick = (event: PointerEvent<SVGRectElement>) =>
+    onPick(fromX(plot.x + event.clientX - event.currentTarget.getBoundingClientRect().left))
+  return (
+    <rect
+      {...plot}
+      fill="transparent"
+      data-try-field=""
+      style={{ pointerEvents: 'auto', cursor: 'crosshair', touchAction: 'pan-y' }}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId)
+        pick(event)
+      }}
+      onPointerMove={(event) => {
+        if (event.currentTarget.hasPointerCapture(event.pointerId)) pick(event)
+      }}
+    />
+  )
+}
 
 function Now({ scale, x, pct }: { scale: Scale; x: number; pct: number | null }): ReactNode {
   if (Number.isNaN(x)) return null
