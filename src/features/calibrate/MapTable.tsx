@@ -46,7 +46,8 @@ export function MapTable({ calibration, derived, onChange }: Props) {
         sx={{
           '& td': { fontFamily: MONO, fontSize: '0.875rem', textAlign: 'right', whiteSpace: 'nowrap' },
           '& td.words': { fontFamily: 'inherit', fontSize: '0.8125rem' },
-          '& th': { textAlign: 'right', color: 'text.secondary', fontSize: '0.8125rem', whiteSpace: 'nowrap' },
+          '& th': { textAlign: 'right', color: 'text.secondary', fontSize: '0.8125rem', lineHeight: 1.25 },
+          '& td, & th': { px: { xs: 2, md: 0.75 } },
         }}
       >
         {rows.map(({ reading, index }) => (

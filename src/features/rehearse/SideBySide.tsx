@@ -209,8 +209,9 @@ export function SideBySide({ title, onBack, job, models }: Props) {
         rows={runs?.[0]?.trace.filled ?? 1}
         stepS={job?.stepS ?? 60}
         startsOn={job?.scenario.startsOn ?? ''}
-      />
-      {job && runs && <Hours job={job} />}
+      >
+        {job && runs && <Hours job={job} />}
+      </Overlaid>
       {sentence !== '' && (
         <Typography variant="body2" sx={{ borderLeft: 4, borderColor: 'text.primary', pl: 1.25, my: 1 }}>
           {sentence}
@@ -340,9 +341,16 @@ const Names = ({ shown }: { shown: readonly Variant[] }) => (
   </Box>
 )
 
-type OverlaidProps = { lanes: readonly LaneOf[]; rows: number; stepS: number; startsOn: string }
+type OverlaidProps = {
+  lanes: readonly LaneOf[]
+  rows: number
+  stepS: number
+  startsOn: string
+  /** The hours below them. */
+  children: ReactNode
+}
 
-function Overlaid({ lanes, rows, stepS, startsOn }: OverlaidProps) {
+function Overlaid({ lanes, rows, stepS, startsOn, children }: OverlaidProps) {
   const preference = usePreference()
   const span = useMemo(() => ({ fromRow: 0, toRow: rows }), [rows])
   return (
@@ -367,6 +375,7 @@ function Overlaid({ lanes, rows, stepS, startsOn }: OverlaidProps) {
           </Box>
         </Box>
       ))}
+      {children}
     </ChartTools>
   )
 }

@@ -6,8 +6,8 @@ import { useIsLive } from '@/ui/useIsLive'
 export const YARD_COLUMNS = {
   rail: { name: 'Speed in the middle of its band, 0 to 100 %', width: 'minmax(90px, 1.2fr)' },
   speed: { name: 'Speed', width: '64px' },
-  gives: { name: 'Gives', width: '88px' },
-  check: { name: 'Next check', width: '100px' },
+  gives: { name: 'Gives', width: '98px' },
+  check: { name: 'Next check', width: '96px' },
 } as const
 
 export type YardColumn = keyof typeof YARD_COLUMNS
