@@ -37,6 +37,17 @@ for (const stage of STAGES)
     expect(await tooSmall(yard)).toEqual([])
   })
 
+test('what stands above the work is 120 px high, and names where one is', async ({ yard }) => {
+  await openStage(yard, /Fruiting room/, 'respond')
+  const stages = (await yard.getByRole('navigation', { name: 'Stages' }).boundingBox())!
+  expect(Math.round(stages.y + stages.height)).toBeLessThanOrEqual(120)
+  const places = (await yard.getByRole('navigation', { name: 'Places' }).boundingBox())!
+  expect(Math.round(places.y + places.height)).toBe(844)
+  const frame = yard.getByRole('region', { name: 'Installation' })
+  await expect(frame).toContainText('Fruiting room 2, exhaust and make-up Wherry Lane Yard')
+  await expect(frame).toContainText('Twin-channel 0–10 V controller')
+})
+
 for (const path of [
   '/yard',
   '/controllers',

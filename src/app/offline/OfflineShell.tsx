@@ -13,7 +13,7 @@ import { browserStore } from '@/ui/onSite/browserStore'
 import { OnSite } from '@/ui/onSite/OnSite'
 import type { Pack } from '@/ui/onSite/pack'
 import { WhoProvider } from '@/ui/onSite/who'
-import { TopBar } from '@/ui/TopBar'
+import { PlacesRoom, TopBar } from '@/ui/TopBar'
 
 /** Any page, drawn from what was taken along: what is edited here is there, and what is done here goes when there is signal. */
 export function OfflineShell() {
@@ -40,6 +40,7 @@ export function OfflineShell() {
           yard; it is then here too.
         </Nothing>
       )}
+      <PlacesRoom />
     </>
   )
 }
