@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Area, CartesianGrid, ComposedChart, ReferenceArea, XAxis, YAxis } from 'recharts'
 import type { ReadingQuantity } from '@/core/formats/readingsCsv/layout'
+import { evenTicks } from '@/core/quantity/evenTicks'
 import { formatFigure, formatQuantity, formatTick, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { ReadingView } from '@/db/queries/reading'
 import type { FileLine } from '@/features/readings/types'
@@ -142,6 +143,10 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
   )
   const lowest = Math.min(...points.map(([, low]) => low))
   const highest = Math.max(...points.map(([, , high]) => high))
+  const ticks =
+    points.length > 0
+      ? evenTicks(inPreferredUnit(lowest, quantity, preference), inPreferredUnit(highest, quantity, preference))
+      : undefined
   const colour = colourOf(quantity)
   const unit = preferredUnit(quantity, preference).symbol
   const time = useMemo(() => timeTicks(zone, span.fromMs, span.toMs), [zone, span.fromMs, span.toMs])
@@ -190,7 +195,14 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
             tick={chartFont}
             stroke="var(--mui-palette-text-secondary)"
           />
-          <YAxis type="number" domain={['auto', 'auto']} tick={chartFont} stroke="none" />
+          <YAxis
+            type="number"
+            domain={ticks ? [ticks[0]!, ticks.at(-1)!] : ['auto', 'auto']}
+            ticks={ticks}
+            tickFormatter={formatTick}
+            tick={chartFont}
+            stroke="none"
+          />
           <ChartCursor
             along={(atMs) => dayText(atMs, zone)}
             figure={(y) => `${formatTick(Number(y.toFixed(1)))} ${unit}`}

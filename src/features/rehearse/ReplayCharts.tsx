@@ -6,6 +6,7 @@ import { useCallback, useMemo } from 'react'
 import { CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts'
 import type { Target } from '@/core/brief/schema'
 import { wallClock } from '@/core/formats/readingsCsv/zone'
+import { evenTicks } from '@/core/quantity/evenTicks'
 import { formatFigure, formatPct, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import { fanIdsOf } from '@/core/response/fanIds'
@@ -127,6 +128,11 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
     () => thin(values, MOST_POINTS).map((place) => ({ atS: atS[place]!, y: show(values[place]!) })),
     [atS, values, show],
   )
+  const ticks = useMemo(() => {
+    // Where nothing was read there is a gap.
+    const read = rows.map(({ y }) => y).filter(Number.isFinite)
+    return isSpeed || read.length === 0 ? [0, 50, 100] : evenTicks(Math.min(...read), Math.max(...read))
+  }, [rows, isSpeed])
   const height = isSpeed ? 150 : 140
   return (
     <Box sx={{ mb: 0.5 }}>
@@ -152,13 +158,7 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
             tick={chartFont}
             stroke="var(--mui-palette-text-secondary)"
           />
-          <YAxis
-            type="number"
-            domain={isSpeed ? [0, 100] : ['auto', 'auto']}
-            ticks={isSpeed ? [0, 50, 100] : undefined}
-            tick={chartFont}
-            stroke="none"
-          />
+          <YAxis type="number" domain={[ticks[0]!, ticks.at(-1)!]} ticks={ticks} tick={chartFont} stroke="none" />
           <ChartCursor along={clock} />
           {band && <ReferenceArea y1={show(band.bandFrom)} y2={show(band.bandTo)} fill={colour} fillOpacity={0.08} />}
           {band?.limitAbove != null && (
