@@ -87,7 +87,10 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
     },
   }
   useEffect(() => {
-    if (list.current) setTopPx(list.current.getBoundingClientRect().top + window.scrollY)
+    const measure = () => list.current && setTopPx(list.current.getBoundingClientRect().top + window.scrollY)
+    measure()
+    window.addEventListener('resize', measure)
+    return () => window.removeEventListener('resize', measure)
   }, [])
   const virtual = useWindowVirtualizer({
     count,
@@ -98,6 +101,7 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
     initialOffset: 0,
   })
   const items = virtual.getVirtualItems()
+  const total = virtual.getTotalSize()
   const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0]
   const { lineAt, isCut, onTryAgain } = useYardRows(first, count, address, [from, to])
   const drawn = isPrinting ? Array.from({ length: count }, (_, index) => index) : items.map(({ index }) => index)
@@ -122,32 +126,39 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
     <Box sx={{ mb: 3 }}>
       <Heads columns={columns} sx={grid} />
       <Box ref={list} onKeyDown={onKeyDown} sx={{ ...ROWS, '& .row': { ...ROWS['& .row'], ...grid } }}>
-        <div style={isPrinting ? {} : { height: virtual.getTotalSize(), position: 'relative' }}>
-          <div style={isPrinting ? {} : { transform: `translateY(${(items[0]?.start ?? topPx) - topPx}px)` }}>
-            {inSections(drawn, (index) => (isBySite ? lineAt(index)?.site : ALL_SITES)).map(({ name, rows }) => (
-              <section key={name} aria-label={name}>
-                {rows.map((index) => {
-                  const line = lineAt(index)
-                  const isFirstOfSite = isBySite && line !== undefined && line.site !== lineAt(index - 1)?.site
-                  return (
-                    <div key={index} data-index={index} ref={virtual.measureElement}>
-                      {isFirstOfSite && (
-                        <SiteHeading
-                          site={line.site}
-                          isNamed={line.site !== unnamed}
-                          siteId={sites.find(({ name: called }) => called === line.site)?.id}
-                          ids={ofSite(line.site)}
-                        />
-                      )}
-                      {!line && <Awaited isCut={isCut} onTryAgain={onTryAgain} />}
-                      {line && 'wrong' in line && <BadRow {...line} mayArchive={mayArchive} />}
-                      {line && !('wrong' in line) && <Row line={line} columns={columns} withSite={!isBySite} />}
-                    </div>
-                  )
-                })}
-              </section>
-            ))}
-          </div>
+        <div
+          style={
+            isPrinting
+              ? {}
+              : {
+                  paddingTop: (items[0]?.start ?? topPx) - topPx,
+                  paddingBottom: topPx + total - (items.at(-1)?.end ?? topPx),
+                }
+          }
+        >
+          {inSections(drawn, (index) => (isBySite ? lineAt(index)?.site : ALL_SITES)).map(({ name, rows }) => (
+            <section key={name} aria-label={name}>
+              {rows.map((index) => {
+                const line = lineAt(index)
+                const isFirstOfSite = isBySite && line !== undefined && line.site !== lineAt(index - 1)?.site
+                return (
+                  <div key={index} data-index={index} ref={virtual.measureElement}>
+                    {isFirstOfSite && (
+                      <SiteHeading
+                        site={line.site}
+                        isNamed={line.site !== unnamed}
+                        siteId={sites.find(({ name: called }) => called === line.site)?.id}
+                        ids={ofSite(line.site)}
+                      />
+                    )}
+                    {!line && <Awaited isCut={isCut} onTryAgain={onTryAgain} />}
+                    {line && 'wrong' in line && <BadRow {...line} mayArchive={mayArchive} />}
+                    {line && !('wrong' in line) && <Row line={line} columns={columns} withSite={!isBySite} />}
+                  </div>
+                )
+              })}
+            </section>
+          ))}
         </div>
       </Box>
     </Box>
@@ -219,7 +230,17 @@ const Heads = ({ columns, sx }: { columns: Columns; sx: object }) => (
 type HeadingProps = { site: string; isNamed: boolean; siteId: string | undefined; ids: readonly string[] }
 
 const SiteHeading = ({ site, isNamed, siteId, ids }: HeadingProps) => (
-  <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap', pt: 1.5 }}>
+  <Box
+    sx={{
+      display: 'flex',
+      columnGap: 2,
+      alignItems: 'center',
+      flexWrap: 'wrap',
+      pt: 1.5,
+      pb: 0.5,
+      '& a': { display: 'inline-flex', alignItems: 'center', minHeight: 24 },
+    }}
+  >
     {isNamed && <Typography variant="h2">{site}</Typography>}
     {siteId !== undefined && <Link href={sitePath(siteId)}>Site</Link>}
     <Link href={outageAtSite(site)}>After an outage</Link>
