@@ -23,8 +23,8 @@ const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'ground
 
 /** How high a row is until it was drawn, px. */
 const ROW_PX = 66
-/** Rows drawn above and below what is seen. */
-const BEYOND = 8
+/** Rows drawn above and below what is seen: a page of them, so that a yard that has no more is drawn whole, and the browser’s own search finds in it. */
+const BEYOND = 50
 /** What is drawn before a browser says how high it is: a whole first page. */
 const FIRST_RECT = { width: 1280, height: 4000 }
 
