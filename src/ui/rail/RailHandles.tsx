@@ -54,7 +54,7 @@ export function RailHandles({ startPct, floorPct, ceilingPct, nowPct, ticks, ste
 
   return (
     <Box>
-      <Box ref={bar} sx={{ position: 'relative', height: { xs: 20, md: 30 }, mx: 0.25, mb: { xs: '-2px', md: 0.5 } }}>
+      <Box ref={bar} sx={{ position: 'relative', height: { xs: 18, md: 30 }, mx: 0.25, mb: { xs: '-2px', md: 0.5 } }}>
         <RailBar startPct={startPct} floorPct={floorPct} ceilingPct={ceilingPct} />
         {ticks.map((tick) => (
           <Tick
