@@ -23,6 +23,8 @@ const TONES = { plain: 'text.primary', working: 'ground.warnInk', needs: 'ground
 
 /** How high a row is until it was drawn, px. */
 const ROW_PX = 66
+const NONE: readonly string[] = []
+
 /** Rows drawn above and below what is seen: a page of them, so that a yard that has no more is drawn whole, and the browser’s own search finds in it. */
 const BEYOND = 50
 /** What is drawn before a browser says how high it is: a whole first page. */
@@ -103,12 +105,8 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
   const items = virtual.getVirtualItems()
   const total = virtual.getTotalSize()
   const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0]
-  const { lineAt, isCut, onTryAgain } = useYardRows(first, count, address, [from, to])
+  const { lineAt, idsBySite, isCut, onTryAgain } = useYardRows(first, count, address, [from, to])
   const drawn = isPrinting ? Array.from({ length: count }, (_, index) => index) : items.map(({ index }) => index)
-  const ofSite = (site: string) =>
-    Array.from({ length: count }, (_, index) => lineAt(index)).flatMap((line) =>
-      line && !('wrong' in line) && line.site === site ? [line.id] : [],
-    )
 
   /** From row to row: the browser draws the next ones as they come into view. */
   function onKeyDown(event: KeyboardEvent<HTMLElement>): void {
@@ -148,7 +146,7 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
                         site={line.site}
                         isNamed={line.site !== unnamed}
                         siteId={sites.find(({ name: called }) => called === line.site)?.id}
-                        ids={ofSite(line.site)}
+                        ids={idsBySite.get(line.site) ?? NONE}
                       />
                     )}
                     {!line && <Awaited isCut={isCut} onTryAgain={onTryAgain} />}

@@ -6,6 +6,10 @@ const line = (row: number): YardRowLine => ({ id: `id-${row}`, site: 'Lock', nam
 const page = (number: number) => Array.from({ length: 10 }, (_, index) => line(number * 10 + index))
 const first = page(0)
 
+const openable = (id: string) => ({ id, site: 'Lock', name: id }) as YardRowLine
+/** Two that can be opened, and one that cannot. */
+const opened = [openable('a'), openable('b'), line(2)]
+
 const asked: string[] = []
 let isUp = true
 beforeEach(() => {
@@ -41,6 +45,23 @@ test('what comes into view is fetched, once, with what was asked for', async () 
     expect([result.current.lineAt(39)?.name, result.current.lineAt(44)?.name]).toEqual(['No. 39', 'No. 44']),
   )
   expect(asked.slice(1)).toEqual(['/api/yard?duty=exhaust&page=4', '/api/yard?duty=exhaust&page=5'])
+})
+
+test('every page between the ends of what is in view is fetched', async () => {
+  const { result } = show([5, 44])
+  await waitFor(() => expect([12, 25, 38, 44].map((row) => result.current.lineAt(row)?.name)).not.toContain(undefined))
+  expect(asked.map((address) => /page=(\d+)/.exec(address)![1])).toEqual(['2', '3', '4', '5'])
+})
+
+test('those of a site are the same list until more rows are here', () => {
+  const { result, rerender } = renderHook(
+    ({ view }: { view: readonly [number, number] }) => useYardRows(opened, 45, '', view),
+    { initialProps: { view: [0, 2] } },
+  )
+  const before = result.current.idsBySite
+  expect(before.get('Lock')).toEqual(['a', 'b'])
+  rerender({ view: [0, 1] })
+  expect(result.current.idsBySite).toBe(before)
 })
 
 test('without signal it waits until somebody tries again', async () => {

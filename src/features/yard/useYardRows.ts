@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { BadLine, YardLine } from '@/features/yard/yardLine'
 
 export type YardRowLine = YardLine | BadLine
@@ -8,6 +8,8 @@ export type YardRowLine = YardLine | BadLine
 type Loaded = {
   /** The line of a row; undefined where it is not here yet. */
   readonly lineAt: (row: number) => YardRowLine | undefined
+  /** Those that are here and can be opened, by their site. */
+  readonly idsBySite: ReadonlyMap<string, readonly string[]>
   /** Whether some rows could not be fetched. */
   readonly isCut: boolean
   readonly onTryAgain: () => void
@@ -34,7 +36,9 @@ export function useYardRows(
   const pageOf = (row: number) => (row < first.length ? 0 : Math.floor(row / first.length))
   const [from, to] = inView.map((row) => pageOf(Math.min(row, count - 1))) as [number, number]
   // The first of those in view that is not here: the next is asked for once it is.
-  const wanted = [from, to].find((page) => page > 0 && !pages.has(page))
+  const inRange = Array.from({ length: to - from + 1 }, (_, index) => from + index)
+  const wanted = inRange.find((page) => page > 0 && !pages.has(page))
+  const idsBySite = useMemo(() => idsOf([first, ...pages.values()].flat()), [first, pages])
   useEffect(() => {
     if (wanted === undefined || isCut) return
     let isCurrent = true
@@ -53,7 +57,14 @@ export function useYardRows(
   }, [wanted, address, isCut])
   return {
     lineAt: (row) => (row < first.length ? first[row] : pages.get(pageOf(row))?.[row % first.length]),
+    idsBySite,
     isCut,
     onTryAgain: () => setCut(false),
   }
+}
+
+function idsOf(lines: readonly YardRowLine[]): ReadonlyMap<string, readonly string[]> {
+  const bySite = new Map<string, string[]>()
+  for (const line of lines) if (!('wrong' in line)) bySite.set(line.site, [...(bySite.get(line.site) ?? []), line.id])
+  return bySite
 }
