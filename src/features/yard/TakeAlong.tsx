@@ -1,5 +1,6 @@
 'use client'
 
+import Box from '@mui/material/Box'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { leaveHere, takeAlong } from '@/ui/onSite/along'
@@ -14,7 +15,7 @@ export function TakeAlong({ site, ids }: { site: string; ids: readonly string[] 
   }, [ids])
   const [isBusy, setBusy] = useState(false)
   const [isCut, setCut] = useState(false)
-  if (along === undefined || ids.length === 0) return null
+  if (ids.length === 0) return null
   const isAll = along === ids.length
 
   async function go(): Promise<void> {
@@ -31,12 +32,13 @@ export function TakeAlong({ site, ids }: { site: string; ids: readonly string[] 
   }
 
   return (
-    <span role="status">
+    // Its place is kept until the browser’s store has told: nothing moves under the finger.
+    <Box component="span" role="status" sx={{ visibility: along === undefined ? 'hidden' : 'visible' }}>
       <TextButton label={isAll ? `Leave ${site} here` : `Take ${site} along`} onClick={() => void go()}>
         {isBusy ? 'taking…' : isAll ? 'along, without signal too; leave it here' : 'Take along'}
       </TextButton>
-      {along > 0 && !isAll && ` ${along} of ${ids.length} along`}
+      {along !== undefined && along > 0 && !isAll && ` ${along} of ${ids.length} along`}
       {isCut && ' The server cannot be reached; try again with signal.'}
-    </span>
+    </Box>
   )
 }

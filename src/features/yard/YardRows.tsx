@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { useWindowVirtualizer } from '@tanstack/react-virtual'
+import { observeWindowOffset, useWindowVirtualizer, type Virtualizer } from '@tanstack/react-virtual'
 import Link from 'next/link'
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { flushSync } from 'react-dom'
@@ -101,6 +101,8 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
     scrollMargin: topPx,
     initialRect: FIRST_RECT,
     initialOffset: 0,
+    observeElementOffset: observeFromHere,
+    scrollToFn: stayHere,
   })
   const items = virtual.getVirtualItems()
   const total = virtual.getTotalSize()
@@ -162,6 +164,16 @@ export function YardRows({ first, count, address, isBySite, sites, unnamed, mayA
     </Box>
   )
 }
+
+/** A page may have been scrolled before it came alive: where it is counts from the start, not from the next move. */
+function observeFromHere(list: Virtualizer<Window, Element>, onOffset: (offset: number, isScrolling: boolean) => void) {
+  const stop = observeWindowOffset(list, onOffset)
+  onOffset(window.scrollY, false)
+  return stop
+}
+
+/** The list never moves the page under a finger; where rows above the window turn out higher the browser keeps in place what is looked at. */
+const stayHere = () => undefined
 
 const ALL_SITES = 'All sites'
 
