@@ -60,8 +60,12 @@ export function OneRun({ title, actions, run, more }: Props) {
       aside={actions}
       side={
         <>
-          {run && <Side run={run} onMoment={showMoment} />}
-          {more}
+          {run && (
+            <>
+              <Side run={run} onMoment={showMoment} />
+              {more}
+            </>
+          )}
         </>
       }
       sideTitle="Against the brief"
@@ -79,7 +83,12 @@ export function OneRun({ title, actions, run, more }: Props) {
           </Box>
         )}
       </Box>
-      {run ? <Shown run={run} look={look} put={put} /> : <Typography>Rehearsing…</Typography>}
+      {run ? (
+        <Shown run={run} look={look} put={put} />
+      ) : (
+        // The first lanes take its place: what lies below does not move.
+        <Typography sx={{ minHeight: '100vh' }}>Rehearsing…</Typography>
+      )}
     </StageLayout>
   )
 }

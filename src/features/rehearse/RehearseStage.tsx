@@ -107,12 +107,14 @@ export function RehearseStage({ installationId, files, models, onFeeds }: Props)
       more={more}
       actions={
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}>
-          {run && (
-            <span>
-              {formatNumber(run.trace.filled, 0)} steps of {run.trace.stepS} s in {formatNumber(run.tookMs / 1000, 2)} s
-              · seed {scenario.seed}
-            </span>
-          )}
+          <Box component="span" sx={{ flexBasis: { xs: '100%', sm: 'auto' }, minHeight: '1lh' }}>
+            {run && (
+              <>
+                {formatNumber(run.trace.filled, 0)} steps of {run.trace.stepS} s in {formatNumber(run.tookMs / 1000, 2)}{' '}
+                s · seed {scenario.seed}
+              </>
+            )}
+          </Box>
           <Button variant="outlined" size="small" onClick={() => setView('side')}>
             Side by side
           </Button>
