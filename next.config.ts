@@ -17,6 +17,8 @@ const config: NextConfig = {
   experimental: { serverActions: { bodySizeLimit: '9mb' } },
   // Types are checked by ./gale test; checking them again would double the time of a first start.
   typescript: { ignoreBuildErrors: true },
+  // As the place is called; its address is older.
+  redirects: async () => [{ source: '/calculations', destination: '/sums', permanent: false }],
   allowedDevOrigins: ['127.0.0.1', 'localhost'],
 }
 

@@ -1,4 +1,6 @@
 import { Document, Image, Page, Path, Svg, Text, View } from '@react-pdf/renderer'
+import type { UnitPreference } from '@/core/quantity/format'
+import { instantText } from '@/core/quantity/instant'
 import { fullRecord, type FullRecord, type RecordMap } from '@/core/record/fullRecord'
 import type { Sealed } from '@/core/record/sealed'
 import { openText, type OpenItem } from '@/core/record/stillOpen'
@@ -148,7 +150,7 @@ export function RecordPdf({ sealed }: { sealed: Sealed }) {
         ))}
         <WhatWasRead record={record} isSealed={seal !== null} />
         <WhatWasDecided record={record} sealed={sealed} />
-        {seal && <Signature seal={seal} />}
+        {seal && <Signature seal={seal} preference={sealed.preference} />}
       </Page>
     </Document>
   )
@@ -229,7 +231,7 @@ const WhatWasDecided = ({ record, sealed }: { record: FullRecord; sealed: Sealed
           <View key={`${takenAt}-${caption}`} wrap={false} style={{ width: INNER / 2 - 6 }}>
             <Image src={dataUrl} style={{ width: INNER / 2 - 6, maxHeight: 220, objectFit: 'contain' }} />
             <Text style={styles.soft}>
-              {plain(caption)} {takenAt.slice(0, 10)}
+              {plain(caption)} {instantText(takenAt, sealed.preference)}
             </Text>
           </View>
         ))}
@@ -242,13 +244,13 @@ const WhatWasDecided = ({ record, sealed }: { record: FullRecord; sealed: Sealed
   )
 }
 
-function Signature({ seal }: { seal: NonNullable<Sealed['seal']> }) {
+function Signature({ seal, preference }: { seal: NonNullable<Sealed['seal']>; preference: UnitPreference }) {
   return (
     <View wrap={false} style={{ marginTop: 10 }}>
       <Text>
         {plain(seal.reason)} Signed by {plain(seal.sealedBy)}
-        {seal.signedAt ? ` at ${seal.signedAt.slice(0, 16).replace('T', ' ')} UTC` : ''}, sealed at{' '}
-        {seal.sealedAt.slice(0, 16).replace('T', ' ')} UTC, fingerprint {shortFingerprint(seal.fingerprint)}.
+        {seal.signedAt ? ` on ${instantText(seal.signedAt, preference)}` : ''}, sealed on{' '}
+        {instantText(seal.sealedAt, preference)}, fingerprint {shortFingerprint(seal.fingerprint)}.
       </Text>
       {seal.signature !== null && (
         <Svg width={150} height={50} viewBox="0 0 600 200">

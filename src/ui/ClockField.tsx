@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { clamp } from '@/core/json/clamp'
 import { clockText } from '@/core/quantity/clock'
 import { parseClock } from '@/core/quantity/parseClock'
+import { useDates } from '@/ui/preference'
 import { MONO } from '@/ui/theme'
 
 const STEP_MIN = 15
@@ -23,10 +24,11 @@ type Props = {
 /** An inline time of the day: typed as people do, or turned by arrow keys a quarter of an hour at a time. */
 export function ClockField({ label, value, most, onChange, onDone, colour = 'text.primary' }: Props) {
   const [typed, setTyped] = useState<string | null>(null)
+  const dates = useDates()
   const isWrong = typed !== null && parseClock(typed, most) === null
   return (
     <InputBase
-      value={typed ?? clockText(value)}
+      value={typed ?? clockText(value, dates)}
       error={isWrong}
       onFocus={(event) => event.target.select()}
       onChange={(event) => {
@@ -46,9 +48,14 @@ export function ClockField({ label, value, most, onChange, onDone, colour = 'tex
         setTyped(null)
         onChange(clamp(value + (event.key === 'ArrowUp' ? STEP_MIN : -STEP_MIN), 0, most))
       }}
-      inputProps={{ 'aria-label': label, 'aria-invalid': isWrong, autoComplete: 'off', title: '8, 8:30 or 24:00' }}
+      inputProps={{
+        'aria-label': label,
+        'aria-invalid': isWrong,
+        autoComplete: 'off',
+        title: dates.clock === '12' ? '8 am, 8:30 pm or 24:00' : '8, 8:30 or 24:00',
+      }}
       sx={{
-        width: 'calc(5ch + 12px)',
+        width: `calc(${dates.clock === '12' ? 8 : 5}ch + 12px)`,
         color: colour,
         borderBottom: '2px solid',
         borderColor: isWrong ? 'error.main' : colour,

@@ -3,8 +3,8 @@
 import Select from '@mui/material/Select'
 import MenuItem from '@mui/material/MenuItem'
 import { DAY_NAMES } from '@/core/rules/localClock'
-import { USUAL_DATES, weekInOrder } from '@/core/quantity/dateStyle'
-import { usePreference } from '@/ui/preference'
+import { weekInOrder } from '@/core/quantity/dateStyle'
+import { useDates } from '@/ui/preference'
 import { daysText } from '@/core/rules/week'
 
 /** The days as a choice of one. */
@@ -19,7 +19,7 @@ type Props = {
 
 /** Inline days of the week; at least one stays. */
 export function DaysField({ label, value, onChange, colour = 'text.primary' }: Props) {
-  const { weekFrom } = usePreference().dates ?? USUAL_DATES
+  const { weekFrom } = useDates()
   return (
     <Select<number[]>
       multiple

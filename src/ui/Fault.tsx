@@ -9,7 +9,7 @@ import type { ReactNode } from 'react'
 /** A page that is not there: what happened, what was kept, what to do. */
 export function Fault({ title, onAgain, children }: { title: string; onAgain?: () => void; children: ReactNode }) {
   return (
-    <Box component="main" sx={{ bgcolor: 'ground.sheet', minHeight: '80vh', p: 4 }}>
+    <Box component="main" sx={{ bgcolor: 'ground.sheet', minHeight: '100vh', p: 4 }}>
       <Typography variant="h1">{title}</Typography>
       <Typography sx={{ maxWidth: 560, my: 1.5 }}>{children}</Typography>
       <Box sx={{ display: 'flex', gap: 1.5 }}>

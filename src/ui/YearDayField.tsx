@@ -1,7 +1,6 @@
 import { MONTHS } from '@/core/rules/yearDay'
-import { USUAL_DATES } from '@/core/quantity/dateStyle'
 import { Choice } from '@/ui/Choice'
-import { usePreference } from '@/ui/preference'
+import { useDates } from '@/ui/preference'
 
 type Props = {
   label: string
@@ -17,7 +16,7 @@ const MONTH_OPTIONS = MONTHS.map((name, index) => [two(index + 1), name] as cons
 
 /** A day of every year: its date and its month. */
 export function YearDayField({ label, value, colour, onChange }: Props) {
-  const { order } = usePreference().dates ?? USUAL_DATES
+  const { order } = useDates()
   const [month = '01', day = '01'] = value.split('-')
   const ofDay = (
     <Choice

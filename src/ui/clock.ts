@@ -1,4 +1,5 @@
-import { USUAL_DATES, type DateStyle } from '@/core/quantity/dateStyle'
+import { clockText } from '@/core/quantity/clock'
+import { CLOCK_LANGUAGE, USUAL_DATES, type DateStyle } from '@/core/quantity/dateStyle'
 import type { UnitPreference } from '@/core/quantity/format'
 import { dayOf, dayText, yearDayText } from '@/core/rules/yearDay'
 
@@ -11,8 +12,6 @@ export type Moments = {
   /** Day and time of day, with the zone where it is the site’s. */
   readonly dayAndClock: (iso: string) => string
 }
-
-const CLOCK_LANGUAGE: Readonly<Record<DateStyle['clock'], string>> = { '24': 'en-GB', '12': 'en-US' }
 
 /** Where the browser is. */
 const zoneHere = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
@@ -54,13 +53,11 @@ function makeMoments(dates: DateStyle, zone: string | undefined): Moments {
 /** Today where the browser is, as a label has it: 2026-11-25. */
 export const today = (at: Date = new Date()): string => dayOf(at.toISOString(), zoneHere())
 
-// A wall clock is kept as an instant of UTC that has its figures.
-const WALL_CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' })
-
-/** Day and time that a wall clock shows, in milliseconds as if it were UTC. */
+/** Day and time that a wall clock shows, which is kept as an instant of UTC that has its figures. */
 export const wallDay = (wallMs: number, dates?: DateStyle): string =>
   yearDayText(new Date(wallMs).toISOString().slice(5, 10), dates)
-export const wallTime = (wallMs: number): string => WALL_CLOCK.format(wallMs)
+export const wallTime = (wallMs: number, dates?: DateStyle): string =>
+  clockText(Math.floor(wallMs / 60_000) % 1440, dates)
 
 const two = (x: number) => String(x).padStart(2, '0')
 

@@ -1,6 +1,7 @@
 'use client'
 
 import { createContext, useContext } from 'react'
+import { USUAL_DATES, type DateStyle } from '@/core/quantity/dateStyle'
 import { METRIC, type UnitPreference } from '@/core/quantity/format'
 
 const PreferenceContext = createContext<UnitPreference>(METRIC)
@@ -9,3 +10,6 @@ const PreferenceContext = createContext<UnitPreference>(METRIC)
 export const PreferenceProvider = PreferenceContext.Provider
 
 export const usePreference = (): UnitPreference => useContext(PreferenceContext)
+
+/** How they read dates and times of day. */
+export const useDates = (): DateStyle => usePreference().dates ?? USUAL_DATES

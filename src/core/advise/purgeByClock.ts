@@ -4,7 +4,7 @@ import { says } from '@/core/advise/words'
 import type { Duty } from '@/core/brief/duty'
 import { inputsOfRole } from '@/core/duty/role'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
-import { periodText, type Period } from '@/core/rules/week'
+import type { Period } from '@/core/rules/week'
 
 /** Where air by night is meant to carry heat or damp out. */
 const PURGES: ReadonlySet<Duty> = new Set(['balanced', 'grow-room', 'exhaust'])
@@ -49,7 +49,7 @@ export const purgeByClock = evaluating((where, { brief, response }) => {
           severity: 'wears',
           path: `response.rules.${index}.periods.${place}`,
           says: says('purge-by-clock', {
-            period: periodText(period),
+            period: { days: period.days, startMin: period.startMin, endMin: period.endMin },
             speedPct: period.speedPct,
             readsOutside: outdoor.length > 0,
           }),

@@ -12,7 +12,8 @@ import {
 import { differenceOf, type Quantity } from '@/core/quantity/units'
 import { clockText } from '@/core/quantity/clock'
 import type { FloorReason } from '@/core/response/schema'
-import { daysText } from '@/core/rules/week'
+import { daysText, periodText } from '@/core/rules/week'
+import type { WeekSpan } from '@/core/rules/weekSpan'
 import { dateText, yearDayText } from '@/core/rules/yearDay'
 import { capital, uncapital } from '@/core/sentences/words'
 import { coderOf, textOf, type Coded } from '@/core/words/coded'
@@ -32,6 +33,9 @@ type Say = {
   /** A quantity in the reader's unit. */
   readonly q: (x: number, quantity: Quantity) => string
   /** “with outdoor temperature at −10.0 °C and boost button on”; empty where nothing is different. */
+  /** A day of the year (MM-DD) in the reader’s order. */
+  readonly day: (date: string) => string
+  readonly period: (period: WeekSpan) => string
   readonly moment: (facts: readonly MomentFact[]) => string
 }
 
@@ -269,9 +273,9 @@ const WORDS = {
     detail: 'It sheds heat early: in the cold season that is heat the home has paid for.',
     cure: 'Warm in winter',
   }),
-  'purge-by-clock': (f: { period: string; speedPct: number; readsOutside: boolean }) => ({
+  'purge-by-clock': (f: { period: WeekSpan; speedPct: number; readsOutside: boolean }, { period }) => ({
     title: 'It purges by the clock, whatever the air outside is.',
-    detail: `${f.period} it runs at ${formatPct(f.speedPct)} %${
+    detail: `${period(f.period)} it runs at ${formatPct(f.speedPct)} %${
       f.readsOutside ? '' : ', and nothing reads the air outside'
     }: on a hot night it brings heat in, on a muggy one water. ${
       f.readsOutside ? 'Let it run less while it is warm outside.' : 'A probe outside, and less while it is warm there.'
@@ -343,13 +347,13 @@ const WORDS = {
     detail: `${f.delayS > 0 ? `${formatTime(f.delayS)} after its reason` : 'With its reason'} there is no air at all until someone comes. See that it reaches a person long before, or let it only warn.`,
     cure: 'Let it only warn',
   }),
-  'season-wrong': (f: { now: string; should: string; from: string }) => ({
-    title: `It stands in the ${f.now}; it is the ${f.should} since ${yearDayText(f.from)}.`,
+  'season-wrong': (f: { now: string; should: string; from: string }, { day }) => ({
+    title: `It stands in the ${f.now}; it is the ${f.should} since ${day(f.from)}.`,
     detail: 'It knows no date: someone has to change it over, and enter what changes.',
     cure: `Put it to the ${f.should}`,
   }),
-  'season-soon': (f: { next: string; from: string; inDays: number }) => ({
-    title: `The ${f.next} begins in ${f.inDays} ${f.inDays === 1 ? 'day' : 'days'}, on ${yearDayText(f.from)}.`,
+  'season-soon': (f: { next: string; from: string; inDays: number }, { day }) => ({
+    title: `The ${f.next} begins in ${f.inDays} ${f.inDays === 1 ? 'day' : 'days'}, on ${day(f.from)}.`,
     detail: 'It knows no date: plan the visit that changes it over.',
   }),
   'cut-lead': (f: { input: string }) => ({
@@ -430,9 +434,9 @@ const momentText =
     const parts = facts.map((fact): string => {
       switch (fact.kind) {
         case 'clock':
-          return `at ${daysText([Math.floor(fact.minute / 1440) % 7])} ${clockText(fact.minute % 1440)}`
+          return `at ${daysText([Math.floor(fact.minute / 1440) % 7])} ${clockText(fact.minute % 1440, preference.dates)}`
         case 'date':
-          return `on ${yearDayText(dateText(fact.date).slice(5))}`
+          return `on ${yearDayText(dateText(fact.date).slice(5), preference.dates)}`
         case 'switch':
           return `${fact.name} ${fact.isOn ? 'on' : 'off'}`
         case 'lost':
@@ -449,5 +453,7 @@ const momentText =
 export const judgementText = (judgement: { readonly says: Says }, preference: UnitPreference = METRIC): JudgementText =>
   textOf<Say, JudgementText, Says['code']>(WORDS, judgement.says, {
     q: (x, quantity) => formatQuantity(x, quantity, preference),
+    day: (date) => yearDayText(date, preference.dates),
+    period: (period) => periodText(period, preference.dates),
     moment: momentText(preference),
   })

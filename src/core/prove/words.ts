@@ -1,7 +1,7 @@
 import { fanName, inputOf, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, meters, outputMeter, standText, valueText, wayFor, whatText } from '@/core/prove/howTo'
 import { clockText } from '@/core/quantity/clock'
-import { formatNumber, formatPct, formatQuantity, formatTime } from '@/core/quantity/format'
+import { formatNumber, formatPct, formatQuantity, formatTime, type UnitPreference } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import { weekClockText } from '@/core/rules/localClock'
 import { dateText, yearDayText } from '@/core/rules/yearDay'
@@ -53,6 +53,10 @@ type Say = {
   readonly stand: (input: string, x: number) => string
   readonly way: (input: string, x: number) => string
   readonly outputMeter: string
+  /** Times as the reader’s clock has them: of a day (min), of a week (s), a period. */
+  readonly clock: (minute: number) => string
+  readonly weekClock: (weekS: number) => string
+  readonly period: (period: Period) => string
 }
 
 type Text = {
@@ -98,7 +102,7 @@ function momentText(moment: MomentSays, say: Say): { readonly wording: string; r
     case 'bring':
       return { wording: `bring ${say.bring(moment.input, moment.x)}`, how: say.way(moment.input, moment.x) }
     case 'clock':
-      return { wording: `set the clock to ${weekClockText(moment.clock)}`, how: PUT_BACK }
+      return { wording: `set the clock to ${say.weekClock(moment.clock)}`, how: PUT_BACK }
   }
 }
 
@@ -449,8 +453,8 @@ const WORDS = {
     how: 'On the counter of days, or by the day on which it was begun. Put the right day back afterwards.',
     ifFails: 'A row of the table was not kept, or the days are counted from another day.',
   }),
-  period: (f: { period: Period }) => ({
-    title: `Set the clock into and out of the period ${periodText(f.period)}.`,
+  period: (f: { period: Period }, say) => ({
+    title: `Set the clock into and out of the period ${say.period(f.period)}.`,
     how: PUT_BACK,
     ifFails: 'Day, time or speed of the period was not kept, or the clock is wrong.',
   }),
@@ -500,14 +504,14 @@ const STEPS = {
   light: (f: { input: string }, say) => `Let light fall on ${say.input(f.input)}.`,
   cover: (f: { input: string; delayS: number }, say) =>
     `Cover ${say.input(f.input)} for ${formatTime(f.delayS)} and more.`,
-  'clock-of-day': (f: { minute: number; gives: 'night' | 'day' | 'night again' }) =>
-    `Set the clock to ${clockText((f.minute + 1440) % 1440)}: ${f.gives}.`,
-  'clock-before': (f: { clock: number }) => `Set the clock to ${weekClockText(f.clock)}: before it begins.`,
-  'clock-within': (f: { clock: number }) => `Set the clock to ${weekClockText(f.clock)}: it has begun.`,
-  'clock-after': (f: { clock: number }) => `Set the clock to ${weekClockText(f.clock)}: it is over.`,
+  'clock-of-day': (f: { minute: number; gives: 'night' | 'day' | 'night again' }, say) =>
+    `Set the clock to ${say.clock((f.minute + 1440) % 1440)}: ${f.gives}.`,
+  'clock-before': (f: { clock: number }, say) => `Set the clock to ${say.weekClock(f.clock)}: before it begins.`,
+  'clock-within': (f: { clock: number }, say) => `Set the clock to ${say.weekClock(f.clock)}: it has begun.`,
+  'clock-after': (f: { clock: number }, say) => `Set the clock to ${say.weekClock(f.clock)}: it is over.`,
   'before-hours': (f: { input: string; x: number; clock: number }, say) =>
-    `Bring ${say.bring(f.input, f.x)} and set the clock to ${weekClockText(f.clock)}: before its hours.`,
-  'in-hours': (f: { clock: number }) => `Set the clock to ${weekClockText(f.clock)}: it runs.`,
+    `Bring ${say.bring(f.input, f.x)} and set the clock to ${say.weekClock(f.clock)}: before its hours.`,
+  'in-hours': (f: { clock: number }, say) => `Set the clock to ${say.weekClock(f.clock)}: it runs.`,
   'come-down': (f: { input: string; x: number }, say) =>
     `Bring ${say.bring(f.input, f.x)}: it has come down, and the purge ends.`,
   'day-of-growth': (f: { day: number }) => `Put the day of growth to ${f.day}.`,
@@ -540,6 +544,9 @@ function sayOf(context: ProveContext): Say {
     stand: (input, x) => standText(context, input, x),
     way: (input, x) => wayFor(context, input, x),
     outputMeter: outputMeter(context),
+    clock: (minute) => clockText(minute, preference.dates),
+    weekClock: (weekS) => weekClockText(weekS, preference.dates),
+    period: (period) => periodText(period, preference.dates),
   }
 }
 
@@ -565,10 +572,10 @@ type Sayable = {
 export type CheckText = Required<Text> & { readonly steps: readonly string[] }
 
 /** The time a check is done at, where that matters: “by night, with the clock at Tue 14:20 and the date at 12 Jan”. */
-function whenText({ atClock, atDate, inMode }: Sayable): string {
+function whenText({ atClock, atDate, inMode }: Sayable, { dates }: UnitPreference): string {
   const put = [
-    ...(atClock === undefined ? [] : [`the clock at ${weekClockText(atClock)}`]),
-    ...(atDate === undefined ? [] : [`the date at ${yearDayText(dateText(atDate).slice(5))}`]),
+    ...(atClock === undefined ? [] : [`the clock at ${weekClockText(atClock, dates)}`]),
+    ...(atDate === undefined ? [] : [`the date at ${yearDayText(dateText(atDate).slice(5), dates)}`]),
   ]
   return [...(inMode ? [`by ${inMode}`] : []), ...(put.length > 0 ? [`with ${put.join(' and ')}`] : [])].join(', ')
 }
@@ -578,7 +585,7 @@ export function checkText(context: ProveContext, check: Sayable): CheckText {
   const say = sayOf(context)
   const text = textOf<Say, Text, CheckSays['code']>(WORDS, check.says, say)
   const { note, measure, steps = [] } = check
-  const when = whenText(check)
+  const when = whenText(check, context.preference)
   const isPutForward = check.atClock !== undefined || check.atDate !== undefined
   return {
     title: when === '' ? text.title : `${capital(when)}: ${uncapital(text.title)}`,

@@ -10,6 +10,9 @@ export type DateStyle = {
   readonly weekFrom: (typeof WEEK_STARTS)[number]
 }
 
+/** The language whose clock counts so. */
+export const CLOCK_LANGUAGE: Readonly<Record<DateStyle['clock'], string>> = { '24': 'en-GB', '12': 'en-US' }
+
 export const USUAL_DATES: DateStyle = { order: 'day', clock: '24', weekFrom: 'mon' }
 
 /** Of what a row or a form says; what is no choice is the usual.

@@ -13,20 +13,23 @@ import { dueList } from '@/core/record/due'
 import { readOpenItems } from '@/core/record/readOpenItems'
 import { sealState, type SealState } from '@/core/record/sealState'
 import type { Cause } from '@/core/rules/kind'
-import { dateOf, dayText } from '@/core/rules/yearDay'
+import { dateOf } from '@/core/rules/yearDay'
 import { ruleKind, ruleInputId, boostOf } from '@/core/rules/table'
 import { problemLine } from '@/core/words/problems'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
-const OVERVIEW_VERSION = 4
+const OVERVIEW_VERSION = 5
 
 /** What an overview was derived by: the program's version of it, and the day, as a season put in by hand may be over since yesterday.
  *  @param today YYYY-MM-DD */
 export const overviewMadeBy = (today: string): number => OVERVIEW_VERSION * 100_000 + dateOf(today)
 
-/** What needs somebody: a judgement by its code, to be said in the units of who reads it, or words without units. */
+/** What needs somebody: a judgement by its code, to be said in the units of who reads it, days that are over, or words without units. */
 export type Concern = { readonly grave: boolean } & (
-  { readonly says: Says } | { readonly title: string; readonly detail: string }
+  | { readonly says: Says }
+  /** Checks that are over their day, YYYY-MM-DD. */
+  | { readonly late: readonly { readonly title: string; readonly on: string }[] }
+  | { readonly title: string; readonly detail: string }
 )
 
 /** What an installation shows in a list: figures, not words in somebody’s units. */
@@ -154,13 +157,7 @@ function shown(
 function overdueConcern(document: Installation, today: string | null): Concern | null {
   if (today === null) return null
   const late = dueList(document, today).filter(({ kind, on }) => (kind === 'visit' || kind === 'task') && on < today)
-  return late.length === 0
-    ? null
-    : {
-        title: 'Overdue.',
-        detail: late.map(({ title, on }) => `${title}, since ${dayText(on)}.`).join(' '),
-        grave: false,
-      }
+  return late.length === 0 ? null : { late: late.map(({ title, on }) => ({ title, on })), grave: false }
 }
 
 /** The fans by name; of a long row only how many. */

@@ -128,7 +128,12 @@ test('what is over its day wants a look in the yard, and says since when; what w
   const { concern: before } = seen(calm, '2026-11-27') as Overview
   expect(before).toBeNull()
   expect(seen({ ...calm, upkeep }, '2026-11-27')).toMatchObject({
-    concern: { title: 'Overdue.', detail: 'Next check, since 1 Nov 2026. Try the alarm, since 10 Nov 2026.' },
+    concern: {
+      late: [
+        { title: 'Next check', on: '2026-11-01' },
+        { title: 'Try the alarm', on: '2026-11-10' },
+      ],
+    },
   })
   expect(seen({ ...calm, upkeep }, '2026-10-01')).toMatchObject({ concern: null })
 })

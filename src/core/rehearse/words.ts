@@ -11,6 +11,7 @@ import type { Calm, Hunt } from '@/core/rehearse/hunting'
 import type { Measure } from '@/core/rehearse/measures'
 import type { MeasureId, MeasureVerdict } from '@/core/scenario/measureIds'
 import { clockText } from '@/core/quantity/clock'
+import type { DateStyle } from '@/core/quantity/dateStyle'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import { dateOf } from '@/core/rules/yearDay'
 import { inputQuantity, isMeasured } from '@/core/rules/input'
@@ -18,11 +19,15 @@ import { ruleInputId } from '@/core/rules/table'
 import type { DifferenceOf } from '@/core/rehearse/compare'
 import { ruleName } from '@/core/sentences/words'
 
-/** The day and the hour of a rehearsal: "Tue 15:10". */
-export function momentText(startsOn: string, atS: number): string {
-  const day = dateOf(startsOn) + Math.floor(atS / 86400)
-  return `${DAY_NAMES[(day + 3) % 7]!} ${clockText(Math.floor((atS % 86400) / 60))}`
+/** The day and the hour of a rehearsal: "Tue 15:10", "Tue 3:10 PM". */
+export function momentText(startsOn: string, atS: number, { dates }: Pick<UnitPreference, 'dates'> = METRIC): string {
+  return `${dayNameAt(startsOn, atS)} ${hourText(atS, dates)}`
 }
+
+export const dayNameAt = (startsOn: string, atS: number): string =>
+  DAY_NAMES[(dateOf(startsOn) + Math.floor(atS / 86400) + 3) % 7]!
+
+export const hourText = (atS: number, dates?: DateStyle): string => clockText(Math.floor((atS % 86400) / 60), dates)
 
 const quantity = ({ id }: Measure): 'temperature' | 'humidity' => (id.includes('damp') ? 'humidity' : 'temperature')
 const bound = (measure: Measure, preference: UnitPreference): string =>
@@ -130,8 +135,8 @@ export const POWER_WORDS = {
   unknown: 'not known: no power on the plate',
 } as const
 
-const stretch = (from: string, { fromS, toS }: Hunt): string =>
-  `${momentText(from, fromS)}–${momentText(from, toS).split(' ')[1]}`
+const stretch = (from: string, { fromS, toS }: Hunt, preference: UnitPreference): string =>
+  `${momentText(from, fromS, preference)}–${hourText(toS, preference.dates)}`
 
 function causeText(response: Response, hunt: Hunt, preference: UnitPreference): string {
   const rule = hunt.rule === null ? undefined : response.rules[hunt.rule]
@@ -172,7 +177,7 @@ export function huntText(
     : null
   const swing = `${formatPct(Math.round(hunt.lowPct))} ↔ ${formatPct(Math.round(hunt.highPct))} % every ${formatTime(Math.round(hunt.periodS / 6) * 6)}`
   return {
-    title: `${hunt.startsAnHour > 0 ? 'It starts too often' : 'It hunts'}, ${stretch(startsOn, hunt)}.`,
+    title: `${hunt.startsAnHour > 0 ? 'It starts too often' : 'It hunts'}, ${stretch(startsOn, hunt, preference)}.`,
     text: [
       rule ? `${ruleName(response, rule)}: ${swing}.` : `${swing}.`,
       causeText(response, hunt, preference),

@@ -5,7 +5,7 @@ import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { PLAIN, text, type RuleKind } from '@/core/rules/kind'
 import { field, listed } from '@/core/rules/sentence'
-import { dateOf, dayText } from '@/core/rules/yearDay'
+import { dateOf } from '@/core/rules/yearDay'
 
 const Row = Type.Object(
   {
@@ -71,7 +71,11 @@ export const byAgeKind: RuleKind<ByAge, Why> = {
         field(`rows.${index}.day`, `row ${index + 1}, day`, 'count', day),
       ]),
     ),
-    text(` of growth${response.placedOn === undefined ? '' : `, counted from ${dayText(response.placedOn)}`}.`),
+    text(' of growth'),
+    ...(response.placedOn === undefined
+      ? []
+      : [text(', counted from '), { kind: 'date', value: response.placedOn } as const]),
+    text('.'),
   ],
   cause: () => 'time',
   name: () => 'least air by age',

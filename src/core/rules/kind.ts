@@ -41,8 +41,14 @@ export type SentencePart =
       readonly value: string
       readonly isDate: boolean
     }
+  /** A date (YYYY-MM-DD) that follows from elsewhere: it is read, not changed. */
+  | { readonly kind: 'date'; readonly value: string }
   /** Days of the week, 0 for Monday. */
   | { readonly kind: 'days'; readonly path: string; readonly label: string; readonly value: readonly number[] }
+
+/** A piece that is changed where it stands; the others are read. */
+export type BlankPart = Extract<SentencePart, { path: string }>
+export const isBlank = (part: SentencePart): part is BlankPart => 'path' in part
 
 export const text = (wording: string): SentencePart => ({ kind: 'text', text: wording })
 

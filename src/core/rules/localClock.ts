@@ -1,3 +1,6 @@
+import { clockText } from '@/core/quantity/clock'
+import type { DateStyle } from '@/core/quantity/dateStyle'
+
 /** The days of the week, Monday first. */
 export const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
@@ -24,8 +27,6 @@ export function localWeekClock(zone: string): (atMs: number) => number {
   }
 }
 
-const two = (x: number) => String(x).padStart(2, '0')
-
 /** A time of the week as it is said: Tue 14:20. */
-export const weekClockText = (weekS: number): string =>
-  `${DAY_NAMES[Math.floor(weekS / 86400)] ?? ''} ${two(Math.floor((weekS % 86400) / 3600))}:${two(Math.floor((weekS % 3600) / 60))}`
+export const weekClockText = (weekS: number, style?: Pick<DateStyle, 'clock'>): string =>
+  `${DAY_NAMES[Math.floor(weekS / 86400)] ?? ''} ${clockText(Math.floor((weekS % 86400) / 60), style)}`

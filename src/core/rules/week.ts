@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Percent } from '@/core/json/vocabulary'
 import { clockText } from '@/core/quantity/clock'
+import type { DateStyle } from '@/core/quantity/dateStyle'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { span, type WeekSpan, emptySpan } from '@/core/rules/weekSpan'
@@ -60,8 +61,8 @@ export function daysText(days: readonly number[]): string {
     : sorted.map((day) => DAY_NAMES[day]).join(', ')
 }
 
-export const periodText = ({ days, startMin, endMin }: WeekSpan): string =>
-  `${daysText(days)} ${clockText(startMin)} to ${clockText(endMin)}`
+export const periodText = ({ days, startMin, endMin }: WeekSpan, style?: Pick<DateStyle, 'clock'>): string =>
+  `${daysText(days)} ${clockText(startMin, style)} to ${clockText(endMin, style)}`
 
 type Why = { readonly kind: 'week-inside' | 'week-outside' }
 

@@ -51,9 +51,11 @@ export const partText = (part: SentencePart, preference: UnitPreference): string
     case 'choice':
       return part.options.find(([value]) => value === part.value)?.[1] ?? part.value
     case 'clock':
-      return clockText(part.value)
+      return clockText(part.value, preference.dates)
     case 'day':
       return part.isDate ? dayText(part.value, preference.dates) : yearDayText(part.value, preference.dates)
+    case 'date':
+      return dayText(part.value, preference.dates)
     case 'days':
       return daysText(part.value)
     default:

@@ -5,6 +5,7 @@ import { LogFilter, type Filter } from '@/features/log/LogFilter'
 import { LogEntries } from '@/features/log/LogEntries'
 import { LogList, type ShownEntry } from '@/ui/LogList'
 import type { ShownLogEntry, ShownPhoto } from '@/ui/onSite/pack'
+import { Moment } from '@/ui/Moment'
 import { OlderEntries } from '@/ui/OlderEntries'
 
 type Props = {
@@ -57,7 +58,7 @@ const Photos = ({ photos }: { photos: readonly ShownPhoto[] }) => (
             <img src={`/api/photo/${id}`} alt={caption} style={{ width: 200, maxHeight: 150, objectFit: 'cover' }} />
           </a>
           <Typography component="figcaption" variant="body2">
-            {caption}, {takenBy}, {takenAt.slice(0, 10)}
+            {caption}, {takenBy}, <Moment at={takenAt} as="day" />
           </Typography>
         </Box>
       ))}

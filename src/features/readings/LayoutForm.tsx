@@ -27,7 +27,7 @@ import { formatQuantity } from '@/core/quantity/format'
 import { quantitySpec } from '@/core/quantity/units'
 import { fittingFeeds, type Fed, type Feed, type Feeds } from '@/core/rehearse/feeds'
 import { problemText } from '@/core/words/problems'
-import { dayText } from '@/features/readings/wallText'
+import { wallText } from '@/features/readings/wallText'
 import { Choice } from '@/ui/Choice'
 import { FeedTable } from '@/ui/FeedTable'
 import { FormRow } from '@/ui/FormRow'
@@ -234,7 +234,7 @@ function FirstLines({ layout, rows }: { layout: ReadingLayout; rows: Rows }) {
             <TableRow key={index}>
               {row?.ok ? (
                 <>
-                  <TableCell>{dayText(row.row.atMs, layout.zone)}</TableCell>
+                  <TableCell>{wallText(row.row.atMs, layout.zone, preference.dates)}</TableCell>
                   {row.row.values.map((value, place) => (
                     <TableCell key={place}>
                       {formatQuantity(value, layout.columns[place]!.quantity, preference)}

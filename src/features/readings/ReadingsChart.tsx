@@ -10,14 +10,14 @@ import { evenTicks } from '@/core/quantity/evenTicks'
 import { formatFigure, formatQuantity, formatTick, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
 import type { ReadingView } from '@/db/queries/reading'
 import type { FileLine } from '@/features/readings/types'
-import { dayText, timeTicks } from '@/features/readings/wallText'
+import { timeTicks, wallText } from '@/features/readings/wallText'
 import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { ChartTools } from '@/ui/ChartTools'
 import { everyNth } from '@/core/json/everyNth'
 import { Notice } from '@/ui/Notice'
 import { chartFont } from '@/ui/chart'
-import { usePreference } from '@/ui/preference'
+import { useDates, usePreference } from '@/ui/preference'
 
 type Span = { readonly fromMs: number; readonly toMs: number }
 
@@ -35,6 +35,7 @@ const colourOf = (quantity: ReadingQuantity) => `var(--mui-palette-cause-${COLOU
 
 /** The readings of a file over time, at any zoom: each point stands for a stretch, drawn from its lowest to its highest reading. */
 export function ReadingsChart({ file }: { file: FileLine }) {
+  const dates = useDates()
   const whole = useMemo<Span>(() => ({ fromMs: file.fromMs, toMs: file.toMs }), [file.fromMs, file.toMs])
   const [span, setSpan] = useState(whole)
   const [view, setView] = useState<ReadingView | null>(null)
@@ -100,7 +101,8 @@ export function ReadingsChart({ file }: { file: FileLine }) {
         </Button>
       </Box>
       <Typography variant="body2" role="status" sx={{ color: 'text.secondary', mb: 1 }}>
-        {dayText(span.fromMs, file.zone)} to {dayText(span.toMs, file.zone)}. Draw across a chart to look closer.
+        {wallText(span.fromMs, file.zone, dates)} to {wallText(span.toMs, file.zone, dates)}. Draw across a chart to
+        look closer.
       </Typography>
       {isLost && (
         <Notice title="The readings could not be fetched; nothing was lost.">Press one of the buttons again.</Notice>
@@ -132,6 +134,7 @@ type StripProps = {
 
 function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
   const preference = usePreference()
+  const dates = useDates()
   const [drawn, setDrawn] = useState<readonly [from: number, to: number] | null>(null)
   const rows = useMemo(
     () =>
@@ -149,14 +152,14 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
       : undefined
   const colour = colourOf(quantity)
   const unit = preferredUnit(quantity, preference).symbol
-  const time = useMemo(() => timeTicks(zone, span.fromMs, span.toMs), [zone, span.fromMs, span.toMs])
+  const time = useMemo(() => timeTicks(zone, span.fromMs, span.toMs, dates), [zone, span.fromMs, span.toMs, dates])
   return (
     <ChartTools
       name={name}
       figures={() => ({
         head: ['time', `lowest, ${unit}`, `highest, ${unit}`],
         rows: everyNth(points, TABLE_ROWS).map(([atMs, low, high]) => [
-          dayText(atMs, zone),
+          wallText(atMs, zone, dates),
           formatFigure(low, quantity, preference),
           formatFigure(high, quantity, preference),
         ]),
@@ -204,7 +207,7 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
             stroke="none"
           />
           <ChartCursor
-            along={(atMs) => dayText(atMs, zone)}
+            along={(atMs) => wallText(atMs, zone, dates)}
             figure={(y) => `${formatTick(Number(y.toFixed(1)))} ${unit}`}
           />
           {drawn && (

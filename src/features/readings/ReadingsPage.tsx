@@ -11,12 +11,13 @@ import { ImportFile } from '@/features/readings/ImportFile'
 import { Jobs } from '@/features/readings/Jobs'
 import { ReadingsChart } from '@/features/readings/ReadingsChart'
 import type { FileLine, JobLine } from '@/features/readings/types'
-import { dayText } from '@/features/readings/wallText'
+import { wallText } from '@/features/readings/wallText'
 import { NO_ANSWER, whyNot, type Answer } from '@/ui/answer'
 import { Choice } from '@/ui/Choice'
 import { stagePath } from '@/ui/stages'
 import { Moment } from '@/ui/Moment'
 import { SideHeading, StageLayout } from '@/ui/StageLayout'
+import { useDates } from '@/ui/preference'
 import { TextButton } from '@/ui/TextButton'
 
 type Props = {
@@ -32,6 +33,7 @@ type Props = {
 /** The logger files of an installation: brought in, looked at at any zoom, taken out again. */
 export function ReadingsPage({ installationId, files, deleted, jobs, onPlace }: Props) {
   const router = useRouter()
+  const dates = useDates()
   const [chosen, setChosen] = useState<string | null>(null)
   const [sentAt, setSentAt] = useState(0)
   const file = files.find(({ id }) => id === chosen) ?? files[0]
@@ -72,8 +74,8 @@ export function ReadingsPage({ installationId, files, deleted, jobs, onPlace }: 
             <>
               <SideHeading>This file</SideHeading>
               <Typography variant="body2">
-                {file.lineCount.toLocaleString('en')} lines from {dayText(file.fromMs, file.zone)} to{' '}
-                {dayText(file.toMs, file.zone)}
+                {file.lineCount.toLocaleString('en')} lines from {wallText(file.fromMs, file.zone, dates)} to{' '}
+                {wallText(file.toMs, file.zone, dates)}
                 {file.zone === 'as-written' ? ', times as the logger wrote them' : `, ${file.zone}`}.
               </Typography>
               <Link href={`/api/readings/${file.id}/csv`} download>

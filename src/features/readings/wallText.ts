@@ -1,9 +1,12 @@
 import { wallClock } from '@/core/formats/readingsCsv/zone'
+import type { DateStyle } from '@/core/quantity/dateStyle'
+import { dayText } from '@/core/rules/yearDay'
 import { wallDay, wallTime } from '@/ui/clock'
 
-/** Day and time of an instant as the logger's clock had it: 2026-11-09 14:20. */
-export function dayText(atMs: number, zone: string): string {
-  return new Date(wallClock(zone)(atMs)).toISOString().slice(0, 16).replace('T', ' ')
+/** Day and time of an instant as the logger's clock had it: 9 Nov 2026 14:20. */
+export function wallText(atMs: number, zone: string, dates?: DateStyle): string {
+  const wallMs = wallClock(zone)(atMs)
+  return `${dayText(new Date(wallMs).toISOString().slice(0, 10), dates)} ${wallTime(wallMs, dates)}`
 }
 
 const HOUR = 3_600_000
@@ -17,6 +20,7 @@ export function timeTicks(
   zone: string,
   fromMs: number,
   toMs: number,
+  dates?: DateStyle,
 ): { readonly ticks: number[]; readonly text: (atMs: number) => string } {
   const wall = wallClock(zone)
   const stepMs = STEPS_MS.find((step) => (toMs - fromMs) / step <= 7) ?? STEPS_MS[STEPS_MS.length - 1]!
@@ -26,8 +30,9 @@ export function timeTicks(
     ticks: Array.from({ length: count }, (_, index) => fromMs + first + index * stepMs),
     text: (atMs) => {
       const at = wall(atMs)
-      if (stepMs >= 24 * HOUR) return wallDay(at)
-      return toMs - fromMs > 24 * HOUR ? `${wallDay(at)} ${wallTime(at)}` : wallTime(at)
+      if (stepMs >= 24 * HOUR) return wallDay(at, dates)
+      const time = wallTime(at, dates)
+      return toMs - fromMs > 24 * HOUR ? `${wallDay(at, dates)} ${time}` : time
     },
   }
 }

@@ -17,6 +17,7 @@ import { yearDayText } from '@/core/rules/yearDay'
 import { MOST_OWN_DAYS, type Line, type Scenario, type ScenarioEvent } from '@/core/scenario/schema'
 import { epwLines, hourOfDate, readingsLine } from '@/core/scenario/weatherFile'
 import type { ReadingTable } from '@/core/rehearse/readingsSeries'
+import { hourText } from '@/core/rehearse/words'
 import { DRIVE, DRIVE_RANGES, DRIVES, type Drive } from '@/core/space/model'
 import { problemLine } from '@/core/words/problems'
 import type { FileSummary } from '@/features/rehearse/ReplayView'
@@ -28,7 +29,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { RuledField } from '@/ui/RuledField'
 import { SideHeading } from '@/ui/StageLayout'
 import { TextLine } from '@/ui/TextLine'
-import { usePreference } from '@/ui/preference'
+import { useDates, usePreference } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const PAINTED: readonly Drive[] = [
@@ -95,6 +96,7 @@ const MOST_TOLD = 3
 
 /** Weather from a file, put into a day; what is wrong with it is said. */
 function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (problem: string | null) => void) {
+  const dates = useDates()
   function putLines(lines: readonly Line[], remarks: readonly string[] = []): void {
     const problems = checkScenario({ ...scenario, lines: [...lines] })
     if (problems.length > 0) return setProblem(problems.slice(0, MOST_TOLD).map(problemLine).join(' '))
@@ -110,7 +112,9 @@ function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (proble
     const from = hourOfDate(epw.value, month!, day!)
     const { bad, badCount } = epw.value
     putLines(epwLines(epw.value, Math.max(0, from), scenario.days), [
-      ...(from < 0 ? [`The file has no ${yearDayText(scenario.startsOn.slice(5))}; it is taken from its start.`] : []),
+      ...(from < 0
+        ? [`The file has no ${yearDayText(scenario.startsOn.slice(5), dates)}; it is taken from its start.`]
+        : []),
       ...bad.slice(0, MOST_TOLD).map(problemLine),
       ...(badCount > MOST_TOLD ? [`And ${badCount - MOST_TOLD} more.`] : []),
       ...(badCount > 0 ? ['Where something could not be used the line runs straight over the gap.'] : []),
@@ -231,6 +235,7 @@ function Painter({
 }) {
   const { from, to, unit, name } = DRIVE_RANGES[drive]
   const line = scenario.lines.find((one) => one.drive === drive)
+  const dates = useDates()
   const plain: Scenario = {
     ...scenario,
     days: 1,
@@ -255,7 +260,7 @@ function Painter({
             min={low}
             max={high}
             step={(high - low) / 60}
-            aria-label={`${name} at ${clockText(hour * 60)}`}
+            aria-label={`${name} at ${clockText(hour * 60, dates)}`}
             getAriaValueText={(value) => `${formatNumber(value, 1)} ${unit}`}
             valueLabelDisplay="auto"
             valueLabelFormat={(value) => formatNumber(value, 1)}
@@ -276,7 +281,7 @@ function Painter({
       </Box>
       <Box sx={{ display: 'flex', justifyContent: 'space-between', fontSize: 11.5, color: 'text.secondary' }}>
         {HOURS.filter((hour) => hour % 6 === 0).map((hour) => (
-          <span key={hour}>{clockText(hour * 60)}</span>
+          <span key={hour}>{clockText(hour * 60, dates)}</span>
         ))}
         <span>
           {formatNumber(low, 0)} to {formatNumber(high, 0)} {unit}
@@ -342,7 +347,7 @@ function Events({ scenario, onChange }: { scenario: Scenario; onChange: Change }
           />
           <IconButton
             size="small"
-            aria-label={`take ${event.name ?? event.kind} at ${clockText(Math.floor((event.atS % 86400) / 60))} away, ${formatQuantity(event.lengthS, 'time', preference)}`}
+            aria-label={`take ${event.name ?? event.kind} at ${hourText(event.atS, preference.dates)} away, ${formatQuantity(event.lengthS, 'time', preference)}`}
             onClick={() => onChange('Take an event away', (day) => void day.events.splice(index, 1))}
           >
             ×

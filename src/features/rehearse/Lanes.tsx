@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Slider from '@mui/material/Slider'
 import { memo, useMemo, useRef, type PointerEvent } from 'react'
 import type { UnitPreference } from '@/core/quantity/format'
-import { momentText } from '@/core/rehearse/words'
+import { dayNameAt, hourText, momentText } from '@/core/rehearse/words'
 import type { Trace } from '@/core/rehearse/trace'
 import type { Response } from '@/core/response/schema'
 import type { ScenarioEvent } from '@/core/scenario/schema'
@@ -54,7 +54,7 @@ export function Lanes(props: Props) {
             </Box>
           </Box>
         ))}
-        <Under trace={trace} response={response} events={events} span={span} />
+        <Under trace={trace} response={response} events={events} span={span} preference={preference} />
         <Box
           ref={field}
           onPointerMove={follow}
@@ -96,7 +96,8 @@ const Under = memo(function Under({
   response,
   events,
   span,
-}: Pick<Props, 'trace' | 'response' | 'events' | 'span'>) {
+  preference,
+}: Pick<Props, 'trace' | 'response' | 'events' | 'span' | 'preference'>) {
   const ticks = wholeHours(span.fromRow * trace.stepS, span.toRow * trace.stepS)
   const shown = events.filter(
     ({ atS, lengthS }) => atS < span.toRow * trace.stepS && atS + lengthS > span.fromRow * trace.stepS,
@@ -115,7 +116,7 @@ const Under = memo(function Under({
       <ActiveStrip
         replay={replayed}
         response={response}
-        clock={(atS) => momentText(trace.startsOn, atS)}
+        clock={(atS) => momentText(trace.startsOn, atS, preference)}
         gutter={GUTTER}
         scalePx={SCALE_PX}
       />
@@ -169,7 +170,12 @@ const Under = memo(function Under({
         <svg ref={ref} width="100%" height={20} style={{ display: 'block', overflow: 'visible' }}>
           <PlacedLabels
             area={{ x: -SCALE_PX, y: 2, width: width + SCALE_PX + RIGHT_PX, height: 18 }}
-            labels={hourLabels(trace.startsOn, ticks, (atS) => (percent(atS, span, trace.stepS) / 100) * width)}
+            labels={hourLabels(
+              trace.startsOn,
+              ticks,
+              preference,
+              (atS) => (percent(atS, span, trace.stepS) / 100) * width,
+            )}
           />
         </svg>
       </Box>
@@ -178,18 +184,23 @@ const Under = memo(function Under({
 })
 
 /** The day at its beginning, the hour else; days alone where the ticks are days. */
-function hourText(startsOn: string, atS: number, ticks: readonly number[]): string {
-  const [day = '', hour = ''] = momentText(startsOn, atS).split(' ')
+function tickText(startsOn: string, atS: number, ticks: readonly number[], { dates }: UnitPreference): string {
+  const [day, hour] = [dayNameAt(startsOn, atS), hourText(atS, dates)]
   const everyS = (ticks[1] ?? 0) - (ticks[0] ?? 0)
   if (everyS >= 86400) return day
   return atS % 86400 === 0 || atS === ticks[0] ? `${day} ${hour}` : hour
 }
 
 /** The hours under the lanes, those of a new day first; on a narrow screen every second or third. */
-function hourLabels(startsOn: string, ticks: readonly number[], toX: (atS: number) => number): readonly Label[] {
-  const texts = ticks.map((atS) => hourText(startsOn, atS, ticks))
+function hourLabels(
+  startsOn: string,
+  ticks: readonly number[],
+  preference: UnitPreference,
+  toX: (atS: number) => number,
+): readonly Label[] {
+  const texts = ticks.map((atS) => tickText(startsOn, atS, ticks, preference))
   const roomPx = Math.abs(toX(ticks[1] ?? 0) - toX(ticks[0] ?? 0))
-  const every = Math.max(1, Math.ceil(labelWidthPx('00:00 x') / roomPx))
+  const every = Math.max(1, Math.ceil(labelWidthPx(`${hourText(0, preference.dates)} x`) / roomPx))
   return ticks
     .map((atS, index) => ({ atS, index, text: texts[index]! }))
     .filter(({ index }) => index % every === 0)
@@ -204,7 +215,7 @@ function WholeSpan({ trace, lane, preference, span, onSpan, cursor, onCursor }: 
   const whole = useMemo(() => ({ fromRow: 0, toRow: trace.filled }), [trace.filled])
   const small = useMemo(() => ({ ...lane, curves: lane.curves.slice(0, 1), target: null, height: 46 }), [lane])
   const least = Math.max(12, Math.round(3600 / trace.stepS))
-  const text = (row: number) => momentText(trace.startsOn, row * trace.stepS)
+  const text = (row: number) => momentText(trace.startsOn, row * trace.stepS, preference)
   return (
     <Box sx={{ display: 'flex', mt: 0.5, borderTop: 1, borderColor: 'divider', pt: 0.5 }}>
       <Box sx={{ width: GUTTER, flexShrink: 0, fontSize: 13.5, fontWeight: 700 }}>

@@ -47,10 +47,10 @@ export function MeasureList({ measures, startsOn, onMoment }: Props) {
               <Box component="span" sx={{ display: 'block', fontSize: 12, color: 'text.secondary' }}>
                 worst{' '}
                 <TextButton
-                  label={`${measureName(measure, preference)}: show ${momentText(startsOn, measure.atS)}`}
+                  label={`${measureName(measure, preference)}: show ${momentText(startsOn, measure.atS, preference)}`}
                   onClick={() => onMoment(measure.atS ?? 0)}
                 >
-                  {momentText(startsOn, measure.atS)}
+                  {momentText(startsOn, measure.atS, preference)}
                 </TextButton>
                 {measure.sum !== undefined &&
                   measure.sum >= 0.5 &&

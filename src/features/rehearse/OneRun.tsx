@@ -139,7 +139,7 @@ function WhyThen({ run, row }: { run: Run; row: number }) {
   return (
     <Box aria-live="polite" sx={{ borderLeft: 4, borderColor: 'cause.temperature', pl: 1.25, mt: 1, minHeight: 66 }}>
       <Typography variant="body2" component="p">
-        <strong>{momentText(trace.startsOn, row * trace.stepS)}</strong>:{' '}
+        <strong>{momentText(trace.startsOn, row * trace.stepS, preference)}</strong>:{' '}
         {explanation ? reasonText(job.given, explanation, preference) : '…'} {moved.join(', ')}
         {moved.length > 0 && pressure !== undefined && Math.abs(pressure) >= 0.5
           ? `, ${pressure < 0 ? 'suction' : 'overpressure'} ${formatNumber(Math.abs(pressure), 1)} Pa`

@@ -50,7 +50,8 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
   const wall = useMemo(() => wallClock(zone), [zone])
   const clock = (atS: number): string => {
     const wallMs = wall((startsAtMs ?? 0) + atS * 1000)
-    return days > 1.1 ? `${wallDay(wallMs, preference.dates)} ${wallTime(wallMs)}` : wallTime(wallMs)
+    const time = wallTime(wallMs, preference.dates)
+    return days > 1.1 ? `${wallDay(wallMs, preference.dates)} ${time}` : time
   }
   const fanIds = fanIdsOf(response)
   const shown = response.inputs.flatMap((input) => {

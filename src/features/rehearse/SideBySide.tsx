@@ -14,7 +14,7 @@ import { derive } from '@/core/derive/derive'
 import { plainCopy } from '@/core/json/plainCopy'
 import { formatQuantity } from '@/core/quantity/format'
 import { bestIn, differences } from '@/core/rehearse/compare'
-import { differencesText, measureName, measureValue, momentText } from '@/core/rehearse/words'
+import { dayNameAt, differencesText, hourText, measureName, measureValue, momentText } from '@/core/rehearse/words'
 import type { Response } from '@/core/response/schema'
 import { figureFields, withFigures } from '@/core/search/blanks'
 import { asFound } from '@/core/start/asFound'
@@ -219,7 +219,7 @@ export function SideBySide({ title, onBack, job, models }: Props) {
       )}
       <Comparison present={present} />
       <Typography variant="body2" sx={{ color: 'text.secondary', mt: 0.5 }}>
-        All begin from the same state. {document.name}, {job ? momentText(job.scenario.startsOn, 0) : ''}.
+        All begin from the same state. {document.name}, {job ? momentText(job.scenario.startsOn, 0, preference) : ''}.
       </Typography>
     </StageLayout>
   )
@@ -467,6 +467,8 @@ function together(runs: readonly (Rehearsal | null)[], job: Job): LaneOf[] {
 function Hours({ job }: { job: Job }) {
   const endS = job.scenario.days * 86400
   const ticks = wholeHours(0, endS)
+  const preference = usePreference()
+  const isByDay = ticks.length > 1 && ticks[1]! - ticks[0]! >= 86400
   return (
     <Box
       sx={{
@@ -490,9 +492,11 @@ function Hours({ job }: { job: Job }) {
             whiteSpace: 'nowrap',
           }}
         >
-          {momentText(job.scenario.startsOn, atS)
-            .slice(ticks.length > 1 && ticks[1]! - ticks[0]! >= 86400 ? 0 : 4)
-            .replace(' 00:00', '')}
+          {!isByDay
+            ? hourText(atS, preference.dates)
+            : atS % 86400 === 0
+              ? dayNameAt(job.scenario.startsOn, atS)
+              : momentText(job.scenario.startsOn, atS, preference)}
         </Typography>
       ))}
     </Box>

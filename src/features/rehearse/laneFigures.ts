@@ -28,7 +28,7 @@ export function laneFigures(
       ),
     ],
     rows: rows.map((row) => [
-      momentText(startsOn, row * stepS),
+      momentText(startsOn, row * stepS, preference),
       ...curves.map(({ lane, curve }) => formatFigure(curve.values[row] ?? NaN, lane.quantity, preference)),
     ]),
   }

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import { memo, useState } from 'react'
 import { judgementText } from '@/core/advise/words'
 import { joinPaths, type Path } from '@/core/json/path'
-import type { SentencePart } from '@/core/rules/kind'
+import { isBlank, type SentencePart } from '@/core/rules/kind'
 import type { Rule } from '@/core/rules/table'
 import { noteAt, standsAt } from '@/core/sentences/change'
 import { sentenceContext, type Line } from '@/core/sentences/table'
@@ -130,16 +130,16 @@ const ShownLine = memo(function ShownLine(shown: Shown) {
       }
     >
       {parts.map((part, at) =>
-        part.kind === 'text' || part.kind === 'figure' ? (
-          <span key={at}>{partText(part, preference)}</span>
+        isBlank(part) ? (
+          <span key={`${part.path}-${part.kind}`} title={fieldNotes[part.path]}>
+            <SentenceField part={part} place={stands} colour={colour} />
+          </span>
         ) : part.kind === 'input' ? (
           <Box key={at} component="b" sx={{ color: colour }}>
             {at === 0 ? capital(part.name) : part.name}
           </Box>
         ) : (
-          <span key={`${part.path}-${part.kind}`} title={fieldNotes[part.path]}>
-            <SentenceField part={part} place={stands} colour={colour} />
-          </span>
+          <span key={at}>{partText(part, preference)}</span>
         ),
       )}
       {shown.trade !== null && (

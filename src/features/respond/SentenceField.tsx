@@ -2,7 +2,7 @@
 
 import { putFigure } from '@/core/sentences/change'
 import { joinPaths, type Path } from '@/core/json/path'
-import type { SentencePart } from '@/core/rules/kind'
+import type { BlankPart } from '@/core/rules/kind'
 import { memo } from 'react'
 import { sameData } from '@/ui/sameData'
 import { Choice } from '@/ui/Choice'
@@ -13,8 +13,7 @@ import { DaysField } from '@/ui/DaysField'
 import { QuantityField } from '@/ui/QuantityField'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
-type Blank = Exclude<SentencePart, { kind: 'text' | 'input' | 'figure' }>
-type Props = { part: Blank; /** Where the sentence's part stands in the response. */ place: Path; colour: string }
+type Props = { part: BlankPart; /** Where the sentence's part stands in the response. */ place: Path; colour: string }
 
 /** The end of a day may be 24:00, its start may not. */
 const mostMinutes = (path: string): number => (path.endsWith('endMin') ? 1440 : 1439)

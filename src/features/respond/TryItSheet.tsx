@@ -23,7 +23,7 @@ import { TextButton } from '@/ui/TextButton'
 import { SideHeading } from '@/ui/StageLayout'
 import { NOON_ON_TUESDAY, useInstant, useTryIt } from '@/ui/TryItValues'
 import { today } from '@/ui/clock'
-import { usePreference } from '@/ui/preference'
+import { useDates, usePreference } from '@/ui/preference'
 import { useDocument, usePart } from '@/ui/workingCopy/context'
 
 /** One control for each input, and the answer below: speed, signal, flow, and the reason. */
@@ -117,6 +117,7 @@ const InputControl = memo(function InputControl({ input, held, set }: ControlPro
 function ClockControl() {
   const { values, set } = useTryIt()
   const value = values.clock ?? NOON_ON_TUESDAY
+  const dates = useDates()
   return (
     <Box sx={{ mb: 0.25 }}>
       <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
@@ -124,13 +125,13 @@ function ClockControl() {
           Clock
         </Typography>
         <Typography variant="figure" sx={{ fontSize: '0.875rem' }}>
-          {weekClockText(value)}
+          {weekClockText(value, dates)}
         </Typography>
       </Box>
       <Slider
         size="small"
         aria-label="Clock"
-        getAriaValueText={weekClockText}
+        getAriaValueText={(weekS) => weekClockText(weekS, dates)}
         min={0}
         max={604740}
         step={600}
@@ -147,7 +148,7 @@ function DateControl() {
   const { values, set } = useTryIt()
   const value = values.date ?? dateOf(today())
   const [middle] = useState(value)
-  const { dates } = usePreference()
+  const dates = useDates()
   const wording = (date: number) => dayText(dateText(date), dates)
   return (
     <Box sx={{ mb: 0.25 }}>

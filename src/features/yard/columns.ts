@@ -4,7 +4,7 @@ import { useIsLive } from '@/ui/useIsLive'
 
 /** What a row of the yard may show beside its name and its standing, in their order, with the width each takes. */
 export const YARD_COLUMNS = {
-  rail: { name: 'Speed in the middle of its band, 0 to 100 %', width: 'minmax(90px, 1.2fr)' },
+  rail: { name: 'Speed mid-band, 0 to 100 %', width: 'minmax(90px, 1.2fr)' },
   speed: { name: 'Speed', width: '64px' },
   gives: { name: 'Gives', width: '98px' },
   check: { name: 'Next check', width: '96px' },

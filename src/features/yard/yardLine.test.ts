@@ -1,5 +1,5 @@
 import type { Installation } from '@/core/installation/installation'
-import { METRIC } from '@/core/quantity/format'
+import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { overviewOf } from '@/core/record/overview'
 import { yardLine, type YardLine } from '@/features/yard/yardLine'
 import { demoInstallation } from '@/testing/examples'
@@ -8,8 +8,12 @@ const fault = (error: unknown) => {
   throw error
 }
 
-function line(document: Installation, sealed: Installation | null): YardLine {
-  const { overview, isAsSealed, name } = overviewOf(document, { document: sealed, open: [] }, fault)
+function line(
+  document: Installation,
+  sealed: Installation | null,
+  { preference = METRIC, today }: { preference?: UnitPreference; today?: string } = {},
+): YardLine {
+  const { overview, isAsSealed, name } = overviewOf(document, { document: sealed, open: [] }, fault, today)
   const drawn = yardLine(
     {
       id: 'one',
@@ -19,7 +23,7 @@ function line(document: Installation, sealed: Installation | null): YardLine {
       isAsSealed,
       sealed: sealed && { number: 3, sealedAt: new Date('2026-11-19T10:00:00Z') },
     },
-    METRIC,
+    preference,
   )
   if ('wrong' in drawn) throw new Error(drawn.wrong)
   return drawn
@@ -56,3 +60,11 @@ test('what will not work needs someone, what can hurt says so in red', () => {
 
 test('one without a map says that its flow is not known', () =>
   expect(line({ ...room, calibration: { ...room.calibration, fans: [] } }, room).gives).toBe('not mapped'))
+
+test('what is over its day says since when, as its reader writes days', () => {
+  const calm = demoInstallation('creamery-condenser')
+  const late = { ...calm, upkeep: { ...calm.upkeep, nextVisitOn: '2026-11-01' } }
+  const said = (preference: UnitPreference) => line(late, calm, { preference, today: '2026-11-27' }).concern?.detail
+  expect(said(METRIC)).toContain('Next check, since 1 Nov 2026.')
+  expect(said({ ...METRIC, dates: { order: 'month', clock: '12', weekFrom: 'sun' } })).toContain('since Nov 1, 2026.')
+})

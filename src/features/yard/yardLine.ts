@@ -1,6 +1,7 @@
 import { judgementText } from '@/core/advise/words'
 import type { Cause } from '@/core/rules/kind'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
+import { dayText } from '@/core/rules/yearDay'
 import { sealStateText } from '@/core/record/sealState'
 import type { BadOverview, Concern, Overview } from '@/core/record/overview'
 import type { YardRow } from '@/db/queries/installationLine'
@@ -22,6 +23,11 @@ export type YardLine = {
 
 /** A row that cannot be shown as the others are: what is wrong with it. Its ways out are the same for all. */
 export type BadLine = { readonly id: string; readonly site: string; readonly name: string; readonly wrong: string }
+
+const lateText = ({ late }: Extract<Concern, { late: unknown }>, { dates }: UnitPreference) => ({
+  title: 'Overdue.',
+  detail: late.map(({ title, on }) => `${title}, since ${dayText(on, dates)}.`).join(' '),
+})
 
 /** A row of the yard in the units of who looks at it. */
 export function yardLine(
@@ -62,6 +68,7 @@ export function yardLine(
 }
 
 function concernText(concern: Concern, preference: UnitPreference): NonNullable<YardLine['concern']> {
-  const { title, detail } = 'says' in concern ? judgementText(concern, preference) : concern
+  const { title, detail } =
+    'says' in concern ? judgementText(concern, preference) : 'late' in concern ? lateText(concern, preference) : concern
   return { title, detail, grave: concern.grave }
 }

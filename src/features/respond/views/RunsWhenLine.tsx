@@ -10,6 +10,7 @@ import { weekClockText } from '@/core/rules/localClock'
 import { Choice } from '@/ui/Choice'
 import { DAY_OPTIONS } from '@/ui/DaysField'
 import { labelWidthPx } from '@/ui/labels/placeLabels'
+import { useDates } from '@/ui/preference'
 import { useWidth } from '@/ui/useWidth'
 
 const KINDS: readonly (readonly [DayKind, string])[] = [
@@ -23,6 +24,7 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
   const [day, setDay] = useState('1')
   const [kind, setKind] = useState<DayKind>(DAY_KINDS[0])
   const [width, ref] = useWidth<HTMLDivElement>(600)
+  const dates = useDates()
   if (!runs) return null
   const spells = spellsOf(runs, Number(day), kind)
   const whole = spells.at(-1)?.toMin ?? 1440
@@ -40,7 +42,7 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
         {spells.map(({ fromMin, toMin, clockMin, pct }) => (
           <Box
             key={fromMin}
-            title={`from ${clockText(clockMin)}: ${formatPct(pct)} %`}
+            title={`from ${clockText(clockMin, dates)}: ${formatPct(pct)} %`}
             sx={{ width: `${((toMin - fromMin) / whole) * 100}%`, position: 'relative', overflow: 'hidden' }}
           >
             <Box
@@ -53,13 +55,13 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
                 opacity: 0.35,
               }}
             />
-            {((toMin - fromMin) / whole) * width > labelWidthPx('00:00 100') && (
+            {((toMin - fromMin) / whole) * width > labelWidthPx(`${clockText(0, dates)} 100`) && (
               <Typography
                 variant="figure"
                 component="span"
                 sx={{ position: 'relative', fontSize: '0.75rem', px: 0.25, whiteSpace: 'nowrap' }}
               >
-                {clockText(clockMin)} {formatPct(pct)}
+                {clockText(clockMin, dates)} {formatPct(pct)}
               </Typography>
             )}
           </Box>
@@ -68,7 +70,7 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
       <Typography variant="body2">
         {runs.stillFromMin === null
           ? 'Some fan turns at every minute of the week.'
-          : `Longest time without air: ${formatTime(runs.longestStillS)}, from ${weekClockText(runs.stillFromMin * 60)}.`}
+          : `Longest time without air: ${formatTime(runs.longestStillS)}, from ${weekClockText(runs.stillFromMin * 60, dates)}.`}
       </Typography>
     </Box>
   )

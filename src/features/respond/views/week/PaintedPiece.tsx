@@ -5,16 +5,18 @@ import type { PointerEvent } from 'react'
 import { clamp } from '@/core/json/clamp'
 import type { Piece } from '@/core/look/weekStrips'
 import { clockText } from '@/core/quantity/clock'
+import type { DateStyle } from '@/core/quantity/dateStyle'
 import { formatPct } from '@/core/quantity/format'
 import { movedTo, stretched, type Times } from '@/core/response/paintWeek'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import type { Period } from '@/core/rules/week'
 import { DAY_MIN, share, STEP_MIN, type Hold } from '@/features/respond/views/week/weekShape'
+import { useDates } from '@/ui/preference'
 import { onKeySteps } from '@/ui/dragHandle'
 
 /** A piece narrower than this has no room for its figure, or for its times. */
 const FIGURE_PX = 34
-const TIMES_PX = 130
+const TIMES_PX = { '24': 130, '12': 170 } as const
 
 type PaintedPieceProps = {
   piece: Piece & { readonly period: Period }
@@ -27,15 +29,17 @@ type PaintedPieceProps = {
   onDone: () => void
 }
 
-const timesOf = ({ startMin, endMin }: Times): string => `${clockText(startMin)}–${clockText(endMin)}`
+const timesOf = ({ startMin, endMin }: Times, dates: DateStyle): string =>
+  `${clockText(startMin, dates)}–${clockText(endMin, dates)}`
 
 /** One painted piece: the darker the faster. Touched it is chosen, dragged it moves, its ends stretch it; keys do all of that. */
 export function PaintedPiece({ piece, width, isChosen, onTake, onChoose, onSet, onWipe, onDone }: PaintedPieceProps) {
   const { period, fromMin, toMin, ownDay } = piece
+  const dates = useDates()
   const isRunOn = fromMin !== period.startMin
   const isCutAtMidnight = toMin === DAY_MIN && period.endMin > 0 && period.endMin < DAY_MIN
   const room = ((toMin - fromMin) / DAY_MIN) * width
-  const name = `${DAY_NAMES[ownDay]} ${timesOf(period)}`
+  const name = `${DAY_NAMES[ownDay]} ${timesOf(period, dates)}`
   return (
     <>
       <Box
@@ -70,9 +74,9 @@ export function PaintedPiece({ piece, width, isChosen, onTake, onChoose, onSet, 
           '&:focus-visible': { outline: '2px solid', outlineColor: 'text.primary', outlineOffset: -3 },
         }}
       >
-        {room > TIMES_PX ? (
+        {room > TIMES_PX[dates.clock] ? (
           <span>
-            {timesOf(period)} <b>{formatPct(period.speedPct)}</b>
+            {timesOf(period, dates)} <b>{formatPct(period.speedPct)}</b>
           </span>
         ) : room > FIGURE_PX ? (
           <b>{formatPct(period.speedPct)}</b>
@@ -118,7 +122,7 @@ const Grip = ({ name, atMin, onTake, onStep, onDone }: GripProps) => (
     aria-valuemin={0}
     aria-valuemax={DAY_MIN}
     aria-valuenow={atMin}
-    aria-valuetext={clockText(atMin)}
+    aria-valuetext={clockText(atMin, useDates())}
     onPointerDown={onTake}
     onKeyDown={onKeySteps(onStep)}
     onBlur={onDone}

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { OtherSpans } from '@/core/look/weekStrips'
 import { clockText } from '@/core/quantity/clock'
-import { USUAL_DATES, weekInOrder } from '@/core/quantity/dateStyle'
+import { weekInOrder } from '@/core/quantity/dateStyle'
 import { paint, reshape, wipe } from '@/core/response/paintWeek'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import type { Period } from '@/core/rules/week'
@@ -22,7 +22,7 @@ import {
   type SetTimes,
 } from '@/features/respond/views/week/weekShape'
 import { PlacedLabels } from '@/ui/labels/PlacedLabels'
-import { usePreference } from '@/ui/preference'
+import { useDates } from '@/ui/preference'
 import { useWidth } from '@/ui/useWidth'
 
 type Props = {
@@ -42,7 +42,7 @@ type Props = {
  *  have it in your hands: its ends, its sentence below. */
 export function WeekStrips({ periods, speedPct, minutesPct, others, nowMin, onChange, onDone }: Props) {
   const [width, ref] = useWidth<HTMLDivElement>(600)
-  const { weekFrom } = usePreference().dates ?? USUAL_DATES
+  const { weekFrom } = useDates()
   const [held, setChosen] = useState<Chosen | null>(null)
   const chosen = held && periods[held.index]?.days.includes(held.day) ? held : null
   /** Gives a period of the week as it was other times; what it becomes may be joined with others of its kind, and is found again by what it is. */
@@ -110,6 +110,7 @@ export function WeekStrips({ periods, speedPct, minutesPct, others, nowMin, onCh
 
 /** The hours above the strips. */
 function Hours({ width }: { width: number }) {
+  const dates = useDates()
   return (
     <svg
       width={Math.max(1, width)}
@@ -120,7 +121,7 @@ function Hours({ width }: { width: number }) {
       <PlacedLabels
         area={{ x: -NAME_PX, y: 0, width: width + NAME_PX, height: 18 }}
         labels={[0, 24, 12, 6, 18, 3, 9, 15, 21].map((hour) => ({
-          text: clockText(hour * 60),
+          text: clockText(hour * 60, dates),
           x: (hour / 24) * width,
           y: 9,
           sides: hour === 24 ? ['left'] : ['above'],
