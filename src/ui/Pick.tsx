@@ -1,6 +1,9 @@
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 
+/** The choice that leaves nothing out. */
+export const ALL = ['', 'all'] as const
+
 type PickProps = {
   name: string
   label: string

@@ -1,10 +1,9 @@
 'use client'
 
-import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import { LOG_KINDS } from '@/core/formats/workspaceFile/format'
-import { Pick } from '@/ui/Pick'
+import { FilterForm } from '@/ui/FilterForm'
+import { ALL, Pick } from '@/ui/Pick'
 
 /** What of the log is shown; empty where nothing is asked. */
 export type Filter = {
@@ -31,26 +30,16 @@ const KIND_WORDS: Record<(typeof LOG_KINDS)[number], string> = {
   imported: 'brought in',
 }
 
-const ALL = ['', 'all'] as const
-
-/** Asks the server for a part of the log: the address says which, so that it can be kept and sent. */
+/** Which part of the log is shown. */
 export const LogFilter = ({ filter, writers, sites }: Props) => (
-  <Box
-    component="form"
-    role="search"
+  <FilterForm
     key={JSON.stringify(filter)}
-    sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', my: 1, displayPrint: 'none' }}
+    label="Search the log"
+    holds={filter.holds}
+    isOpenAtFirst={Object.entries(filter).some(([name, value]) => name !== 'holds' && name !== 'of' && value !== '')}
+    submit="Search"
   >
     <input type="hidden" name="of" value={filter.of} />
-    <TextField
-      name="holds"
-      type="search"
-      size="small"
-      label="Search the log"
-      defaultValue={filter.holds}
-      sx={{ flex: 1, minWidth: 200 }}
-      slotProps={{ htmlInput: { maxLength: 80 } }}
-    />
     <Pick
       name="kind"
       label="Kind"
@@ -75,8 +64,5 @@ export const LogFilter = ({ filter, writers, sites }: Props) => (
         slotProps={{ inputLabel: { shrink: true } }}
       />
     ))}
-    <Button type="submit" variant="outlined" sx={{ minHeight: 44 }}>
-      Search
-    </Button>
-  </Box>
+  </FilterForm>
 )

@@ -32,8 +32,10 @@ export function LogPage({ entries, isNewest, filter, ofName, photos, writers, si
       <Typography sx={{ color: 'text.secondary', mb: 1 }}>
         What was created, sealed, visited and noted, newest first. It can be added to, not changed.
       </Typography>
-      <Box sx={{ maxWidth: 860 }}>
+      <Box sx={{ maxWidth: 1100, mt: 1.5 }}>
         <LogFilter filter={filter} writers={writers} sites={sites} />
+      </Box>
+      <Box sx={{ maxWidth: 860 }}>
         <Typography variant="body2" sx={{ mb: 1, display: 'flex', gap: 2, flexWrap: 'wrap', displayPrint: 'none' }}>
           <a href={`/api/log?${new URLSearchParams(asked).toString()}`} download>
             As CSV, all that is asked for

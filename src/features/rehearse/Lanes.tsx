@@ -217,7 +217,7 @@ function WholeSpan({ trace, lane, preference, span, onSpan, cursor, onCursor }: 
   const least = Math.max(12, Math.round(3600 / trace.stepS))
   const text = (row: number) => momentText(trace.startsOn, row * trace.stepS, preference)
   return (
-    <Box sx={{ display: 'flex', mt: 0.5, borderTop: 1, borderColor: 'divider', pt: 0.5 }}>
+    <Box sx={{ display: 'flex', mt: 0.5, borderTop: 1, borderColor: 'divider', pt: 0.5, pb: 2 }}>
       <Box sx={{ width: GUTTER, flexShrink: 0, fontSize: 13.5, fontWeight: 700 }}>
         Whole span
         <Box sx={{ fontSize: 12, fontWeight: 400, color: 'text.secondary' }}>drag the ends</Box>
