@@ -32,10 +32,11 @@ export type JudgementText = { readonly title: string; readonly detail: string; r
 type Say = {
   /** A quantity in the reader's unit. */
   readonly q: (x: number, quantity: Quantity) => string
-  /** “with outdoor temperature at −10.0 °C and boost button on”; empty where nothing is different. */
-  /** A day of the year (MM-DD) in the reader’s order. */
+  /** A day of the year (MM-DD), in the reader’s order. */
   readonly day: (date: string) => string
+  /** Days and hours, by the reader’s clock. */
   readonly period: (period: WeekSpan) => string
+  /** “with outdoor temperature at −10.0 °C and boost button on”; empty where nothing is different. */
   readonly moment: (facts: readonly MomentFact[]) => string
 }
 
@@ -229,7 +230,7 @@ const WORDS = {
   }),
   'not-full-when-hot': (f: { share: number; with: readonly MomentFact[] }, { moment }) => ({
     title: 'Air is taken away while it is hot.',
-    detail: `At its hottest it gives ${formatPct(f.share * 100)} % of its full air ${moment(f.with)}. Heat comes first here.`,
+    detail: `At its hottest it gives ${formatPct(f.share * 100)} % of its full air${f.with.length === 0 ? '' : ` ${moment(f.with)}`}. Heat comes first here.`,
   }),
   'ceiling-below-heat': (f: { ceilingPct: number; movesLs: number; wantedLs: number; why: string }, { q }) => ({
     title: 'The ceiling is below what the heat needs.',
@@ -286,9 +287,9 @@ const WORDS = {
     detail: `At ${q(f.roomC, 'temperature')} inside and ${q(f.outdoorC, 'temperature')} outside it is open, and brings heat in. Bar it while it is as warm outside as where it opens.`,
     cure: `Not while outdoor is ${q(f.opensAtC, 'temperature')} or more`,
   }),
-  'purge-wetter': (f: { rule: string; outsideGKg: number; insideGKg: number }) => ({
+  'purge-wetter': (f: { rule: string; outsideGKg: number; insideGKg: number }, { q }) => ({
     title: `The ${f.rule} brings wetter air in.`,
-    detail: `The air coming in holds ${formatNumber(f.outsideGKg, 1)} g of water a kg, the room as wanted ${formatNumber(f.insideGKg, 1)}. More of it cannot dry the room; with drier air outside it could.`,
+    detail: `The air coming in holds ${q(f.outsideGKg, 'humidityRatio')} of water, the room as wanted ${q(f.insideGKg, 'humidityRatio')}. More of it cannot dry the room; with drier air outside it could.`,
   }),
   'ramp-too-narrow': (
     f: { rule: string; quantity: Quantity; span: number; steps: number; stepCount: number; off: number; least: number },

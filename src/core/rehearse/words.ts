@@ -197,9 +197,9 @@ type Side = {
 }
 
 const counted =
-  (what: string) =>
+  (one: string, when = '') =>
   ({ by, isLess }: Side) =>
-    `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} ${what}`
+    `${formatNumber(by, 0)} ${isLess ? 'fewer' : 'more'} ${one}${Math.round(by) === 1 ? '' : 's'}${when}`
 const warmer =
   (where: string) =>
   ({ by, isLess, preference }: Side) =>
@@ -216,9 +216,9 @@ const DIFFERENCES: Partial<Record<MeasureId, (side: Side) => string>> = {
   dampest: ({ by, isLess, preference }) =>
     `${formatQuantity(by, 'humidity', preference)} ${isLess ? 'drier' : 'damper'} at its dampest`,
   'night-sound': ({ by, isLess }) => `${formatNumber(by, 1)} dB ${isLess ? 'quieter' : 'louder'} at night`,
-  starts: counted('starts in its worst hour'),
-  changes: counted('speed changes in its worst hour'),
-  trips: counted('trips'),
+  starts: counted('start', ' in its worst hour'),
+  changes: counted('speed change', ' in its worst hour'),
+  trips: counted('trip'),
   energy: energy('for the fan'),
   heating: energy('heating'),
   'lowest-flow': ({ by, more, preference }) => `${formatQuantity(by, 'flow', preference)} ${more} at its lowest`,
