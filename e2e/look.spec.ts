@@ -12,7 +12,13 @@ const NARROW_DESK = 920
 const WIDTHS = { metric: [WIDE, 640, 390, 320], customary: [WIDE, 390] } as const
 type Units = keyof typeof WIDTHS
 
-type Looked = { readonly of: RegExp; readonly views: readonly string[]; readonly isLong: boolean }
+type Looked = {
+  readonly of: RegExp
+  readonly views: readonly string[]
+  readonly isLong: boolean
+  /** A file of readings that the demo has of it. */
+  readonly file?: string
+}
 
 /** Those whose names and figures are the longest, and that have views of their own, at every width and in both units; the others on a desk and on
  *  a phone. */
@@ -24,7 +30,12 @@ const INSTALLATIONS: readonly Looked[] = [
     isLong: true,
   },
   { of: /Creamery condenser/, views: ['probe, saturation and pressure'], isLong: true },
-  { of: /Archive flat/, views: ['outdoor temperature', 'week, and what runs when'], isLong: true },
+  {
+    of: /Archive flat/,
+    views: ['outdoor temperature', 'week, and what runs when'],
+    isLong: true,
+    file: 'archive-flat-28-oct.csv',
+  },
   ...[/Ticket-hall door/, /Inverter cupboard/, /Rowing-club/, /Kiln room/, /Bake-house oven flue/].map((of) => ({
     ...{ of, views: [], isLong: false },
   })),
@@ -98,7 +109,7 @@ for (const units of ['metric', 'customary'] as const) {
     expect(found).toEqual([])
   })
 
-  for (const { of, views, isLong } of INSTALLATIONS.filter((one) => units === 'metric' || one.isLong))
+  for (const { of, views, isLong, file } of INSTALLATIONS.filter((one) => units === 'metric' || one.isLong))
     test(`${of.source}, ${units}`, async ({ yard }) => {
       test.setTimeout(300_000)
       const found: string[] = []
@@ -118,6 +129,16 @@ for (const units of ['metric', 'customary'] as const) {
             await lookAt(yard, view)
             await look(`${id}, ${view}`)
           }
+        }
+        if (file !== undefined) {
+          await openStage(yard, of, 'readings')
+          await expect(yard.getByText(/lowest \d/).first()).toBeVisible()
+          await look('readings')
+          await openStage(yard, of, 'rehearse')
+          await yard.getByRole('combobox', { name: 'what to rehearse' }).click()
+          await yard.getByRole('option', { name: file }).click()
+          await expect(yard.getByText(/readings in/)).toBeVisible()
+          await look('readings replayed')
         }
         const path = await openStage(yard, of, 'hand-over')
         for (const paper of ['record', 'card']) {

@@ -10,14 +10,17 @@ type Props = {
   children: ReactNode
 }
 
+/** An answer that has less than this beside its question stands below it: in a side sheet, on a phone. */
+const ANSWER_PX = 220
+
 /** A question at the left, its answer at the right, a remark below: the line of a well-made form. */
 export function FormRow({ label, hint, id, children }: Props) {
   return (
     <Box
       id={id}
       sx={{
-        display: 'grid',
-        gridTemplateColumns: { xs: '1fr', sm: '190px 1fr' },
+        display: 'flex',
+        flexWrap: 'wrap',
         columnGap: 2,
         alignItems: 'baseline',
         borderBottom: '1px dotted',
@@ -25,10 +28,10 @@ export function FormRow({ label, hint, id, children }: Props) {
         py: 0.75,
       }}
     >
-      <Typography component="div" sx={{ color: 'text.secondary' }}>
+      <Typography component="div" sx={{ color: 'text.secondary', flex: { xs: '1 0 100%', sm: '0 0 190px' } }}>
         {label}
       </Typography>
-      <Box>
+      <Box sx={{ flex: `1 1 ${ANSWER_PX}px`, minWidth: 0 }}>
         <Typography component="div">{children}</Typography>
         {hint && (
           <Typography variant="body2" component="div" sx={{ color: 'text.secondary' }}>

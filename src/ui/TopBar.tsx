@@ -5,15 +5,18 @@ import ButtonBase from '@mui/material/ButtonBase'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
-import { useState, type ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { keepBarSlot } from '@/ui/barSlot'
 import { BAR_PX, PHONE, PLACES, PLACES_PX } from '@/ui/places'
 import { MONO } from '@/ui/theme'
+import { whenIdle } from '@/ui/whenIdle'
 
-// Fetched when it is first opened: a page that is only read does without it.
-const HelpHere = dynamic(() => import('@/ui/HelpHere').then((module) => module.HelpHere), { ssr: false })
-const FindOrDo = dynamic(() => import('@/ui/FindOrDo').then((module) => module.FindOrDo), { ssr: false })
+// Fetched once the page has nothing else to do, so that they open at once; a page does not wait for them.
+const fetchHelp = () => import('@/ui/HelpHere').then((module) => module.HelpHere)
+const fetchFind = () => import('@/ui/FindOrDo').then((module) => module.FindOrDo)
+const HelpHere = dynamic(fetchHelp, { ssr: false })
+const FindOrDo = dynamic(fetchFind, { ssr: false })
 
 type Props = {
   /** The menu of the person who works here. */
@@ -27,6 +30,7 @@ export function TopBar({ children }: Props) {
   const router = useRouter()
   const [isFinding, setFinding] = useState(false)
   const [isHelping, setHelping] = useState(false)
+  useEffect(() => whenIdle(() => void Promise.allSettled([fetchHelp(), fetchFind()])), [])
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true })
   useHotkeys(
     PLACES.map(({ key }) => `g>${key}`),

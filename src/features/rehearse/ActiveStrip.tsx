@@ -11,16 +11,17 @@ type Props = {
   replay: Decided
   response: Response
   clock: (atS: number) => string
-  /** Widths at its left, as the charts above it have them. */
+  /** Widths at its left and right, as the charts beside it have them. */
   gutter?: { readonly xs: number; readonly sm: number }
   scalePx?: number
+  rightPx?: number
 }
 
 /** Most pieces drawn: more would be narrower than a pixel. */
 const MOST_PIECES = 600
 
 /** Which rule was active when, over the same time as the charts below it. */
-export function ActiveStrip({ replay, response, clock, gutter = { xs: 6, sm: 6 }, scalePx = 44 }: Props) {
+export function ActiveStrip({ replay, response, clock, gutter = { xs: 6, sm: 6 }, scalePx = 44, rightPx = 20 }: Props) {
   const all = useMemo(() => spells(replay), [replay])
   const shares = useMemo(() => activeShares(all), [all])
   const [firstS, lastS] = [all[0]?.fromS ?? 0, all.at(-1)?.toS ?? 0]
@@ -50,7 +51,7 @@ export function ActiveStrip({ replay, response, clock, gutter = { xs: 6, sm: 6 }
           position: 'relative',
           height: 16,
           ml: `${scalePx}px`,
-          mr: '12px',
+          mr: `${rightPx}px`,
           overflow: 'hidden',
           bgcolor: 'divider',
         }}

@@ -119,6 +119,7 @@ const Under = memo(function Under({
         clock={(atS) => momentText(trace.startsOn, atS, preference)}
         gutter={GUTTER}
         scalePx={SCALE_PX}
+        rightPx={RIGHT_PX}
       />
       {shown.length > 0 && (
         <Box sx={{ display: 'flex', height: 22 }}>

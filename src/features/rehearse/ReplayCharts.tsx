@@ -16,7 +16,6 @@ import { inputCause } from '@/core/rules/sentence'
 import type { Replay } from '@/core/rehearse/replay'
 import type { Series } from '@/core/rehearse/series'
 import { ActiveStrip } from '@/features/rehearse/ActiveStrip'
-import { wholeHours } from '@/features/rehearse/timeAxis'
 import { thin } from '@/features/rehearse/thin'
 import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
@@ -25,6 +24,7 @@ import { causeVar } from '@/ui/cause'
 import { chartFont } from '@/ui/chart'
 import { wallDay, wallTime } from '@/ui/clock'
 import { usePreference } from '@/ui/preference'
+import { timeTicks } from '@/ui/wallText'
 import { usePart } from '@/ui/workingCopy/context'
 
 const MOST_POINTS = 700
@@ -53,6 +53,11 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
     const time = wallTime(wallMs, preference.dates)
     return days > 1.1 ? `${wallDay(wallMs, preference.dates)} ${time}` : time
   }
+  const hours = useMemo(() => {
+    const fromMs = startsAtMs ?? 0
+    const { ticks, text } = timeTicks(zone, fromMs, fromMs + (series.atS.at(-1) ?? 0) * 1000, preference.dates)
+    return { ticks: ticks.map((atMs) => (atMs - fromMs) / 1000), text: (atS: number) => text(fromMs + atS * 1000) }
+  }, [series, startsAtMs, zone, preference])
   const fanIds = fanIdsOf(response)
   const shown = response.inputs.flatMap((input) => {
     const values = series.values[series.inputs.indexOf(input.id)]
@@ -88,6 +93,7 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
           values={values}
           quantity={input.kind}
           clock={clock}
+          hours={hours}
           band={input.id === watched ? target : null}
         />
       ))}
@@ -102,6 +108,7 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
             values={values}
             quantity="speed"
             clock={clock}
+            hours={hours}
             band={null}
             isSpeed
           />
@@ -118,11 +125,12 @@ type StripProps = {
   values: Float64Array
   quantity: Quantity
   clock: (atS: number) => string
+  hours: ReturnType<typeof timeTicks>
   band: Target | null
   isSpeed?: boolean
 }
 
-function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = false }: StripProps) {
+function Strip({ name, colour, atS, values, quantity, clock, hours, band, isSpeed = false }: StripProps) {
   const preference = usePreference()
   const show = useCallback((x: number) => inPreferredUnit(x, quantity, preference), [quantity, preference])
   const rows = useMemo(
@@ -152,8 +160,8 @@ function Strip({ name, colour, atS, values, quantity, clock, band, isSpeed = fal
             dataKey="atS"
             type="number"
             domain={['dataMin', 'dataMax']}
-            ticks={wholeHours(0, atS.at(-1) ?? 0)}
-            tickFormatter={clock}
+            ticks={hours.ticks}
+            tickFormatter={hours.text}
             interval="equidistantPreserveStart"
             minTickGap={14}
             tick={chartFont}

@@ -15,7 +15,7 @@ const STEPS_MS = [
   ...[1, 2, 3, 6, 12, 24, 48, 96, 168, 336, 720, 1440, 2160, 4320, 8760].map((hours) => hours * HOUR),
 ]
 
-/** About seven ticks of a time axis, at times a clock would show, and their words: hours within a day, days beyond. */
+/** About seven ticks of a time axis, at times a clock would show, and their words: the day at its midnight, the hour else. */
 export function timeTicks(
   zone: string,
   fromMs: number,
@@ -30,9 +30,7 @@ export function timeTicks(
     ticks: Array.from({ length: count }, (_, index) => fromMs + first + index * stepMs),
     text: (atMs) => {
       const at = wall(atMs)
-      if (stepMs >= 24 * HOUR) return wallDay(at, dates)
-      const time = wallTime(at, dates)
-      return toMs - fromMs > 24 * HOUR ? `${wallDay(at, dates)} ${time}` : time
+      return at % (24 * HOUR) === 0 || stepMs >= 24 * HOUR ? wallDay(at, dates) : wallTime(at, dates)
     },
   }
 }
