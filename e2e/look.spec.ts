@@ -76,10 +76,12 @@ test('what is crossed, cut or outside is found, and named with its texts', async
     <p style="position:absolute;left:0;top:0">written below</p><p style="position:absolute;left:20px;top:4px">written above</p>
     <p style="position:absolute;top:90px;width:60px;overflow:hidden;white-space:nowrap">cut short by its box</p>
     <p style="position:absolute;top:140px;left:${WIDE - 20}px;white-space:nowrap">past the edge</p>
-    <svg style="position:absolute;top:200px" width="200" height="30"><text x="0" y="20">limit 30</text><text x="30" y="20">target</text></svg></main>`)
+    <svg style="position:absolute;top:200px" width="200" height="30"><text x="0" y="20">limit 30</text><text x="30" y="20">target</text>
+      <text x="120" y="20">floor</text><circle cx="135" cy="16" r="9" /></svg></main>`)
   expect((await crossedOn(page)).map((words) => words.replace(/by \d+ px|is \d+ px/, '…'))).toEqual([
     'cut …: “cut short by its box”',
     'outside the screen: “past the edge”',
+    'under a handle: “floor”',
     'crossed: “written below” and “written above”',
     'crossed: “limit 30” and “target”',
     expect.stringContaining('wider than the screen'),

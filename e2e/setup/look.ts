@@ -16,6 +16,7 @@ const findCrossed = (): string[] => {
   const found = new Set<string>()
   const lying: Lying[] = []
   const layers: Element[] = []
+  const LEAST_RING_PX = 14
   const short = (text: string) => (text.length > 50 ? `${text.slice(0, 50)}…` : text)
   const wide = document.documentElement.clientWidth
 
@@ -92,6 +93,18 @@ const findCrossed = (): string[] => {
     const isText = ['text', 'search', 'email', 'url', 'tel', 'password'].includes(field.type)
     if (isText && field.checkVisibility() && !isForEarsOnly(field) && field.scrollWidth > field.clientWidth + 1)
       found.add(`cut in its field: “${short(field.value || field.placeholder)}”`)
+  }
+
+  // Handles lie over what is written: a ring that a finger takes, not the mark of a reading.
+  for (const ring of document.querySelectorAll('circle')) {
+    const { left, top, width, height } = ring.getBoundingClientRect()
+    if (width < LEAST_RING_PX || !ring.checkVisibility({ visibilityProperty: true })) continue
+    const ringLayer = layerOf(ring)
+    for (const { text, x, y, width: long, height: high, layer } of lying) {
+      const across = Math.min(left + width * 0.85, x + long) - Math.max(left + width * 0.15, x)
+      const down = Math.min(top + height * 0.85, y + high) - Math.max(top + height * 0.15, y)
+      if (layer === ringLayer && across > 1 && down > 1.5) found.add(`under a handle: “${short(text)}”`)
+    }
   }
 
   for (const [index, one] of lying.entries())

@@ -3,10 +3,14 @@ import type { ReactNode } from 'react'
 import { THUMB_ROW } from '@/ui/DisplayStyle'
 import { PLACES_PX } from '@/ui/places'
 
-/** The main action at the bottom of a phone, where the thumb is, above the places; nothing on a desk. */
+/** A phone on its side, or a page at twice its size: what stays in place would leave no room for the rest. */
+const LOW = '@media (max-height: 500px)'
+
+/** The main action at the bottom of a phone, where the thumb is, above the places; on a low screen it goes with the page. Nothing on a
+ *  desk. */
 export const PhoneBar = ({ children }: { children: ReactNode }) => (
   <>
-    <Box sx={{ display: { xs: 'block', md: 'none' }, height: 80 }} />
+    <Box sx={{ display: { xs: 'block', md: 'none' }, height: 80, [LOW]: { display: 'none' } }} />
     <Box
       {...{ [THUMB_ROW]: '' }}
       sx={{
@@ -20,6 +24,7 @@ export const PhoneBar = ({ children }: { children: ReactNode }) => (
         borderColor: 'divider',
         zIndex: 10,
         '& .MuiButton-root': { minHeight: 56, fontSize: '1rem' },
+        [LOW]: { position: 'static', px: 0 },
       }}
     >
       {children}

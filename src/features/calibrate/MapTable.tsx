@@ -4,6 +4,7 @@ import Checkbox from '@mui/material/Checkbox'
 import TableCell from '@mui/material/TableCell'
 import Typography from '@mui/material/Typography'
 import { signalAt } from '@/core/physics/signal'
+import { signalText } from '@/core/physics/signalText'
 import { readingFlowLs } from '@/core/calibration/flowMap'
 import type { FanCalibration, MapReading } from '@/core/calibration/schema'
 import type { DerivedFan } from '@/core/derive/derive'
@@ -125,9 +126,7 @@ function ReadingRow({ reading, index, calibration, derived, onChange }: RowProps
           }
         />
       </TableCell>
-      <TableCell>
-        {formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)} {signal.unit}
-      </TableCell>
+      <TableCell>{signalText(signal)}</TableCell>
       <TableCell>{field(RPM)}</TableCell>
       <TableCell>{field(VELOCITY)}</TableCell>
       <TableCell>{field(FLOW)}</TableCell>

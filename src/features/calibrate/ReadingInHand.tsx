@@ -5,13 +5,14 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
 import { signalAt } from '@/core/physics/signal'
+import { signalText } from '@/core/physics/signalText'
 import { emptyReading } from '@/core/calibration/empty'
 import { sizedReadings } from '@/core/calibration/flowMap'
 import { NEXT_READING_WHY, nextReading } from '@/core/calibration/nextReading'
 import type { Calibration, FanCalibration, MapReading } from '@/core/calibration/schema'
 import type { DerivedFan } from '@/core/derive/derive'
 import { airState, pressureAt } from '@/core/physics/moistAir'
-import { formatNumber, formatPct } from '@/core/quantity/format'
+import { formatPct } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { Choice } from '@/ui/Choice'
 import { QuantityField } from '@/ui/QuantityField'
@@ -134,8 +135,7 @@ function InHand({ reading, index, derived, onChange, onSaved }: InHandProps) {
             onChange('setting', (held) => void (held.map[index]!.settingPct = pct), `${reading.id}-set`)
           }
         />{' '}
-        (<b>{formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)}</b> {signal.unit} at its terminals), wait until
-        its speed is steady, and type what you read:
+        (<b>{signalText(signal)}</b> at its terminals), wait until its speed is steady, and type what you read:
       </Typography>
       <Stopwatch key={reading.id} steadyS={STEADY_S} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, auto) 1fr' }, gap: 1.5, my: 1 }}>

@@ -9,7 +9,8 @@ import { bracketOf, dropTrial, foundPct, keepTry, nextTry, trialsOf } from '@/co
 import type { FanCalibration, Try } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
 import { signalAt } from '@/core/physics/signal'
-import { formatNumber, formatPct } from '@/core/quantity/format'
+import { signalText } from '@/core/physics/signalText'
+import { formatPct } from '@/core/quantity/format'
 import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { QuantityField } from '@/ui/QuantityField'
 import { useEnter } from '@/ui/useEnter'
@@ -100,7 +101,7 @@ function Trial({ calibration, fan, onChange, of, title, turned, stood, how, last
     <Box component="section" aria-label={title}>
       <Typography variant="h2">{title}</Typography>
       <Typography variant="body2">
-        {how} Now <b>{formatNumber(signal.value, signal.unit === 'V' ? 2 : 0)}</b> {signal.unit}.
+        {how} Now <b>{signalText(signal)}</b>.
       </Typography>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap', my: 1 }}>
         <Button

@@ -27,7 +27,7 @@ export function FrameHeader({ siteName, lastSeal }: Props) {
     <Box
       component="section"
       aria-label="Installation"
-      sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: { md: 1 } }}
+      sx={{ bgcolor: 'ground.sheet', borderBottom: 1, borderColor: 'divider', px: 2, pt: { md: 0.75 } }}
     >
       <HeaderRow
         name={document.name}
@@ -72,6 +72,8 @@ const HeaderRow = memo(function HeaderRow(props: RowProps) {
         display: 'flex',
         alignItems: 'center',
         columnGap: { xs: 0, md: 1.5 },
+        // The pointer of the rail comes up to here.
+        mb: { md: 0.5 },
         [PHONE]: {
           position: 'absolute',
           top: 0,

@@ -11,7 +11,8 @@ import { fanName, measuredOf, type ProveContext } from '@/core/prove/context'
 import { expectStep, type SpeedExpectation } from '@/core/prove/expect'
 import { fanSignal } from '@/core/kit/fanSignal'
 import { signalAt } from '@/core/physics/signal'
-import { formatNumber, formatPct } from '@/core/quantity/format'
+import { signalText } from '@/core/physics/signalText'
+import { formatPct } from '@/core/quantity/format'
 import { inputCause } from '@/core/rules/sentence'
 import { BigField } from '@/features/prove/BigField'
 import { CheckCurve } from '@/features/prove/CheckCurve'
@@ -134,9 +135,7 @@ function Expected({ context, expected }: { context: ProveContext; expected: Spee
         {isWide
           ? `${formatPct(lowPct)} to ${formatPct(highPct)}: too wide to tell alone`
           : `${formatPct(lowPct)} to ${formatPct(highPct)}`}
-        {shown && shown.kind !== 'relay'
-          ? ` · ${formatNumber(shown.value, shown.unit === 'V' ? 2 : 0)}\u00a0${shown.unit}`
-          : ''}
+        {shown && shown.kind !== 'relay' ? ` · ${signalText(shown).replace(' ', '\u00a0')}` : ''}
       </Typography>
     </Box>
   )

@@ -204,15 +204,16 @@ function Written({ scale: { plot, toX, toY }, marks, curves, handles, now }: Wri
       : []),
     ...marks.labels,
   ]
+  const rings = handles.map(({ x, pct }) => ({ x: toX(x) - 11, y: toY(pct) - 11, width: 22, height: 22 }))
   const keepOff = [
     ...marks.lines,
     ...(isNow ? [{ x: toX(now.x) - 1, y: plot.y, width: 2, height: plot.height }] : []),
-    ...handles.map(({ x, pct }) => ({ x: toX(x) - 11, y: toY(pct) - 11, width: 22, height: 22 })),
+    ...rings,
     ...curves.flat().map(({ x, pct }) => ({ x: toX(x) - 3, y: toY(pct) - 3, width: 6, height: 6 })),
   ]
   return (
     <>
-      <PlacedLabels labels={marks.above} area={laneAbove(plot)} />
+      <PlacedLabels labels={marks.above} area={laneAbove(plot)} keepOff={rings} />
       <PlacedLabels labels={labels} area={plot} keepOff={keepOff} />
     </>
   )
