@@ -18,7 +18,7 @@ const config: NextConfig = {
   // Types are checked by ./gale test; checking them again would double the time of a first start.
   typescript: { ignoreBuildErrors: true },
   // As the place is called; its address is older.
-  redirects: async () => [{ source: '/calculations', destination: '/sums', permanent: false }],
+  redirects: () => Promise.resolve([{ source: '/calculations', destination: '/sums', permanent: false }]),
   allowedDevOrigins: ['127.0.0.1', 'localhost'],
 }
 

@@ -1,6 +1,6 @@
 import { Document, Image, Page, Path, Svg, Text, View } from '@react-pdf/renderer'
 import type { UnitPreference } from '@/core/quantity/format'
-import { instantText } from '@/core/quantity/instant'
+import { instantText } from '@/core/rules/instant'
 import { fullRecord, type FullRecord, type RecordMap } from '@/core/record/fullRecord'
 import type { Sealed } from '@/core/record/sealed'
 import { openText, type OpenItem } from '@/core/record/stillOpen'

@@ -1,5 +1,5 @@
 import { clockText } from '@/core/quantity/clock'
-import { instantText } from '@/core/quantity/instant'
+import { instantText } from '@/core/rules/instant'
 
 const MONTH_FIRST = { order: 'month', clock: '12', weekFrom: 'sun' } as const
 
