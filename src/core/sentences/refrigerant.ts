@@ -37,7 +37,7 @@ export const refrigerant: BehaviourKind<Refrigerant> = {
       return at === null
         ? []
         : [
-            `${formatQuantity(pa, 'pressure', preference)} is ${formatQuantity(at, 'temperature', preference)} saturated`,
+            `${formatQuantity(pa / PA_IN_KPA, 'gaugePressure', preference)} is ${formatQuantity(at, 'temperature', preference)} saturated`,
           ]
     })
     return [
