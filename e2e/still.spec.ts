@@ -16,6 +16,9 @@ const watchMoves = (page: Page) =>
         window.moved.push({ value, what: (sources[0]?.node?.textContent ?? '').slice(0, 40) })
     }).observe({ type: 'layout-shift', buffered: true })`)
 
+/** They are fetched with the first page; what they move there is none of this. */
+const fontsAreHere = (page: Page) => page.evaluate(() => document.fonts.ready.then(() => undefined))
+
 /** What has moved on this page once nothing is fetched any more, where it is too much. */
 async function movedOn(page: Page, name: string): Promise<string[]> {
   await page.waitForLoadState('networkidle')
@@ -30,6 +33,8 @@ for (const [screen, size] of Object.entries({
 }))
   test(`nothing moves as a page comes alive, on ${screen}`, async ({ yard }) => {
     await yard.setViewportSize(size)
+    await yard.goto('/yard')
+    await fontsAreHere(yard)
     await watchMoves(yard)
     const moved: string[] = []
     for (const path of ['/yard', '/controllers', '/sums', '/log', '/account', '/people']) {
@@ -55,6 +60,7 @@ test('a yard that was scrolled before it came alive stays where it is', async ({
   await yard.goto('/yard', { waitUntil: 'commit' })
   const outage = yard.getByRole('region', { name: 'Wherry Lane Yard' }).getByRole('link', { name: 'After an outage' })
   await outage.scrollIntoViewIfNeeded()
+  await fontsAreHere(yard)
   const before = { at: await outage.boundingBox(), scrolledPx: await yard.evaluate(() => window.scrollY) }
   expect(before.scrolledPx).toBeGreaterThan(0)
   comeAlive()
