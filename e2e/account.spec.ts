@@ -168,6 +168,7 @@ test('how a screen is to be is kept with the person', async ({ page, browser, ba
   for (const [what, option] of [
     ['size of text', 'larger still'],
     ['hand on a phone', 'the left'],
+    ['what stands before decimals', 'a comma: 18,5'],
   ] as const) {
     await screen.getByRole('combobox', { name: what }).click()
     await page.getByRole('option', { name: option }).click()
@@ -179,5 +180,12 @@ test('how a screen is to be is kept with the person', async ({ page, browser, ba
   await expect
     .poll(() => elsewhere.evaluate(() => parseFloat(getComputedStyle(document.documentElement).fontSize)))
     .toBeCloseTo(usualPx * 1.3, 1)
+
+  await elsewhere.goto('/sums?sum=cold-surface')
+  const air = elsewhere.getByRole('textbox', { name: /^Air temperature/ })
+  await expect(air).toHaveValue('20,0')
+  await air.fill('21,5')
+  await expect(elsewhere.getByRole('main')).toContainText(/dew point\s*\d+,\d °C/)
+  expect(await elsewhere.getByRole('main').innerText()).not.toMatch(/\d\.\d/)
   await elsewhere.close()
 })

@@ -166,9 +166,15 @@ const decoded = (html: string): string =>
     .replace(/&#x27;/g, "'")
     .replace(/&quot;/g, '"')
 
-const OTHERWISE: UnitPreference = { ...CUSTOMARY, dates: { order: 'month', clock: '12', weekFrom: 'sun' } }
+const OTHERWISE: UnitPreference = {
+  ...CUSTOMARY,
+  dates: { order: 'month', clock: '12', weekFrom: 'sun' },
+  decimalMark: ',',
+}
 const DAY_FIRST = /\b\d{1,2} (?:Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)\b/gu
 const OF_24_HOURS = /\b(?:[01]?\d|2[0-4]):[0-5]\d\b(?! [AP]M)/gu
+// Tables of a standard are cited by their numbers.
+const POINT = /(?<![\d.:]|tables? |tables 1\.1 to )\b\d+\.\d+(?![\d.])/gu
 /** Minutes and seconds that run, no time of day. */
 const STOPWATCH = /Start (?:the stopwatch|settling)\W*[\d:]+(?: \/ [\d:]+)?/gu
 /** What a panel is given, as it shows it. */
@@ -179,9 +185,9 @@ test.each([
   ...DEMOS.map((name) => [name, demoInstallation(name)] as const),
   ...DUTIES.map((duty) => [`a new ${duty} installation`, newInstallation('New', duty)] as const),
 ])(
-  'every page of %s in other units shows no metric figure, no date the other way round, no clock of 24 hours',
+  'every page of %s in other units shows no metric figure, no date the other way round, no clock of 24 hours, no point before decimals',
   (_name, document) => {
-    const others = [METRIC_FIGURE, DAY_FIRST, OF_24_HOURS]
+    const others = [METRIC_FIGURE, DAY_FIRST, OF_24_HOURS, POINT]
     const own = textsIn(document).filter((text) => others.some((other) => text.search(other) >= 0))
     const left = pagesOf(document, OTHERWISE).flatMap(([page, html]) => {
       let text = decoded(html).replace(STOPWATCH, '').replace(ON_A_PANEL, '')

@@ -33,10 +33,12 @@ export function CardPdf({ sealed }: { sealed: Sealed }) {
             <Text style={styles.bold}>{card.state}</Text>
           </Framed>
         </View>
-        <Rail startPct={card.startPct} speeds={card.speeds} width={inner} />
+        <Rail startPct={card.startPct} speeds={card.speeds} width={inner} preference={sealed.preference} />
         <View style={{ flexDirection: 'row', gap: 14, marginTop: 4 }}>
           <View style={{ width: inner * 0.5 }}>
-            {card.curve && <CurveChart curve={card.curve} width={inner * 0.5} height={120} />}
+            {card.curve && (
+              <CurveChart curve={card.curve} width={inner * 0.5} height={120} preference={sealed.preference} />
+            )}
             {!card.curve && card.sentences.slice(0, 6).map((text) => <Text key={text}>{plain(text)}</Text>)}
           </View>
           <View style={{ flex: 1 }}>

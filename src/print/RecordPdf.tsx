@@ -62,9 +62,16 @@ function State({ sealed, state, open }: { sealed: Sealed; state: string; open: r
   )
 }
 
-const MapChart = ({ map: { fan, unit, curve, read, against } }: { map: RecordMap }) => (
+const MapChart = ({
+  map: { fan, unit, curve, read, against },
+  preference,
+}: {
+  map: RecordMap
+  preference: UnitPreference
+}) => (
   <View style={{ width: INNER / 2 - 6 }}>
     <Chart
+      preference={preference}
       width={INNER / 2 - 6}
       height={140}
       x={{ from: 0, to: 100, label: `${fan} setting, %` }}
@@ -121,7 +128,7 @@ export function RecordPdf({ sealed }: { sealed: Sealed }) {
           {card.person && ` · ${card.person}`}
         </Text>
         <State sealed={sealed} state={card.state} open={open} />
-        <Rail startPct={card.startPct} speeds={card.speeds} width={INNER} />
+        <Rail startPct={card.startPct} speeds={card.speeds} width={INNER} preference={sealed.preference} />
         {settings.length > 0 && <Heading>In force, and how to enter it from the maker’s default</Heading>}
         {settings.length > 0 && (
           <Table
@@ -136,9 +143,11 @@ export function RecordPdf({ sealed }: { sealed: Sealed }) {
           </Fact>
         ))}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12, marginTop: 8 }}>
-          {card.curve && <CurveChart curve={card.curve} width={INNER / 2 - 6} height={140} />}
+          {card.curve && (
+            <CurveChart curve={card.curve} width={INNER / 2 - 6} height={140} preference={sealed.preference} />
+          )}
           {maps.map((map) => (
-            <MapChart key={map.fan} map={map} />
+            <MapChart key={map.fan} map={map} preference={sealed.preference} />
           ))}
         </View>
         <Heading>What it does</Heading>

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react'
 import type { CardCurve, CardSpeed } from '@/core/record/boxCard'
 import type { WeekStrips } from '@/core/record/weekStrips'
 import { ticksWithin } from '@/core/quantity/evenTicks'
-import { formatPct, formatTick } from '@/core/quantity/format'
+import { formatPct, formatTick, type UnitPreference } from '@/core/quantity/format'
 import { FIGURES, TEXT } from '@/print/fonts'
 import { qrPath } from '@/print/qrPath'
 
@@ -113,10 +113,12 @@ export function Rail({
   startPct,
   speeds,
   width,
+  preference,
 }: {
   startPct: number | null
   speeds: readonly CardSpeed[]
   width: number
+  preference: UnitPreference
 }) {
   const at = (pct: number) => (pct / 100) * width
   const [lowest, highest] = [speeds[0]!.pct, speeds.at(-1)!.pct]
@@ -134,10 +136,11 @@ export function Rail({
         ))}
       </Svg>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
-        {startPct !== null && <Text style={styles.soft}>will not turn under {formatPct(startPct)} %</Text>}
+        {startPct !== null && <Text style={styles.soft}>will not turn under {formatPct(startPct, preference)} %</Text>}
         {speeds.map(({ name, pct, shows }) => (
           <Text key={name}>
-            {name} <Text style={styles.bold}>{formatPct(pct)} %</Text> <Text style={styles.figure}>{shows}</Text>
+            {name} <Text style={styles.bold}>{formatPct(pct, preference)} %</Text>{' '}
+            <Text style={styles.figure}>{shows}</Text>
           </Text>
         ))}
       </View>
@@ -220,6 +223,7 @@ export function Chart({
   y,
   lines,
   marks = [],
+  preference,
 }: {
   width: number
   height: number
@@ -227,6 +231,7 @@ export function Chart({
   y: { readonly from: number; readonly to: number; readonly label: string }
   lines: readonly { readonly points: readonly Point[]; readonly dashed?: boolean }[]
   marks?: readonly { readonly at: Point; readonly text?: string }[]
+  preference: UnitPreference
 }) {
   const [left, bottom, top] = [30, 22, 16]
   const atX = (value: number) => left + ((value - x.from) / (x.to - x.from)) * (width - left - 8)
@@ -243,12 +248,12 @@ export function Chart({
       ))}
       {yTicks.map((tick) => (
         <Text key={`t${tick}`} x={left - 4} y={atY(tick) + 2.5} style={small} textAnchor="end">
-          {formatTick(tick)}
+          {formatTick(tick, preference)}
         </Text>
       ))}
       {xTicks.map((tick) => (
         <Text key={tick} x={atX(tick)} y={height - bottom + 9} style={small} textAnchor="middle">
-          {formatTick(tick)}
+          {formatTick(tick, preference)}
         </Text>
       ))}
       <Text x={width - 8} y={height - 3} style={name} textAnchor="end">
@@ -287,16 +292,30 @@ export function Chart({
 }
 
 /** The curve of a card: percent against what it answers to. */
-export function CurveChart({ curve, width, height }: { curve: CardCurve; width: number; height: number }) {
+export function CurveChart({
+  curve,
+  width,
+  height,
+  preference,
+}: {
+  curve: CardCurve
+  width: number
+  height: number
+  preference: UnitPreference
+}) {
   const { points, down, corners, input, unit, fan } = curve
   return (
     <Chart
+      preference={preference}
       width={width}
       height={height}
       x={{ from: points[0]![0], to: points.at(-1)![0], label: `${input}, ${unit}` }}
       y={{ from: 0, to: 100, label: `${fan}, %` }}
       lines={[{ points }, ...(down ? [{ points: down, dashed: true }] : [])]}
-      marks={corners.map((at) => ({ at, text: `${formatTick(Number(at[0].toFixed(1)))}: ${formatPct(at[1])} %` }))}
+      marks={corners.map((at) => ({
+        at,
+        text: `${formatTick(Number(at[0].toFixed(1)), preference)}: ${formatPct(at[1], preference)} %`,
+      }))}
     />
   )
 }

@@ -6,7 +6,7 @@ import { twoFactor } from 'better-auth/plugins'
 import { passkey } from '@better-auth/passkey'
 import { eq } from 'drizzle-orm'
 import { startingDates } from '@/core/quantity/dateStyle'
-import { startingUnits } from '@/core/quantity/format'
+import { startingDecimalMark, startingUnits } from '@/core/quantity/format'
 import { database } from '@/db/client'
 import { addAudit } from '@/db/queries/audit'
 import { addMember, listMembers, listMemberships } from '@/db/queries/member'
@@ -137,7 +137,7 @@ function startingColumns(languages: string) {
     temperatureUnit: temperature,
     flowUnit: flow,
     units: JSON.stringify(units),
-    display: JSON.stringify({ dates: startingDates(languages) }),
+    display: JSON.stringify({ dates: startingDates(languages), decimalMark: startingDecimalMark(languages) }),
   }
 }
 

@@ -285,7 +285,8 @@ const QUERIES: Record<string, Walk[string] | null> = {
   workspaceName: async (who) => (await workspaces.workspaceName(who)).includes('Tam'),
   renameWorkspace: (who) => workspaces.renameWorkspace(who, 'Theirs now'),
   savePreference: (who) => workspaces.savePreference(who, { temperatureUnit: 'F', flowUnit: 'cfm', units: {} }),
-  saveDisplay: (who) => workspaces.saveDisplay(who, { textSize: 'large', hand: 'left', dates: USUAL_DATES }),
+  saveDisplay: (who) =>
+    workspaces.saveDisplay(who, { textSize: 'large', hand: 'left', decimalMark: ',', dates: USUAL_DATES }),
   createWorkspace: null,
   countPeople: null,
   localRulesOf: async (who) => (await workspaces.localRulesOf(who)).filter(({ id: rule }) => rule === RULE.id),

@@ -46,6 +46,7 @@ export const signed = cache(async (): Promise<Signed | null> => {
       flow: FLOW_CHOICES.find((unit) => unit === flowUnit) ?? 'l/s',
       units: knownUnits(jsonIn(units)),
       dates: shown.dates,
+      decimalMark: shown.decimalMark,
     },
     display: shown,
     email,

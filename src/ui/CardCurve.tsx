@@ -7,6 +7,7 @@ import type { CardCurve as Curve } from '@/core/record/boxCard'
 import { chartFont } from '@/ui/chart'
 import { ChartFrame } from '@/ui/ChartFrame'
 import { AxisLabels } from '@/ui/labels/PlacedLabels'
+import { usePreference } from '@/ui/preference'
 
 type Props = {
   curve: Curve
@@ -24,6 +25,7 @@ const CORNER_SIDES = ['below right', 'above left', 'below left', 'above right', 
 
 /** The speed against what it answers to, as a card shows it. */
 export function CardCurve({ curve, other, height, withCorners = false }: Props) {
+  const preference = usePreference()
   const [from, to] = [curve.points[0]![0], curve.points.at(-1)![0]]
   return (
     <>
@@ -35,7 +37,7 @@ export function CardCurve({ curve, other, height, withCorners = false }: Props) 
             type="number"
             domain={[from, to]}
             ticks={ticksWithin(from, to, 5)}
-            tickFormatter={formatTick}
+            tickFormatter={(x: number) => formatTick(x, preference)}
             tick={chartFont}
             allowDuplicatedCategory={false}
           />
@@ -82,7 +84,7 @@ export function CardCurve({ curve, other, height, withCorners = false }: Props) 
           {withCorners && (
             <AxisLabels
               labels={curve.corners.map(([x, pct]) => ({
-                text: `${formatTick(Number(x.toFixed(1)))}: ${formatPct(pct)} %`,
+                text: `${formatTick(Number(x.toFixed(1)), preference)}: ${formatPct(pct, preference)} %`,
                 x,
                 y: pct,
                 sides: CORNER_SIDES,

@@ -53,9 +53,12 @@ function shownUnit(quantity: Quantity, value: number | null, preferred: Unit): U
 /** A value as it stands in the field, in the unit that is shown. */
 function figureOf(value: number | null, quantity: Quantity, unit: Unit, preference: UnitPreference): string {
   if (value === null) return ''
-  if (quantity === 'time') return String(Number(fromBase(unit, value).toFixed(2)))
-  if (quantity === 'count') return String(Number(value.toFixed(3)))
-  return quantity === 'speed' || quantity === 'ratio' ? formatPct(value) : formatFigure(value, quantity, preference)
+  const plain = (x: number) => String(x).replace('.', preference.decimalMark ?? '.')
+  if (quantity === 'time') return plain(Number(fromBase(unit, value).toFixed(2)))
+  if (quantity === 'count') return plain(Number(value.toFixed(3)))
+  return quantity === 'speed' || quantity === 'ratio'
+    ? formatPct(value, preference)
+    : formatFigure(value, quantity, preference)
 }
 
 /** What is typed and turned in a field, and what becomes of it. */
@@ -69,7 +72,8 @@ function useEntry({ quantity, value, onChange, onClear, onDone, step, limits }: 
   const shown = entry && (entry.isTyping || entry.value === value) ? entry : null
   const problem = shown?.problem ?? null
   // A bare number that instruments show in several units is said with the others, until it is turned or left as it is.
-  const bare = shown && problem === null ? bareMeanings(shown.text, quantity, unit.symbol) : null
+  const bare =
+    shown && problem === null ? bareMeanings(shown.text, quantity, unit.symbol, preference.decimalMark) : null
 
   return {
     unit,
@@ -79,7 +83,10 @@ function useEntry({ quantity, value, onChange, onClear, onDone, step, limits }: 
     mayBeNegative: min < 0,
     drop: () => setEntry(null),
     type: (next: string): void => {
-      const parsed = next.trim() === '' ? null : parseQuantity(next, quantity, { typedUnit: unit.symbol, limits })
+      const parsed =
+        next.trim() === ''
+          ? null
+          : parseQuantity(next, quantity, { typedUnit: unit.symbol, limits, decimalMark: preference.decimalMark })
       if (parsed?.ok) {
         setEntry({ text: next, problem: null, isTyping: true, value: parsed.value })
         if (parsed.value !== value) onChange(parsed.value)

@@ -1,8 +1,11 @@
 /** @jest-environment jsdom */
 import '@testing-library/jest-dom'
-import { fireEvent, render, screen, within } from '@testing-library/react'
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react'
 import { SnackbarProvider } from 'notistack'
+import { METRIC } from '@/core/quantity/format'
 import { ChartTools } from '@/ui/ChartTools'
+import { FigureTable } from '@/ui/FigureTable'
+import { PreferenceProvider } from '@/ui/preference'
 
 const drawn: HTMLElement[] = []
 let picture: Blob | null = new Blob(['a picture'])
@@ -65,6 +68,29 @@ test('where the clipboard is shut it is saved', async () => {
   fireEvent.click(screen.getByRole('button', { name: 'Flow: copy as picture' }))
   await screen.findByText('Saved as a picture.')
   expect(saved).toEqual(['Flow.png'])
+})
+
+test.each([
+  ['.', 'setting,flow\n40,"66,5"\n'],
+  [',', 'setting;flow\n40;66,5\n'],
+] as const)('its figures as CSV, for those who write %s before decimals', async (decimalMark, text) => {
+  const saved: Blob[] = []
+  jest.spyOn(URL, 'createObjectURL').mockImplementation((blob) => {
+    saved.push(blob as Blob)
+    return 'blob:one'
+  })
+  jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined)
+  render(
+    <PreferenceProvider value={{ ...METRIC, decimalMark }}>
+      <FigureTable label="Flow" head={['setting', 'flow']} rows={[['40', '66,5']]} />
+    </PreferenceProvider>,
+  )
+  fireEvent.click(screen.getByRole('button', { name: 'Save as CSV' }))
+  await waitFor(() => expect(saved).toHaveLength(1))
+  const reader = new FileReader()
+  const read = new Promise((resolve) => (reader.onload = () => resolve(reader.result)))
+  reader.readAsText(saved[0]!)
+  expect(await read).toBe(text)
 })
 
 test('a browser that cannot draw says so', async () => {

@@ -1,14 +1,7 @@
 import { keptText, type Requirement } from '@/core/brief/requirement'
 import { FLOOR_REASON_NAMES } from '@/core/calibration/floorReasons'
 import { driveText, type DriveProblem } from '@/core/kit/rankModels'
-import {
-  formatNumber,
-  formatPct,
-  formatQuantity,
-  formatTime,
-  METRIC,
-  type UnitPreference,
-} from '@/core/quantity/format'
+import { figuresFor, formatQuantity, type Figures, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { differenceOf, type Quantity } from '@/core/quantity/units'
 import { clockText } from '@/core/quantity/clock'
 import type { FloorReason } from '@/core/response/schema'
@@ -29,7 +22,7 @@ export type MomentFact =
 /** What is said of a judgement: the headline, the sentence behind it, and what a press on its cure would do. */
 export type JudgementText = { readonly title: string; readonly detail: string; readonly cure?: string }
 
-type Say = {
+type Say = Figures & {
   /** A quantity in the reader's unit. */
   readonly q: (x: number, quantity: Quantity) => string
   /** A day of the year (MM-DD), in the reader’s order. */
@@ -63,22 +56,25 @@ const WORDS = {
     }. Below that it would be a warning.`,
     cure: `Raise it at ${q(f.wantedAt, f.kind)}`,
   }),
-  'answers-too-slowly': (f: {
-    what: 'heat' | 'an open door'
-    tookS: number | null
-    lookedS: number
-    why: SlowReason
-  }) => ({
+  'answers-too-slowly': (
+    f: {
+      what: 'heat' | 'an open door'
+      tookS: number | null
+      lookedS: number
+      why: SlowReason
+    },
+    { time },
+  ) => ({
     title: `It takes too long to answer ${f.what}.`,
-    detail: `${f.tookS === null ? `More than ${formatTime(f.lookedS)}` : formatTime(Math.round(f.tookS))} until the air is there; ${SLOW_REASONS[f.why]}. Look at scan, rate, delays, least times and stages.`,
+    detail: `${f.tookS === null ? `More than ${time(f.lookedS)}` : time(Math.round(f.tookS))} until the air is there; ${SLOW_REASONS[f.why]}. Look at scan, rate, delays, least times and stages.`,
   }),
-  'ask-above-ceiling': (f: { rule: string; askPct: number; ceilingPct: number }) => ({
+  'ask-above-ceiling': (f: { rule: string; askPct: number; ceilingPct: number }, { pct }) => ({
     title: `The ${f.rule} asks for more than the ceiling.`,
-    detail: `It asks ${formatPct(f.askPct)} %; the ceiling cuts at ${formatPct(f.ceilingPct)} %.`,
+    detail: `It asks ${pct(f.askPct)} %; the ceiling cuts at ${pct(f.ceilingPct)} %.`,
   }),
-  'below-cut-off': (f: { fan: string; slowestPct: number; cutOffPct: number }) => ({
+  'below-cut-off': (f: { fan: string; slowestPct: number; cutOffPct: number }, { pct }) => ({
     title: `“${f.fan}” stands where it should run slowly.`,
-    detail: `It is told ${formatPct(f.slowestPct)} %, and takes anything below 2 V (${f.cutOffPct} %) as off: 0.00 V at its terminals. Never below ${f.cutOffPct}.`,
+    detail: `It is told ${pct(f.slowestPct)} %, and takes anything below 2 V (${f.cutOffPct} %) as off: 0.00 V at its terminals. Never below ${f.cutOffPct}.`,
   }),
   'bypass-in-frost': (f: { name: string; frostC: number; probe: string | null; barredC: number }, { q }) => ({
     title: `“${f.name}” may be open in frost.`,
@@ -103,15 +99,18 @@ const WORDS = {
         ? 'It overheats or burns out slowly. Choose a controller with another output, or another fan.'
         : 'Choose a controller with such an output, or correct what the fan takes.',
   }),
-  'current-over-rating': (f: {
-    output: string
-    totalA: number
-    carriesA: number
-    ratedA: number
-    deratedToPct: number | null
-  }) => ({
-    title: `${f.output} would carry ${formatNumber(f.totalA, 2)} A and is good for ${formatNumber(f.carriesA, 2)} A.`,
-    detail: `Rated ${formatNumber(f.ratedA, 2)} A${f.deratedToPct === null ? '' : `, of which its surroundings leave ${formatNumber(f.deratedToPct, 0)} %`}. Fewer fans on it, a cooler place, or a bigger controller.`,
+  'current-over-rating': (
+    f: {
+      output: string
+      totalA: number
+      carriesA: number
+      ratedA: number
+      deratedToPct: number | null
+    },
+    { num },
+  ) => ({
+    title: `${f.output} would carry ${num(f.totalA, 2)} A and is good for ${num(f.carriesA, 2)} A.`,
+    detail: `Rated ${num(f.ratedA, 2)} A${f.deratedToPct === null ? '' : `, of which its surroundings leave ${num(f.deratedToPct, 0)} %`}. Fewer fans on it, a cooler place, or a bigger controller.`,
   }),
   'differential-too-small': (
     f: { rule: string; quantity: Quantity; width: number; resolution: number; least: number },
@@ -132,27 +131,30 @@ const WORDS = {
     title: 'The flue fan stands while the fire burns.',
     detail: `It does not run with the flue hot${f.with.length === 0 ? '' : `, ${moment(f.with)}`}. ${EMBERS}`,
   }),
-  'flue-stops-embers': (f: { afterS: number; leastS: number }) => ({
+  'flue-stops-embers': (f: { afterS: number; leastS: number }, { time }) => ({
     title: 'The flue fan stops on embers.',
-    detail: `Once the flue has cooled it stands ${f.afterS < 60 ? 'at once' : `after ${formatTime(f.afterS)}`}; at least ${formatTime(f.leastS)}, 45 min are usual. ${EMBERS}`,
+    detail: `Once the flue has cooled it stands ${f.afterS < 60 ? 'at once' : `after ${time(f.afterS)}`}; at least ${time(f.leastS)}, 45 min are usual. ${EMBERS}`,
   }),
   'flue-stops-lost': () => ({
     title: 'The flue fan stops when its probe is lost.',
     detail: `A broken wire in the middle of a firing stops it. Let a lost probe run it at full. ${EMBERS}`,
   }),
-  'floor-below-reason': (f: { floorPct: number; reason: FloorReason }) => ({
-    title: `The floor of ${formatPct(f.floorPct)} % is too low.`,
-    detail: `${FLOOR_REASON_NAMES[f.reason.kind]} needs ${formatPct(f.reason.speedPct)} %${f.reason.note ? ` (${f.reason.note})` : ''}.`,
-    cure: `Use ${formatPct(f.reason.speedPct)}`,
+  'floor-below-reason': (f: { floorPct: number; reason: FloorReason }, { pct }) => ({
+    title: `The floor of ${pct(f.floorPct)} % is too low.`,
+    detail: `${FLOOR_REASON_NAMES[f.reason.kind]} needs ${pct(f.reason.speedPct)} %${f.reason.note ? ` (${f.reason.note})` : ''}.`,
+    cure: `Use ${pct(f.reason.speedPct)}`,
   }),
-  'in-skip-band': (f: { ruleNumber: number | null; pct: number; fromPct: number; toPct: number }) => ({
+  'in-skip-band': (f: { ruleNumber: number | null; pct: number; fromPct: number; toPct: number }, { pct }) => ({
     title: `${f.ruleNumber === null ? 'The floor' : `Rule ${f.ruleNumber}`} lies in a skip band.`,
-    detail: `${formatPct(f.pct)} % is passed over; the fan runs at ${formatPct(f.fromPct)} or ${formatPct(f.toPct)} %. Say which.`,
+    detail: `${pct(f.pct)} % is passed over; the fan runs at ${pct(f.fromPct)} or ${pct(f.toPct)} %. Say which.`,
   }),
-  'follower-too-slow': (f: { fan: string; startPct: number; toldPct: number; leadPct: number; upToPct: number }) => ({
+  'follower-too-slow': (
+    f: { fan: string; startPct: number; toldPct: number; leadPct: number; upToPct: number },
+    { pct },
+  ) => ({
     title: `The ${f.fan} may stand still while it should follow.`,
-    detail: `It starts at ${formatPct(f.startPct)} %, and is told ${formatPct(f.toldPct)} % with the lead at ${formatPct(f.leadPct)} %${f.upToPct > f.leadPct ? `, too little up to ${formatPct(f.upToPct)} %` : ''}.`,
-    cure: `Follower not below ${formatPct(f.startPct)}`,
+    detail: `It starts at ${pct(f.startPct)} %, and is told ${pct(f.toldPct)} % with the lead at ${pct(f.leadPct)} %${f.upToPct > f.leadPct ? `, too little up to ${pct(f.upToPct)} %` : ''}.`,
+    cure: `Follower not below ${pct(f.startPct)}`,
   }),
   'forgets-without-power': (f: { settings: readonly string[] }) => ({
     title: `${f.settings.length === 1 ? 'One setting is' : `${f.settings.length} settings are`} lost without power.`,
@@ -160,52 +162,58 @@ const WORDS = {
   }),
   'full-above-limit': (
     f: { quantity: 'temperature' | 'humidity'; limit: number; atLimitPct: number; mostPct: number },
-    { q },
+    { q, pct },
   ) => ({
     title: `Full air comes after the ${f.quantity} limit.`,
-    detail: `The limit is ${q(f.limit, f.quantity)}; there it gives ${formatPct(f.atLimitPct)} %, and ${formatPct(f.mostPct)} % only above it.`,
+    detail: `The limit is ${q(f.limit, f.quantity)}; there it gives ${pct(f.atLimitPct)} %, and ${pct(f.mostPct)} % only above it.`,
     cure: `Full at ${q(f.limit, f.quantity)}`,
   }),
-  'gears-not-ascending': (f: { rule: string; pct: number; below: string; belowPct: number }) => ({
+  'gears-not-ascending': (f: { rule: string; pct: number; below: string; belowPct: number }, { pct }) => ({
     title: `The gear of the ${f.rule} is not above the one before.`,
-    detail: `It gives ${formatPct(f.pct)} %, and the ${f.below} already gives ${formatPct(f.belowPct)} %: opening the door changes nothing.`,
+    detail: `It gives ${pct(f.pct)} %, and the ${f.below} already gives ${pct(f.belowPct)} %: opening the door changes nothing.`,
   }),
-  'heater-purge-too-short': (f: {
-    after: { leastPct: number; keptS: number } | null
-    leastPct: number
-    leastS: number
-    cure: { speedPct: number; holdS: number }
-  }) => ({
+  'heater-purge-too-short': (
+    f: {
+      after: { leastPct: number; keptS: number } | null
+      leastPct: number
+      leastS: number
+      cure: { speedPct: number; holdS: number }
+    },
+    { pct, time },
+  ) => ({
     title: 'The heater is left without air too soon.',
     detail: `${
       f.after === null
         ? 'Nothing tells the fan that heat was given, and it may stand right after.'
-        : `After heat it gives ${formatPct(f.after.leastPct)} % within ${f.leastS} s${f.after.keptS > 0 ? `, and ${f.leastPct} % for only ${formatTime(f.after.keptS)}` : ''}.`
+        : `After heat it gives ${pct(f.after.leastPct)} % within ${f.leastS} s${f.after.keptS > 0 ? `, and ${f.leastPct} % for only ${time(f.after.keptS)}` : ''}.`
     } At least ${f.leastPct} % for ${f.leastS} s, and what its maker says.`,
-    cure: `Cool at ${formatPct(f.cure.speedPct)} % for ${formatTime(f.cure.holdS)}`,
+    cure: `Cool at ${pct(f.cure.speedPct)} % for ${time(f.cure.holdS)}`,
   }),
-  'heater-without-air': (f: { name: string; leastPct: number | null; with: readonly MomentFact[] }, { moment }) => ({
+  'heater-without-air': (
+    f: { name: string; leastPct: number | null; with: readonly MomentFact[] },
+    { moment, pct },
+  ) => ({
     title: `“${f.name}” is permitted while the fan may stand.`,
-    detail: `${f.leastPct === null ? 'Its speed condition lies at or below where the fan starts.' : `It is permitted with the fan at ${formatPct(f.leastPct)} %${f.with.length === 0 ? '' : ` ${moment(f.with)}`}.`} Permit heat only from a speed at which air surely moves.`,
+    detail: `${f.leastPct === null ? 'Its speed condition lies at or below where the fan starts.' : `It is permitted with the fan at ${pct(f.leastPct)} %${f.with.length === 0 ? '' : ` ${moment(f.with)}`}.`} Permit heat only from a speed at which air surely moves.`,
   }),
-  'intent-changed': (f: { greatestPct: number; meanPct: number }) => ({
-    title: `This controller gives up to ${formatNumber(f.greatestPct, 0)} points other than asked.`,
-    detail: `On average ${formatNumber(f.meanPct, 1)}. Kit shows what it cannot do, and which controller comes nearer.`,
+  'intent-changed': (f: { greatestPct: number; meanPct: number }, { num }) => ({
+    title: `This controller gives up to ${num(f.greatestPct, 0)} points other than asked.`,
+    detail: `On average ${num(f.meanPct, 1)}. Kit shows what it cannot do, and which controller comes nearer.`,
   }),
-  'kick-shorter-than-shutters': (f: { opensInS: number; holdS: number }) => ({
+  'kick-shorter-than-shutters': (f: { opensInS: number; holdS: number }, { time }) => ({
     title: 'The start kick is over before the shutters are open.',
-    detail: `They took ${formatTime(f.opensInS)}; the kick lasts ${formatTime(f.holdS)}.`,
-    cure: `Kick for ${formatTime(Math.ceil(f.opensInS))}`,
+    detail: `They took ${time(f.opensInS)}; the kick lasts ${time(f.holdS)}.`,
+    cure: `Kick for ${time(Math.ceil(f.opensInS))}`,
   }),
-  'least-air': (f: { meanPct: number; flow: { meanLs: number; leastLs: number; why: string } | null }, { q }) => ({
+  'least-air': (f: { meanPct: number; flow: { meanLs: number; leastLs: number; why: string } | null }, { q, num }) => ({
     title: f.meanPct === 0 ? 'The house gets no air in the cold.' : 'The house gets too little air in the cold.',
     detail: f.flow
       ? `Over an hour it is ${q(f.flow.meanLs, 'flow')}; these animals need ${q(f.flow.leastLs, 'flow')}: ${uncapital(f.flow.why)}.`
-      : `Over an hour it is ${formatNumber(f.meanPct, 1)} % of one fan: damp, ammonia and carbon dioxide stay. A cycle for the least air, or a floor that never stands still.`,
+      : `Over an hour it is ${num(f.meanPct, 1)} % of one fan: damp, ammonia and carbon dioxide stay. A cycle for the least air, or a floor that never stands still.`,
   }),
-  'fails-low': (f: { share: number; byController: boolean }) => ({
+  'fails-low': (f: { share: number; byController: boolean }, { pct }) => ({
     title: 'With a probe lost it fails low.',
-    detail: `It then gives ${f.share === 0 ? 'no air' : `${formatPct(f.share * 100)} % of what it gives when it is hot`}. ${
+    detail: `It then gives ${f.share === 0 ? 'no air' : `${pct(f.share * 100)} % of what it gives when it is hot`}. ${
       f.byController
         ? 'This controller can do no better: choose another, raise the floor to what protects, or put an independent thermostat beside it.'
         : 'Too much air does less harm than none.'
@@ -221,20 +229,20 @@ const WORDS = {
     title: 'There is no carbon monoxide alarm.',
     detail: 'Fit one before the fan is tried. A fan never makes a stove safe.',
   }),
-  'no-defrost': (f: { contactPct: number | null }) => ({
+  'no-defrost': (f: { contactPct: number | null }, { pct }) => ({
     title: 'Nothing brings it to full in heating and defrost.',
     detail:
       f.contactPct === null
         ? 'It also heats or defrosts, and no contact tells the fan: with a cold coil it would crawl. Wire one, and let it ask for 100 %.'
-        : `Its contact brings ${formatPct(f.contactPct)} % on a cold coil; it should be 100 %.`,
+        : `Its contact brings ${pct(f.contactPct)} % on a cold coil; it should be 100 %.`,
   }),
-  'not-full-when-hot': (f: { share: number; with: readonly MomentFact[] }, { moment }) => ({
+  'not-full-when-hot': (f: { share: number; with: readonly MomentFact[] }, { moment, pct }) => ({
     title: 'Air is taken away while it is hot.',
-    detail: `At its hottest it gives ${formatPct(f.share * 100)} % of its full air${f.with.length === 0 ? '' : ` ${moment(f.with)}`}. Heat comes first here.`,
+    detail: `At its hottest it gives ${pct(f.share * 100)} % of its full air${f.with.length === 0 ? '' : ` ${moment(f.with)}`}. Heat comes first here.`,
   }),
-  'ceiling-below-heat': (f: { ceilingPct: number; movesLs: number; wantedLs: number; why: string }, { q }) => ({
+  'ceiling-below-heat': (f: { ceilingPct: number; movesLs: number; wantedLs: number; why: string }, { q, pct }) => ({
     title: 'The ceiling is below what the heat needs.',
-    detail: `At ${formatPct(f.ceilingPct)} % it moves ${q(f.movesLs, 'flow')}; ${q(f.wantedLs, 'flow')} are wanted: ${uncapital(f.why)}.`,
+    detail: `At ${pct(f.ceilingPct)} % it moves ${q(f.movesLs, 'flow')}; ${q(f.wantedLs, 'flow')} are wanted: ${uncapital(f.why)}.`,
   }),
   'not-read-back': (f: { open: number; count: number }) => ({
     title: 'The controller does not hold what stands here.',
@@ -249,12 +257,12 @@ const WORDS = {
     detail:
       'Extract can pull its gases into the room. With every extract in the building at full, a certified person tests for spillage; then say so under Kit. Carbon monoxide kills.',
   }),
-  'overrun-without-cap': (f: { rule: string; longestS: number; usualS: number; isMatched: boolean }) => ({
-    title: `The ${f.rule} may run on for ${formatTime(f.longestS)}.`,
+  'overrun-without-cap': (f: { rule: string; longestS: number; usualS: number; isMatched: boolean }, { time }) => ({
+    title: `The ${f.rule} may run on for ${time(f.longestS)}.`,
     detail: f.isMatched
-      ? `A switch left on all day brings that. Cap it at ${formatTime(f.usualS)} or less.`
-      : `Here ${formatTime(f.usualS)} are long. Left over from a test?`,
-    cure: f.isMatched ? `Cap at ${formatTime(f.usualS)}` : `Run on for ${formatTime(f.usualS)}`,
+      ? `A switch left on all day brings that. Cap it at ${time(f.usualS)} or less.`
+      : `Here ${time(f.usualS)} are long. Left over from a test?`,
+    cure: f.isMatched ? `Cap at ${time(f.usualS)}` : `Run on for ${time(f.usualS)}`,
   }),
   'own-air': (f: { probe: string; place: string }) => ({
     title: `“${f.probe}” hangs in its own fan’s air.`,
@@ -274,9 +282,9 @@ const WORDS = {
     detail: 'It sheds heat early: in the cold season that is heat the home has paid for.',
     cure: 'Warm in winter',
   }),
-  'purge-by-clock': (f: { period: WeekSpan; speedPct: number; readsOutside: boolean }, { period }) => ({
+  'purge-by-clock': (f: { period: WeekSpan; speedPct: number; readsOutside: boolean }, { period, pct }) => ({
     title: 'It purges by the clock, whatever the air outside is.',
-    detail: `${period(f.period)} it runs at ${formatPct(f.speedPct)} %${
+    detail: `${period(f.period)} it runs at ${pct(f.speedPct)} %${
       f.readsOutside ? '' : ', and nothing reads the air outside'
     }: on a hot night it brings heat in, on a muggy one water. ${
       f.readsOutside ? 'Let it run less while it is warm outside.' : 'A probe outside, and less while it is warm there.'
@@ -305,47 +313,47 @@ const WORDS = {
   }),
   'required-flow': (
     f: { requirement: Requirement; with: readonly MomentFact[]; givesLs: number; floorPct: number },
-    { q, moment },
+    { q, moment, pct },
   ) => ({
     title: 'Less air than is required.',
     detail: `${q(f.requirement.flowLs, 'flow')} are wanted ${keptText(f.requirement)}; ${f.with.length === 0 ? '' : `${moment(f.with)} `}it gives ${q(f.givesLs, 'flow')}.`,
-    cure: `Never below ${formatPct(f.floorPct)}`,
+    cure: `Never below ${pct(f.floorPct)}`,
   }),
-  'run-on-left-over': (f: { holdS: number; usualS: number }) => ({
-    title: `It runs on for ${formatTime(f.holdS)} after everything stopped asking.`,
+  'run-on-left-over': (f: { holdS: number; usualS: number }, { time }) => ({
+    title: `It runs on for ${time(f.holdS)} after everything stopped asking.`,
     detail:
       f.holdS > f.usualS
-        ? `Left over from a test? Here ${formatTime(f.usualS)} are long.`
+        ? `Left over from a test? Here ${time(f.usualS)} are long.`
         : 'A switch has an overrun of its own, and this comes on top of it. Keep one of them.',
   }),
   'sense-reversed': (
     f: { quantity: Quantity; other: number; otherPct: number; wanted: number; wantedPct: number },
-    { q },
+    { q, pct },
   ) => ({
     title: 'It works the wrong way round.',
-    detail: `At ${q(f.other, f.quantity)} it gives ${formatPct(f.otherPct)} %, at ${q(f.wanted, f.quantity)} only ${formatPct(f.wantedPct)} %; this duty wants more there. Turn the points round.`,
+    detail: `At ${q(f.other, f.quantity)} it gives ${pct(f.otherPct)} %, at ${q(f.wanted, f.quantity)} only ${pct(f.wantedPct)} %; this duty wants more there. Turn the points round.`,
   }),
-  'starts-too-often-cycle': (f: { rule: string; starts: number; most: number; periodS: number }) => ({
-    title: `The ${f.rule} may start the fan ${formatNumber(f.starts, 0)} times an hour.`,
-    detail: `More than ${f.most} wear a small motor. Its period is ${formatTime(f.periodS)}; a longer one with the same share gives the same air.`,
+  'starts-too-often-cycle': (f: { rule: string; starts: number; most: number; periodS: number }, { time, num }) => ({
+    title: `The ${f.rule} may start the fan ${num(f.starts, 0)} times an hour.`,
+    detail: `More than ${f.most} wear a small motor. Its period is ${time(f.periodS)}; a longer one with the same share gives the same air.`,
     cure: 'A period of 6 min with the same share',
   }),
-  'starts-too-often-band': (f: { rule: string; starts: number; most: number; bandK: number }, { q }) => ({
-    title: `The ${f.rule} may start the fan ${formatNumber(f.starts, 0)} times an hour.`,
+  'starts-too-often-band': (f: { rule: string; starts: number; most: number; bandK: number }, { q, num }) => ({
+    title: `The ${f.rule} may start the fan ${num(f.starts, 0)} times an hour.`,
     detail: `More than ${f.most} wear a small motor. The band is ${q(f.bandK, 'temperatureDifference')}, and the space is small for this flow. Least times on and off hold it back.`,
     cure: 'At least 3 min on and 3 min off',
   }),
-  'suction-lost': (f: { fan: string; leadPct: number; overLs: number }, { q }) => ({
+  'suction-lost': (f: { fan: string; leadPct: number; overLs: number }, { q, pct }) => ({
     title: 'The room loses its suction.',
-    detail: `With the lead at ${formatPct(f.leadPct)} % the ${f.fan} brings in ${q(f.overLs, 'flow')} more than goes out. A ratio of speed is not a ratio of flow: lower it, or its floor.`,
+    detail: `With the lead at ${pct(f.leadPct)} % the ${f.fan} brings in ${q(f.overLs, 'flow')} more than goes out. A ratio of speed is not a ratio of flow: lower it, or its floor.`,
   }),
-  'trickle-above-boost': (f: { rule: string; askPct: number; floorPct: number }) => ({
+  'trickle-above-boost': (f: { rule: string; askPct: number; floorPct: number }, { pct }) => ({
     title: `The ${f.rule} brings no more air.`,
-    detail: `It asks for ${formatPct(f.askPct)} %, and the fan never runs below ${formatPct(f.floorPct)} %. Raise the one or lower the other.`,
+    detail: `It asks for ${pct(f.askPct)} %, and the fan never runs below ${pct(f.floorPct)} %. Raise the one or lower the other.`,
   }),
-  'stops-without-air': (f: { output: string; delayS: number }) => ({
+  'stops-without-air': (f: { output: string; delayS: number }, { time }) => ({
     title: `“${f.output}” stops every fan.`,
-    detail: `${f.delayS > 0 ? `${formatTime(f.delayS)} after its reason` : 'With its reason'} there is no air at all until someone comes. See that it reaches a person long before, or let it only warn.`,
+    detail: `${f.delayS > 0 ? `${time(f.delayS)} after its reason` : 'With its reason'} there is no air at all until someone comes. See that it reaches a person long before, or let it only warn.`,
     cure: 'Let it only warn',
   }),
   'season-wrong': (f: { now: string; should: string; from: string }, { day }) => ({
@@ -366,9 +374,9 @@ const WORDS = {
     detail: 'What was sealed last is what the record in the box says. Seal again when this is what is meant.',
   }),
   mounting: (f: { otherwise: string; cure: string }) => ({ title: f.otherwise, detail: f.cure }),
-  'without-air': (f: { gapS: number; mostS: number }) => ({
+  'without-air': (f: { gapS: number; mostS: number }, { time }) => ({
     title: 'The timer leaves it without air for too long.',
-    detail: `${Number.isFinite(f.gapS) ? `Up to ${formatTime(f.gapS)} in one go` : 'For ever'}; here no more than ${formatTime(f.mostS)}. Do not let the floor stand still, or close the gap.`,
+    detail: `${Number.isFinite(f.gapS) ? `Up to ${time(f.gapS)} in one go` : 'For ever'}; here no more than ${time(f.mostS)}. Do not let the floor stand still, or close the gap.`,
     cure: 'Never stand still',
   }),
   'wrong-unit-point': (f: { of: NamedPlace; at: number; input: string; meant: number }) => ({
@@ -453,6 +461,7 @@ const momentText =
 /** What a judgement says, in words and in the reader's units. */
 export const judgementText = (judgement: { readonly says: Says }, preference: UnitPreference = METRIC): JudgementText =>
   textOf<Say, JudgementText, Says['code']>(WORDS, judgement.says, {
+    ...figuresFor(preference),
     q: (x, quantity) => formatQuantity(x, quantity, preference),
     day: (date) => yearDayText(date, preference.dates),
     period: (period) => periodText(period, preference.dates),

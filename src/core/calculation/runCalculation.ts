@@ -1,3 +1,4 @@
+import type { DecimalMark } from '@/core/quantity/format'
 import type { AnyCalculation, CalculationInput, CalculationOutput } from '@/core/calculation/calculation'
 import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
 import { formatNumber, formatQuantity, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
@@ -17,8 +18,12 @@ export type CalculationResult = {
 export const startValues = ({ inputs }: AnyCalculation): CalculationValues =>
   Object.fromEntries(Object.entries(inputs).map(([key, { start }]) => [key, start]))
 
-const parseOptions = (input: Exclude<CalculationInput, { kind: 'choice' }>, typedUnit: string | undefined) => ({
-  ...(typedUnit === undefined ? {} : { typedUnit }),
+const parseOptions = (
+  input: Exclude<CalculationInput, { kind: 'choice' }>,
+  typedUnit: string | undefined,
+  decimalMark: DecimalMark | undefined,
+) => ({
+  ...{ typedUnit, decimalMark },
   ...(input.kind === 'number' && input.limits ? { limits: input.limits } : {}),
 })
 
@@ -27,6 +32,7 @@ export function readCalculationField(
   input: CalculationInput,
   text: string,
   typedUnit?: string,
+  decimalMark?: DecimalMark,
 ): Outcome<CalculationValue> {
   if (input.kind === 'choice') {
     const found = input.options.find(([value]) => value === text)
@@ -34,9 +40,9 @@ export function readCalculationField(
     const known = input.options.map(([value]) => value)
     return fail({ code: 'unknown_id', path: '', what: input.name, got: text, known })
   }
-  if (input.kind === 'number') return parseQuantity(text, input.quantity, parseOptions(input, typedUnit))
+  if (input.kind === 'number') return parseQuantity(text, input.quantity, parseOptions(input, typedUnit, decimalMark))
   const parts = text.split(/[;\s]+|,\s/).filter(Boolean)
-  const read = parts.map((part) => parseQuantity(part, input.quantity, parseOptions(input, typedUnit)))
+  const read = parts.map((part) => parseQuantity(part, input.quantity, parseOptions(input, typedUnit, decimalMark)))
   const problems = read.flatMap((outcome) => (outcome.ok ? [] : outcome.problems))
   return problems.length > 0 ? fail(...problems) : ok(read.flatMap((outcome) => (outcome.ok ? [outcome.value] : [])))
 }
@@ -107,8 +113,8 @@ function resultText(
   symbol?: string,
 ): string {
   const unit = quantitySpec(quantity).units.find((candidate) => candidate.symbol === symbol)
-  if (unit) return `${formatNumber(fromBase(unit, value), unit.decimals)} ${unit.symbol}`.trim()
-  if (quantity === 'time' && Number.isFinite(value)) return formatTime(value)
+  if (unit) return `${formatNumber(fromBase(unit, value), unit.decimals, preference)} ${unit.symbol}`.trim()
+  if (quantity === 'time' && Number.isFinite(value)) return formatTime(value, preference)
   return formatQuantity(value, quantity, preference, decimals).trim()
 }
 

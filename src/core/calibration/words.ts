@@ -14,8 +14,8 @@ const TEXTS: { readonly [C in Code]: (doubt: Of<C>, preference: UnitPreference) 
     `${at(doubt)} less flow was read than at a lower speed (${formatQuantity(doubt.belowLs, 'flow', preference)} there), which no fan does: read both again.`,
   'all-equal': () =>
     'Every setting gave the same flow: the signal does not reach the fan, or the instrument held its value. Read again.',
-  'over-rated': (doubt) =>
-    `${at(doubt)} the speed is ${formatNumber(doubt.times, 1)} times the rated one: two pulses a turn, or another unit?`,
+  'over-rated': (doubt, preference) =>
+    `${at(doubt)} the speed is ${formatNumber(doubt.times, 1, preference)} times the rated one: two pulses a turn, or another unit?`,
   unit: (doubt, preference) =>
     `${at(doubt)} did you mean ${meantText(doubt, preference)}? What was typed looks like ${doubt.unit}.`,
 }

@@ -121,7 +121,7 @@ function enteredIn({ of }: WeekSlot, given: Response, model: ControllerModel, pr
         ? rule.periods.map((span) => ({
             rule: rule.id,
             span,
-            text: `${formatPct(span.speedPct)} %`,
+            text: `${formatPct(span.speedPct, preference)} %`,
             figure: span.speedPct,
           }))
         : [],

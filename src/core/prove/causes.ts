@@ -83,7 +83,7 @@ export function likelyCauses(
         ? [
             {
               code: 'probe' as const,
-              title: `The probe reads ${by} ${off.by > 0 ? 'high' : 'low'}: then ${formatPct(read)} % is right.`,
+              title: `The probe reads ${by} ${off.by > 0 ? 'high' : 'low'}: then ${formatPct(read, preference)} % is right.`,
               look: 'Put your instrument beside the probe, out of draught, and compare with what the panel shows.',
             },
           ]
@@ -92,7 +92,7 @@ export function likelyCauses(
         ? [
             {
               code: 'step' as const,
-              title: `It is one step (${formatPct(steps.stepPct)} %) away.`,
+              title: `It is one step (${formatPct(steps.stepPct, preference)} %) away.`,
               look: 'Bring the input a little further from where it steps, and read again.',
             },
           ]

@@ -1,3 +1,4 @@
+import { formatNumber, METRIC, type UnitPreference } from '@/core/quantity/format'
 import type { Fan } from '@/core/kit/schema'
 import { fanSignal } from '@/core/kit/fanSignal'
 import { signalAt } from '@/core/physics/signal'
@@ -23,16 +24,21 @@ const SIGNAL_TOLERANCE_V = 0.3
 
 /** The looks at a fan that does not run, in the order that costs least and opens least: supply, fuse, output, signal, motor.
  *  @param speedPct the speed that is asked of it now */
-export function deadFanLooks(fan: Fan, response: Response, speedPct: number): DeadFanLook[] {
+export function deadFanLooks(
+  fan: Fan,
+  response: Response,
+  speedPct: number,
+  preference: UnitPreference = METRIC,
+): DeadFanLook[] {
   const signal = fanSignal(fan, response)
   const now = signalAt(signal, speedPct)
   const isSignal = signal.kind === 'volts' || signal.kind === 'pwm'
   const around =
     now.unit === 'V'
       ? isSignal
-        ? `${signalText(now)} ± ${SIGNAL_TOLERANCE_V} V`
-        : `${signalText(now)} ± ${Math.round(now.value * CUT_TOLERANCE)} V. Less than the supply is right here: the output is cut down to the speed`
-      : signalText(now)
+        ? `${signalText(now, preference)} ± ${formatNumber(SIGNAL_TOLERANCE_V, 1, preference)} V`
+        : `${signalText(now, preference)} ± ${Math.round(now.value * CUT_TOLERANCE)} V. Less than the supply is right here: the output is cut down to the speed`
+      : signalText(now, preference)
   return [
     {
       id: 'supply',

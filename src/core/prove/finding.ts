@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { validator } from '@/core/json/validator'
 import { closed } from '@/core/json/vocabulary'
-import { formatNumber, formatPct, formatTime } from '@/core/quantity/format'
+import { formatNumber, formatPct, formatTime, METRIC, type UnitPreference } from '@/core/quantity/format'
 
 const Name = Type.String({ maxLength: 200 })
 const code = <C extends string>(name: C) => ({ code: Type.Literal(name) })
@@ -47,22 +47,23 @@ export const readFinding = validator(Finding)
 type Code = Finding['code']
 type Of<C extends Code> = Extract<Finding, { code: C }>
 
-const TEXTS: { readonly [C in Code]: (finding: Of<C>) => string } = {
+const TEXTS: { readonly [C in Code]: (finding: Of<C>, preference: UnitPreference) => string } = {
   'not-read': ({ names }) => `Not everything that counts was read: ${names.join(', ')}.`,
-  off: ({ step, fan, offPct, lowPct, highPct }) =>
-    `${step === null ? '' : `Step ${step}: `}${fan} ${formatPct(offPct)} percentage points off; ${formatPct(lowPct)} to ${formatPct(highPct)} % allowed.`,
+  off: ({ step, fan, offPct, lowPct, highPct }, preference) =>
+    `${step === null ? '' : `Step ${step}: `}${fan} ${formatPct(offPct, preference)} percentage points off; ${formatPct(lowPct, preference)} to ${formatPct(highPct, preference)} % allowed.`,
   'nothing-changes': () => 'At these readings nothing was to change: it was not brought surely past its point.',
   'too-wide': ({ lowPct, highPct, mostPct }) =>
     `At this reading anything from ${formatNumber(lowPct, 0)} to ${formatNumber(highPct, 0)} % would be right: more than ${mostPct} percentage points to either side. Bring it further from where the speed changes.`,
-  'change-off': ({ fan, expectPct, offPct, allowedPct }) =>
-    `${fan}: between the two it should change by ${formatPct(Math.abs(expectPct))} percentage points; ${formatPct(offPct)} off, ${formatPct(allowedPct)} allowed.`,
+  'change-off': ({ fan, expectPct, offPct, allowedPct }, preference) =>
+    `${fan}: between the two it should change by ${formatPct(Math.abs(expectPct), preference)} percentage points; ${formatPct(offPct, preference)} off, ${formatPct(allowedPct, preference)} allowed.`,
   'too-near': () => 'The two readings lie too near together to compare them.',
-  'time-off': ({ offS, allowedS }) =>
-    `${formatTime(Number(offS.toFixed(1)))} off; ${formatTime(Number(formatNumber(allowedS, 1)))} allowed.`,
+  'time-off': ({ offS, allowedS }, preference) =>
+    `${formatTime(Number(offS.toFixed(1)), preference)} off; ${formatTime(Number(allowedS.toFixed(1)), preference)} allowed.`,
   seen: ({ asExpected }) => (asExpected ? 'Seen as expected.' : 'Not as expected.'),
   'not-possible': ({ why }) => `Not possible here: ${why}`,
   'as-written': ({ text }) => text,
 }
 
 /** The finding as a sentence. */
-export const findingText = (finding: Finding): string => (TEXTS[finding.code] as (finding: Finding) => string)(finding)
+export const findingText = (finding: Finding, preference: UnitPreference = METRIC): string =>
+  (TEXTS[finding.code] as (finding: Finding, preference: UnitPreference) => string)(finding, preference)

@@ -1,7 +1,7 @@
 import { fanName, inputOf, measuredOf, type ProveContext } from '@/core/prove/context'
 import { bringText, meters, outputMeter, standText, valueText, wayFor, whatText } from '@/core/prove/howTo'
 import { clockText } from '@/core/quantity/clock'
-import { formatNumber, formatPct, formatQuantity, formatTime, type UnitPreference } from '@/core/quantity/format'
+import { figuresFor, formatNumber, formatQuantity, type Figures, type UnitPreference } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/units'
 import { weekClockText } from '@/core/rules/localClock'
 import { dateText, yearDayText } from '@/core/rules/yearDay'
@@ -42,7 +42,7 @@ export type Measure = { readonly kind: 'speeds'; readonly input: string | null }
 export type Note = { readonly kind: 'cancels' | 'at-ends'; readonly lowPct: number; readonly highPct: number }
 
 /** How names and figures of a site are said. */
-type Say = {
+type Say = Figures & {
   readonly q: (x: number, quantity: Quantity) => string
   readonly rule: (id: string) => string
   readonly input: (id: string) => string
@@ -129,8 +129,8 @@ function wayText(way: WaySays, say: Say): WayText {
     case 'speed': {
       const fast = momentText(way.fast, say)
       return {
-        wording: `let ${say.fan(way.fan)} run ${way.isUp ? 'up to' : 'down to'} ${formatPct(way.atPct)} %`,
-        backText: `let ${say.fan(way.fan)} run ${way.isUp ? 'below' : 'above'} ${formatPct(way.atPct)} %`,
+        wording: `let ${say.fan(way.fan)} run ${way.isUp ? 'up to' : 'down to'} ${say.pct(way.atPct)} %`,
+        backText: `let ${say.fan(way.fan)} run ${way.isUp ? 'below' : 'above'} ${say.pct(way.atPct)} %`,
         backTo: '',
         how: fast.wording === '' ? '' : `For that, ${fast.wording}. ${fast.how}`.trim(),
       }
@@ -159,21 +159,21 @@ const runsFastText = (fast: MomentSays, say: Say): string => {
 
 /** All that checks say, by their codes: the one place for a language. Facts are ids, and figures in base units. */
 const WORDS = {
-  cycle: (f: { onPct: number; expectS: number }) => ({
+  cycle: (f: { onPct: number; expectS: number }, { pct, time }) => ({
     title: 'Time how long it is on in one period.',
-    how: `From its coming on at ${formatPct(f.onPct)} % to its going off: ${formatTime(f.expectS)}.`,
+    how: `From its coming on at ${pct(f.onPct)} % to its going off: ${time(f.expectS)}.`,
     ifFails: CYCLE_FAILS,
   }),
-  pause: (f: { expectS: number }) => ({
+  pause: (f: { expectS: number }, { time }) => ({
     title: 'Time how long it pauses in one period.',
-    how: `From its going off to its coming on again: ${formatTime(f.expectS)}.`,
+    how: `From its going off to its coming on again: ${time(f.expectS)}.`,
     ifFails: CYCLE_FAILS,
   }),
   'differential-passage': (f: { rule: string; input: string; onX: number; offX: number; onPct: number }, say) => {
     const [up, down] = [say.way(f.input, f.onX), say.way(f.input, f.offX)]
     return {
       title: `Bring ${say.input(f.input)} past both points of the ${say.rule(f.rule)}, and back.`,
-      how: `${up === down ? up : `To bring it on: ${up} To bring it off: ${down}`} On it runs at ${formatPct(f.onPct)} %.`,
+      how: `${up === down ? up : `To bring it on: ${up} To bring it off: ${down}`} On it runs at ${say.pct(f.onPct)} %.`,
       ifFails:
         'A point or its differential was not kept, the controller counts it the other way round, another rule is asking, or the probe reads off.',
     }
@@ -184,13 +184,13 @@ const WORDS = {
     ifFails: 'The threshold or its speed was not kept, or the probe reads off.',
   }),
   'hold-after': (f: { input: string; coolX: number; toPct: number; expectS: number }, say) => ({
-    title: `Let it fall to ${say.value(f.input, f.coolX)} and time how long it goes on${f.toPct > 0 ? `, down to ${formatPct(f.toPct)} %` : ''}.`,
-    how: `It warns at the threshold, runs on for ${formatTime(f.expectS)}, and then stops.`,
+    title: `Let it fall to ${say.value(f.input, f.coolX)} and time how long it goes on${f.toPct > 0 ? `, down to ${say.pct(f.toPct)} %` : ''}.`,
+    how: `It warns at the threshold, runs on for ${say.time(f.expectS)}, and then stops.`,
     ifFails: 'The threshold or the time was not kept.',
   }),
   stage: (f: { input: string; past: number; fan: string; floorPct: number }, say) => ({
     title: `Bring ${say.bring(f.input, f.past)}, past the join of ${say.fan(f.fan)}, and back.`,
-    how: `${say.way(f.input, f.past)} ${say.fan(f.fan)} joins, and the variable fan drops towards ${formatPct(f.floorPct)} % and climbs again.`,
+    how: `${say.way(f.input, f.past)} ${say.fan(f.fan)} joins, and the variable fan drops towards ${say.pct(f.floorPct)} % and climbs again.`,
     ifFails: 'Wrong output, a join or its differential that was not kept, or a fan on its own isolator.',
   }),
   modes: () => ({
@@ -209,7 +209,7 @@ const WORDS = {
     title: f.night
       ? `Cover ${say.input(f.input)} and time how long it stays day.`
       : `Uncover ${say.input(f.input)} and time how long it stays night.`,
-    how: `It waits ${formatTime(f.expectS)}; any light starts the count anew.`,
+    how: `It waits ${say.time(f.expectS)}; any light starts the count anew.`,
     ifFails: LIGHT_FAILS,
   }),
   'day-by-week': () => ({
@@ -235,7 +235,7 @@ const WORDS = {
       ...OUTPUT,
       title: `${f.output}: ${way.wording}, then back${way.backTo}.`,
       how: `${way.how}${firstText(f.first, say)}${f.isAlarm ? ' See that it reaches a person, not only a lamp.' : ''}`,
-      expect: `It is ${f.on}${f.delayS > 0 ? ` after ${formatTime(f.delayS)}` : ''}, and ${f.goesOff ? `${f.off} again on the way back` : `stays ${f.on}`}.`,
+      expect: `It is ${f.on}${f.delayS > 0 ? ` after ${say.time(f.delayS)}` : ''}, and ${f.goesOff ? `${f.off} again on the way back` : `stays ${f.on}`}.`,
     }
   },
   'output-barred': (
@@ -251,7 +251,7 @@ const WORDS = {
     const how = momentText(f.first, say).how
     return {
       title: `Unplug the ${f.inputs.length > 1 ? 'probes' : 'probe'} for ${names(f.inputs, say)}.`,
-      how: `${f.first.kind === 'rest' ? '' : `${how} `}The lead goes to ${formatPct(f.leadPct)} %. Plug in again afterwards, and see that the reading comes back.`,
+      how: `${f.first.kind === 'rest' ? '' : `${how} `}The lead goes to ${say.pct(f.leadPct)} %. Plug in again afterwards, and see that the reading comes back.`,
       ifFails: 'It does not do on a lost probe what it should: do not leave it alone like this.',
     }
   },
@@ -278,17 +278,17 @@ const WORDS = {
   }),
   test: (f: { input: string; speedPct: number }, say) => ({
     title: `Turn the test switch (${say.input(f.input)}) on, then off.`,
-    how: `It holds ${formatPct(f.speedPct)} % while it is on.`,
+    how: `It holds ${say.pct(f.speedPct)} % while it is on.`,
     ifFails: 'The test speed was not kept, or the switch is on the wrong terminal.',
   }),
   'heater-purge-speed': (f: { input: string; speedPct: number }, say) => ({
     title: `Let it give heat (${say.input(f.input)}), and read the fan.`,
-    how: `Not less than ${formatPct(f.speedPct)} % while heat is given.`,
+    how: `Not less than ${say.pct(f.speedPct)} % while heat is given.`,
     ifFails: NO_AIR_FAILS,
   }),
-  'heater-purge': (f: { toPct: number; expectS: number }) => ({
-    title: `End the heat, and time how long the fan goes on before it comes down to ${formatPct(f.toPct)} %.`,
-    how: `${formatTime(f.expectS)}, even when it is switched off.`,
+  'heater-purge': (f: { toPct: number; expectS: number }, { pct, time }) => ({
+    title: `End the heat, and time how long the fan goes on before it comes down to ${pct(f.toPct)} %.`,
+    how: `${time(f.expectS)}, even when it is switched off.`,
     ifFails: NO_AIR_FAILS,
   }),
   floor: (f: { fan: string; canMove: boolean; pauses: boolean }, say) => ({
@@ -297,8 +297,8 @@ const WORDS = {
     ifFails: 'Another rule is asking, or the floor was not kept.',
   }),
   'run-on': (f: { fast: MomentSays; toPct: number; expectS: number }, say) => ({
-    title: `${startText(f.fast, say)}; then let everything stop asking, and time how long it takes to come down to ${formatPct(f.toPct)} %.`,
-    how: `${momentText(f.fast, say).how} It goes on for ${formatTime(f.expectS)}.`.trim(),
+    title: `${startText(f.fast, say)}; then let everything stop asking, and time how long it takes to come down to ${say.pct(f.toPct)} %.`,
+    how: `${momentText(f.fast, say).how} It goes on for ${say.time(f.expectS)}.`.trim(),
     ifFails: 'The run-on was not kept, or something still asks.',
   }),
   reduction: (f: { fast: MomentSays; input: string; x: number }, say) => ({
@@ -307,15 +307,15 @@ const WORDS = {
     ifFails: 'The reduction was not kept, or it counts in the other way: points, or a share of the present value.',
   }),
   'skip-band': (f: { fromPct: number; toPct: number }, say) => ({
-    title: `Bring the speed slowly up through ${formatPct(f.fromPct)} to ${formatPct(f.toPct)} %, and down again.`,
+    title: `Bring the speed slowly up through ${say.pct(f.fromPct)} to ${say.pct(f.toPct)} %, and down again.`,
     how: 'Listen: the drone must not stand.',
     measureWith: say.outputMeter,
     ifFails: 'The band was not kept, or it lies elsewhere: find the resonance again.',
-    expect: `It jumps from ${formatPct(f.fromPct)} to ${formatPct(f.toPct)} % going up, and back going down.`,
+    expect: `It jumps from ${say.pct(f.fromPct)} to ${say.pct(f.toPct)} % going up, and back going down.`,
   }),
   rate: (f: { fast: MomentSays; fromPct: number; toPct: number; expectS: number }, say) => ({
-    title: `${startText(f.fast, say)} at once, and time it from ${formatPct(f.fromPct)} to half way to ${formatPct(f.toPct)} %.`,
-    how: `${formatTime(f.expectS)}: it moves slowly.`,
+    title: `${startText(f.fast, say)} at once, and time it from ${say.pct(f.fromPct)} to half way to ${say.pct(f.toPct)} %.`,
+    how: `${say.time(f.expectS)}: it moves slowly.`,
     ifFails: 'The rate was not kept.',
   }),
   'start-kick': (f: Kick, say) => ({
@@ -336,8 +336,8 @@ const WORDS = {
     how: 'With a signal source at the terminals, the lead to the main controller off. The last step asks for nothing again; then put the lead back.',
     ifFails: 'The fan follows another range of volts than the main controller sends: look at the convention of both.',
   }),
-  'power-wait': (f: { expectS: number; toPct: number }) => ({
-    title: `Switch the supply off for a minute and on again: it stands for ${formatTime(f.expectS)}.`,
+  'power-wait': (f: { expectS: number; toPct: number }, { time }) => ({
+    title: `Switch the supply off for a minute and on again: it stands for ${time(f.expectS)}.`,
     how: 'Stand clear: it starts by itself. Time it from the moment power comes until the fan runs.',
     ifFails: 'The wait was not kept: fans of one supply start together, and may trip it.',
   }),
@@ -421,31 +421,31 @@ const WORDS = {
     how: riseHow(f.isHumidity),
     ifFails: 'The rise or its window was not kept, or the sensor is slow or covered.',
   }),
-  'rise-less': (f: { by: number; quantity: Quantity; isHumidity: boolean; staysPct: number }, { q }) => ({
+  'rise-less': (f: { by: number; quantity: Quantity; isHumidity: boolean; staysPct: number }, { q, pct }) => ({
     title: `Make a smaller rise, of ${q(f.by, f.quantity)}: nothing must come of it.`,
-    how: `${riseHow(f.isHumidity)} It stays at ${formatPct(f.staysPct)} %.`,
+    how: `${riseHow(f.isHumidity)} It stays at ${pct(f.staysPct)} %.`,
     ifFails: 'It answers to less than it should: it will run on every muggy evening.',
   }),
-  'rise-longest': (f: { expectS: number }) => ({
+  'rise-longest': (f: { expectS: number }, { time }) => ({
     title: 'Keep it as it is after the rise, and time how long it runs.',
-    how: `At most ${formatTime(f.expectS)}, whatever the reading does; breathe on it again before it falls.`,
+    how: `At most ${time(f.expectS)}, whatever the reading does; breathe on it again before it falls.`,
     ifFails: 'The longest time was not kept.',
   }),
   'switch-on': (f: { rule: string; onDelayS: number }, say) => ({
     title: `Switch the ${say.rule(f.rule)} on.`,
-    how: f.onDelayS > 0 ? `It answers after ${formatTime(f.onDelayS)}.` : 'It answers at once.',
+    how: f.onDelayS > 0 ? `It answers after ${say.time(f.onDelayS)}.` : 'It answers at once.',
     ifFails: 'Wrong terminal, contact the other way round, or the speed was not kept.',
   }),
   'switch-delay': (f: { rule: string; toPct: number; expectS: number }, say) => ({
-    title: `Switch the ${say.rule(f.rule)} on and time how long it takes to go to ${formatPct(f.toPct)} %.`,
-    how: `It waits ${formatTime(f.expectS)} before it answers.`,
+    title: `Switch the ${say.rule(f.rule)} on and time how long it takes to go to ${say.pct(f.toPct)} %.`,
+    how: `It waits ${say.time(f.expectS)} before it answers.`,
     ifFails: 'The delay was not kept.',
   }),
   overrun: (f: { rule: string; toPct: number; expectS: number; onForS: number; isMatched: boolean }, say) => ({
-    title: `Switch the ${say.rule(f.rule)} off and time how long it takes to come down to ${formatPct(f.toPct)} %.`,
+    title: `Switch the ${say.rule(f.rule)} off and time how long it takes to come down to ${say.pct(f.toPct)} %.`,
     how: f.isMatched
-      ? `Leave it on for ${formatTime(f.onForS)} first; after that it runs on for ${formatTime(f.expectS)}.`
-      : `Leave it on for ${formatTime(f.onForS)} first. It runs on for ${formatTime(f.expectS)}, however long it was on.`,
+      ? `Leave it on for ${say.time(f.onForS)} first; after that it runs on for ${say.time(f.expectS)}.`
+      : `Leave it on for ${say.time(f.onForS)} first. It runs on for ${say.time(f.expectS)}, however long it was on.`,
     ifFails: 'Overrun not kept, or another rule still asks for this speed.',
   }),
   'by-age': (f: { from: number; to: number }) => ({
@@ -464,7 +464,7 @@ type Kick = { readonly first: MomentSays; readonly kickPct: number; readonly hol
 
 function kickText({ first, kickPct, holdS, thenPct }: Kick, say: Say): string {
   const { wording } = momentText(first, say)
-  return `${wording === '' ? '' : `First ${wording}. `}It runs at ${formatPct(kickPct)} % for ${formatTime(holdS)} before it settles at ${formatPct(thenPct)} %. Stand clear.`
+  return `${wording === '' ? '' : `First ${wording}. `}It runs at ${say.pct(kickPct)} % for ${say.time(holdS)} before it settles at ${say.pct(thenPct)} %. Stand clear.`
 }
 
 const riseHow = (isHumidity: boolean): string =>
@@ -481,7 +481,7 @@ const STEPS = {
   bring: (f: { input: string; x: number }, say) => `Bring ${say.bring(f.input, f.x)}.`,
   stand: (f: { input: string; x: number }, say) => `${say.stand(f.input, f.x)}.`,
   within: (f: { input: string; x: number; windowS: number }, say) =>
-    `Bring ${say.bring(f.input, f.x)} within ${formatTime(f.windowS)}.`,
+    `Bring ${say.bring(f.input, f.x)} within ${say.time(f.windowS)}.`,
   off: (f: { input: string; x: number }, say) => `Bring ${say.bring(f.input, f.x)}: it is off.`,
   'comes-on': (f: { input: string; x: number }, say) => `Bring ${say.bring(f.input, f.x)}: it comes on.`,
   'stays-on': (f: { input: string; x: number }, say) => `Bring ${say.bring(f.input, f.x)}: it stays on.`,
@@ -503,7 +503,7 @@ const STEPS = {
   'power-cut': () => 'Power off, wait a minute, power on.',
   light: (f: { input: string }, say) => `Let light fall on ${say.input(f.input)}.`,
   cover: (f: { input: string; delayS: number }, say) =>
-    `Cover ${say.input(f.input)} for ${formatTime(f.delayS)} and more.`,
+    `Cover ${say.input(f.input)} for ${say.time(f.delayS)} and more.`,
   'clock-of-day': (f: { minute: number; gives: 'night' | 'day' | 'night again' }, say) =>
     `Set the clock to ${say.clock((f.minute + 1440) % 1440)}: ${f.gives}.`,
   'clock-before': (f: { clock: number }, say) => `Set the clock to ${say.weekClock(f.clock)}: before it begins.`,
@@ -531,6 +531,7 @@ export const bring = coderOf<typeof STEPS>()
 function sayOf(context: ProveContext): Say {
   const { response, preference } = context
   return {
+    ...figuresFor(preference),
     q: (x, quantity) => formatQuantity(x, quantity, preference),
     rule(id) {
       const rule = response.rules.find((candidate) => candidate.id === id)

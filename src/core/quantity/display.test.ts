@@ -12,4 +12,12 @@ test('what was chosen is read, whatever stands beside it', () =>
     textSize: 'larger',
     hand: 'left',
     dates: USUAL_DATES,
+    decimalMark: '.',
   }))
+
+test.each([
+  [',', ','],
+  ['.', '.'],
+  [';', '.'],
+  [7, '.'],
+])('%j before decimals is %s', (decimalMark, read) => expect(knownDisplay({ decimalMark }).decimalMark).toBe(read))

@@ -25,7 +25,15 @@ export type UnitPreference = {
   readonly dates?: DateStyle
   /** Where the site keeps a time zone: an IANA name. Times are then said in it. */
   readonly zone?: string
+  /** What stands between a figure and its decimals; a point where nothing is said. */
+  readonly decimalMark?: DecimalMark
 }
+
+export const DECIMAL_MARKS = ['.', ','] as const
+export type DecimalMark = (typeof DECIMAL_MARKS)[number]
+
+/** Of whom a figure is written for no more has to be known. */
+type Reader = Pick<UnitPreference, 'decimalMark'>
 
 /** The same on a site: in its time zone, where it has one.
  *  @param zone IANA name; empty where nobody named one */
@@ -103,11 +111,26 @@ export function knownUnits(said: unknown): NonNullable<UnitPreference['units']> 
 export const startingUnits = (languages: string): UnitPreference =>
   /^[a-z]{2,3}-(US|LR|PR|GU)\b/i.test(languages.trim()) ? CUSTOMARY : METRIC
 
-/** A number with a true minus, fixed decimals, and no negative zero. NaN shows as a dash: no such figure reaches a screen. */
-export function formatNumber(x: number, decimals: number): string {
+/** What people of these languages are likely to write before decimals, until they choose.
+ *  @param languages as a browser names them, the dearest first: “de-AT,de;q=0.9” */
+export function startingDecimalMark(languages: string): DecimalMark {
+  const [tag = ''] = languages.split(/[,;]/)
+  try {
+    const parts = new Intl.NumberFormat(tag.trim() || 'en').formatToParts(0.5)
+    return parts.some(({ type, value }) => type === 'decimal' && value === ',') ? ',' : '.'
+  } catch (error) {
+    // No language: nobody has said anything.
+    if (error instanceof RangeError) return '.'
+    throw error
+  }
+}
+
+/** A number with a true minus, fixed decimals behind the mark of its reader, and no negative zero. NaN shows as a dash: no such figure reaches a
+ *  screen. */
+export function formatNumber(x: number, decimals: number, { decimalMark = '.' }: Reader = METRIC): string {
   if (!Number.isFinite(x)) return '–'
   const text = x.toFixed(decimals)
-  return Number(text) === 0 ? (0).toFixed(decimals) : text.replace('-', '−')
+  return (Number(text) === 0 ? (0).toFixed(decimals) : text.replace('-', '−')).replace('.', decimalMark)
 }
 
 /** The number itself in the unit this person reads, for charts. */
@@ -123,7 +146,7 @@ export const formatFigure = (
   const unit = preferredUnit(quantity, preference)
   // Things that are counted have no hundredths.
   const counted = quantity === 'count' && Number.isInteger(base) ? 0 : unit.decimals
-  return formatNumber(fromBase(unit, base), decimals ?? counted)
+  return formatNumber(fromBase(unit, base), decimals ?? counted, preference)
 }
 
 /** Figure and unit, "18.3 °C". */
@@ -140,15 +163,30 @@ export const formatQuantity = (
     : `${formatFigure(base, quantity, preference, decimals)} ${preferredUnit(quantity, preference).symbol}`.trimEnd()
 
 /** A figure at an axis: a decimal only where there is one. */
-export const formatTick = (x: number): string => formatNumber(x, Number.isInteger(x) ? 0 : 1)
+export const formatTick = (x: number, reader?: Reader): string => formatNumber(x, Number.isInteger(x) ? 0 : 1, reader)
 
 /** A percent with no more decimals than it needs: "65", "12.5", "33.3". */
-export const formatPct = (pct: number): string => formatNumber(pct, Number.isInteger(Number(pct.toFixed(1))) ? 0 : 1)
+export const formatPct = (pct: number, reader?: Reader): string =>
+  formatNumber(pct, Number.isInteger(Number(pct.toFixed(1))) ? 0 : 1, reader)
 
 /** A length of time in the unit a person would say: "4 s", "15 min", "1.5 h". */
-export function formatTime(timeS: number): string {
-  const say = (x: number, unit: string) => `${formatNumber(x, Number.isInteger(Number(x.toFixed(1))) ? 0 : 1)} ${unit}`
+export function formatTime(timeS: number, reader?: Reader): string {
+  const say = (x: number, unit: string) => `${formatPct(x, reader)} ${unit}`
   if (timeS < 120) return say(timeS, 's')
   if (timeS < 7200) return say(timeS / 60, 'min')
   return timeS < 172_800 ? say(timeS / 3600, 'h') : say(timeS / 86_400, 'days')
 }
+
+/** How figures without a kind are said to a reader. */
+export type Figures = {
+  readonly num: (x: number, decimals: number) => string
+  /** A percent, without its sign. */
+  readonly pct: (pct: number) => string
+  readonly time: (timeS: number) => string
+}
+
+export const figuresFor = (reader: Reader): Figures => ({
+  num: (x, decimals) => formatNumber(x, decimals, reader),
+  pct: (pct) => formatPct(pct, reader),
+  time: (timeS) => formatTime(timeS, reader),
+})

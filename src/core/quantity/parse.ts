@@ -1,4 +1,5 @@
 import { fail, ok, type Outcome, type Problem } from '@/core/json/problem'
+import type { DecimalMark } from '@/core/quantity/format'
 import { fromBase, quantitySpec, toBase, type Quantity, type Unit } from '@/core/quantity/units'
 
 const NUMBER_THEN_UNIT = /^([+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i
@@ -13,15 +14,16 @@ function stopwatchS(text: string): number | null {
   return Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds.replace(',', '.'))
 }
 
-const plain = (x: number): string => String(Number(x.toPrecision(6)))
+const plain = (x: number, decimalMark: DecimalMark): string =>
+  String(Number(x.toPrecision(6))).replace('.', decimalMark)
 
 /** The first other unit in which the same figure would be plausible, as a suggestion. */
-function otherReading(quantity: Quantity, x: number, used: Unit): string | undefined {
+function otherReading(quantity: Quantity, x: number, used: Unit, decimalMark: DecimalMark): string | undefined {
   const { units, plausible } = quantitySpec(quantity)
   const meant = units.find(
     (unit) => unit !== used && toBase(unit, x) >= plausible[0] && toBase(unit, x) <= plausible[1],
   )
-  return meant ? `${plain(x)} ${meant.symbol}` : undefined
+  return meant ? `${plain(x, decimalMark)} ${meant.symbol}` : undefined
 }
 
 const unknownUnit = (quantity: Quantity, got: string): Problem => {
@@ -46,14 +48,25 @@ function partsS(text: string): number | null {
   return total
 }
 
+type ParseOptions = {
+  readonly typedUnit?: string | undefined
+  readonly limits?: readonly [min: number, max: number] | undefined
+  /** What whoever types writes before decimals; the other mark is read too where it can be nothing else. */
+  readonly decimalMark?: DecimalMark | undefined
+}
+
+/** A mark before three figures may stand between thousands; the mark of whoever types does not. */
+const AMBIGUOUS: Readonly<Record<DecimalMark, RegExp>> = { '.': /,\d{3}$/, ',': /\.\d{3}$/ }
+
 /** Reads what a person typed ("68F", "20c", "0.5 h", "14:50", "90 cfm", "20,5") into the base unit of `quantity`.
  *  @param typedUnit symbol of the unit meant when none is typed; the base unit by default
  *  @param limits plausible range in the base unit where it is narrower than the quantity's own
- *  Refuses an unknown unit, a comma that can be read two ways, and a value no such quantity can have. */
+ *  @param decimalMark what whoever types writes before decimals
+ *  Refuses an unknown unit, a mark that can be read two ways, and a value no such quantity can have. */
 export function parseQuantity(
   text: string,
   quantity: Quantity,
-  { typedUnit, limits }: { typedUnit?: string; limits?: readonly [min: number, max: number] } = {},
+  { typedUnit, limits, decimalMark = '.' }: ParseOptions = {},
 ): Outcome<number> {
   const { label, units, plausible, hint } = quantitySpec(quantity)
   const timeS = quantity === 'time' ? (stopwatchS(text.trim()) ?? partsS(text.trim())) : null
@@ -61,7 +74,7 @@ export function parseQuantity(
   const match = NUMBER_THEN_UNIT.exec(text.trim().replace(/\u00a0/g, ' '))
   const [, digits, rest] = match ?? []
   if (digits === undefined || rest === undefined) return fail({ code: 'not_a_number', path: '', got: text, hint })
-  if (/,\d{3}$/.test(digits)) return fail({ code: 'ambiguous_comma', path: '', got: digits })
+  if (AMBIGUOUS[decimalMark].test(digits)) return fail({ code: 'ambiguous_comma', path: '', got: digits })
   const x = Number(digits.replace(',', '.').replace('−', '-'))
   if (!Number.isFinite(x)) return fail({ code: 'not_a_number', path: '', got: text, hint })
   const word = rest.trim().toLowerCase().replace(/\s+/g, ' ')
@@ -73,7 +86,7 @@ export function parseQuantity(
   const base = toBase(unit, x)
   const [min, max] = limits ?? plausible
   if (base >= min && base <= max) return ok(base)
-  const shown = (value: number) => `${plain(fromBase(unit, value))} ${unit.symbol}`
+  const shown = (value: number) => `${plain(fromBase(unit, value), decimalMark)} ${unit.symbol}`
   return fail({
     code: 'implausible',
     path: '',
@@ -81,7 +94,7 @@ export function parseQuantity(
     got: shown(base),
     min: shown(min),
     max: shown(max),
-    meant: limits ? undefined : otherReading(quantity, x, unit),
+    meant: limits ? undefined : otherReading(quantity, x, unit, decimalMark),
   })
 }
 
@@ -93,12 +106,13 @@ export function bareMeanings(
   text: string,
   quantity: Quantity,
   typedUnit?: string,
+  decimalMark?: DecimalMark,
 ): { readonly taken: Meant; readonly others: readonly Meant[] } | null {
   const { units, usual, plausible } = quantitySpec(quantity)
   const match = NUMBER_THEN_UNIT.exec(text.trim())
   if (!usual || match?.[2] !== '') return null
   const as = (unit: Unit): Meant[] => {
-    const read = parseQuantity(`${match[1]!} ${unit.symbol}`, quantity)
+    const read = parseQuantity(`${match[1]!} ${unit.symbol}`, quantity, { decimalMark })
     return read.ok && read.value >= plausible[0] ? [{ text: `${match[1]!} ${unit.symbol}`, value: read.value }] : []
   }
   const taken = units.find(({ symbol }) => symbol === typedUnit) ?? units[0]

@@ -1,6 +1,15 @@
 import fc from 'fast-check'
-import { formatQuantity, formatTime, METRIC } from '@/core/quantity/format'
+import {
+  DECIMAL_MARKS,
+  figuresFor,
+  formatFigure,
+  formatQuantity,
+  formatTick,
+  formatTime,
+  METRIC,
+} from '@/core/quantity/format'
 import { bareMeanings, parseQuantity } from '@/core/quantity/parse'
+import { problemText } from '@/core/words/problems'
 import { fromBase, QUANTITIES, quantitySpec, toBase, type Quantity } from '@/core/quantity/units'
 
 const read = (text: string, quantity: Quantity, options = {}) => {
@@ -44,6 +53,23 @@ describe('what people type', () => {
   ] as const)('$text as $quantity is refused: $code', ({ text, quantity, code }) =>
     expect(read(text, quantity)).toBe(code),
   )
+
+  // A mark before three figures may stand between thousands; the mark of whoever types does not.
+  test.each([
+    { text: '1,205', decimalMark: ',', read: 1.205 },
+    { text: '1.205', decimalMark: ',', read: 'ambiguous_comma' },
+    { text: '1.2', decimalMark: ',', read: 1.2 },
+    { text: '1,205', decimalMark: '.', read: 'ambiguous_comma' },
+    { text: '1.205', decimalMark: '.', read: 1.205 },
+    { text: '1,2', decimalMark: '.', read: 1.2 },
+  ] as const)('$text of one who writes $decimalMark is $read', ({ text, decimalMark, read: expected }) =>
+    expect(read(text, 'density', { decimalMark })).toBe(expected),
+  )
+
+  test('what is refused is said as whoever typed it writes it', () => {
+    const refused = parseQuantity('6120,5', 'temperature', { decimalMark: ',' })
+    expect(refused.ok ? [] : refused.problems.map(problemText)).toEqual([expect.stringContaining('6120,5 °C')])
+  })
 
   test('what is typed without a unit is in the unit the person reads', () =>
     expect(read('68', 'temperature', { typedUnit: '°F' })).toBeCloseTo(20, 9))
@@ -92,6 +118,42 @@ test.each([
 ] as const)('$base shows as $wording', ({ base, quantity, wording }) =>
   expect(formatQuantity(base, quantity)).toBe(wording),
 )
+
+test.each(DECIMAL_MARKS)(
+  'whatever stands in a field with “%s” before decimals can be typed into it again',
+  (decimalMark) => {
+    const reader = { ...METRIC, decimalMark }
+    const measured = (Object.keys(QUANTITIES) as Quantity[]).filter(
+      (quantity) => !['contact', 'time'].includes(quantity),
+    )
+    fc.assert(
+      fc.property(fc.constantFrom(...measured), fc.double({ min: 0.01, max: 0.99, noNaN: true }), (quantity, share) => {
+        const { units, plausible } = quantitySpec(quantity)
+        const [min, max] = [Math.max(plausible[0], -1e6), Math.min(plausible[1], 1e6)]
+        const base = min + share * (max - min)
+        const text = formatFigure(base, quantity, reader)
+        expect(text).not.toContain(decimalMark === ',' ? '.' : ',')
+        const back = read(text, quantity, { typedUnit: units[0].symbol, decimalMark })
+        expect(Math.abs(Number(back) - base)).toBeLessThanOrEqual(
+          (units[0].scale ?? 1) * 0.5001 * 10 ** -units[0].decimals,
+        )
+      }),
+      { seed: 12 },
+    )
+  },
+)
+
+test('figures without a kind have the mark of their reader too', () => {
+  const { num, pct, time } = figuresFor({ decimalMark: ',' })
+  expect([
+    num(-1234.5, 1),
+    num(0.001, 2),
+    pct(12.5),
+    pct(12),
+    time(9000),
+    formatTick(2.5, { decimalMark: ',' }),
+  ]).toEqual(['−1234,5', '0,00', '12,5', '12', '2,5 h', '2,5'])
+})
 
 test('a person of °F and cfm reads points with 32 and differences without', () => {
   const imperial = { ...METRIC, temperature: 'F', flow: 'cfm' } as const

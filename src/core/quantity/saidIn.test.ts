@@ -1,4 +1,4 @@
-import { CUSTOMARY, knownUnits, METRIC, startingUnits, UNIT_CHOICES } from '@/core/quantity/format'
+import { CUSTOMARY, knownUnits, METRIC, startingDecimalMark, startingUnits, UNIT_CHOICES } from '@/core/quantity/format'
 import { saidIn } from '@/core/quantity/saidIn'
 
 test.each([
@@ -35,3 +35,21 @@ test.each([
   ['de', METRIC],
   ['', METRIC],
 ])('a browser of %s starts with its units', (languages, units) => expect(startingUnits(languages)).toBe(units))
+
+test.each([
+  ['de-AT,de;q=0.9', ','],
+  ['fr', ','],
+  ['en-GB,de;q=0.8', '.'],
+  ['de-CH', '.'],
+  ['ja', '.'],
+  ['', '.'],
+  ['no language at all', '.'],
+])('a browser of “%s” starts with %s before decimals', (languages, mark) =>
+  expect(startingDecimalMark(languages)).toBe(mark),
+)
+
+test('a text that is kept is said with the mark of who reads it; what is no figure with a unit stays', () => {
+  const comma = { ...METRIC, decimalMark: ',' } as const
+  expect(saidIn('12.5 °C and 38.0 l/s, by table 1.2', comma)).toBe('12,5 °C and 38,0 l/s, by table 1.2')
+  expect(saidIn('12.5 °C', { ...CUSTOMARY, decimalMark: ',' })).toBe('54,5 °F')
+})

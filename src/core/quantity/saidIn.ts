@@ -31,7 +31,8 @@ export const saidIn = (text: string, preference: UnitPreference): string =>
     FIGURE,
     (whole, first: string | undefined, between: string | undefined, last: string, symbol: string) => {
       const quantity = WRITTEN[symbol]!
-      if (preferredUnit(quantity, preference).symbol === symbol) return whole
+      if (preferredUnit(quantity, preference).symbol === symbol)
+        return preference.decimalMark === ',' ? whole.replaceAll(/(?<=\d)\.(?=\d)/g, ',') : whole
       const unit = quantitySpec(quantity).units.find((one) => one.symbol === symbol)!
       const say = (digits: string) =>
         formatQuantity(toBase(unit, Number(digits.replace('−', '-'))), quantity, preference)

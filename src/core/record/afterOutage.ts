@@ -114,13 +114,13 @@ export function outageItems(
   return [
     know(
       'clear',
-      `Stand clear: it starts again by itself${restPct === undefined || restPct <= 0 ? ' when something asks' : `; with nothing asking it settles at ${formatPct(restPct)} %`}.`,
+      `Stand clear: it starts again by itself${restPct === undefined || restPct <= 0 ? ' when something asks' : `; with nothing asking it settles at ${formatPct(restPct, preference)} %`}.`,
     ),
     ...(response.powerReturn
       ? [
           know(
             'wait',
-            `It stands for ${formatTime(response.powerReturn.waitS)} first, so that fans start one after the other.`,
+            `It stands for ${formatTime(response.powerReturn.waitS, preference)} first, so that fans start one after the other.`,
           ),
         ]
       : []),

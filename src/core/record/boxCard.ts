@@ -64,7 +64,7 @@ function speedsOf({ document, preference }: Sealed, derived: Derived): CardSpeed
     if (!lead) return ''
     const flow = fanFlowLs(lead, pct)
     return [
-      signalText(signalAt(fanSignal(lead.fan, response), pct)),
+      signalText(signalAt(fanSignal(lead.fan, response), pct), preference),
       ...(flow === null ? [] : [formatQuantity(flow, 'flow', preference)]),
     ].join(' · ')
   }

@@ -17,12 +17,13 @@ import { capital, partsText } from '@/core/sentences/words'
 /** One thing that is so in an installation, by a key that stays the same between revisions. */
 export type Fact = { readonly key: string; readonly label: string; readonly wording: string }
 
-function balanceFact(balance: Balance, q: (base: number, quantity: 'flow') => string): Fact {
+function balanceFact(balance: Balance, preference: UnitPreference): Fact {
+  const q = (base: number, quantity: 'flow') => formatQuantity(base, quantity, preference)
   const { supply, extract, offShare } = balanceResult(balance)
   return {
     key: 'balance',
     label: 'Balance',
-    wording: `supply ${q(supply.readLs, 'flow')} at ${formatPct(balance.supplyPct)} %, extract ${q(extract.readLs, 'flow')} at ${formatPct(balance.extractPct)} %${offShare === null ? ', not all read' : `, ${formatNumber(Math.abs(offShare) * 100, 0)} % apart`}`,
+    wording: `supply ${q(supply.readLs, 'flow')} at ${formatPct(balance.supplyPct, preference)} %, extract ${q(extract.readLs, 'flow')} at ${formatPct(balance.extractPct, preference)} %${offShare === null ? ', not all read' : `, ${formatNumber(Math.abs(offShare) * 100, 0)} % apart`}`,
   }
 }
 
@@ -137,25 +138,29 @@ function allFacts(
       key: `instrument-${instrument.id}`,
       label: `Instrument “${instrument.name}”`,
       wording: [
-        ...(instrument.accuracyPct === null ? [] : [`± ${formatNumber(instrument.accuracyPct, 1)} % of the reading`]),
+        ...(instrument.accuracyPct === null
+          ? []
+          : [`± ${formatNumber(instrument.accuracyPct, 1, preference)} % of the reading`]),
         instrument.calibratedOn === null ? 'calibration not known' : `calibrated ${instrument.calibratedOn}`,
       ].join(', '),
     })),
-    ...(calibration.balance && calibration.balance.terminals.length > 0 ? [balanceFact(calibration.balance, q)] : []),
+    ...(calibration.balance && calibration.balance.terminals.length > 0
+      ? [balanceFact(calibration.balance, preference)]
+      : []),
     ...calibration.fans.map(({ fan, startsPct, stallsPct, map }) => ({
       key: `calibration-${fan}`,
       label: `Calibration of “${fanName(fan)}”`,
-      wording: `${startsPct.length ? `turns from ${formatPct(Math.max(...startsPct))} %` : 'start not read'}, ${stallsPct.length ? `stalls at ${formatPct(Math.max(...stallsPct))} %` : 'stall not read'}, ${map.length} map readings`,
+      wording: `${startsPct.length ? `turns from ${formatPct(Math.max(...startsPct), preference)} %` : 'start not read'}, ${stallsPct.length ? `stalls at ${formatPct(Math.max(...stallsPct), preference)} %` : 'stall not read'}, ${map.length} map readings`,
     })),
     {
       key: 'floor',
       label: 'Floor',
-      wording: `${formatPct(response.floor.speedPct)} %${response.floor.offAllowed ? ', or standing still when nothing asks' : ''}`,
+      wording: `${formatPct(response.floor.speedPct, preference)} %${response.floor.offAllowed ? ', or standing still when nothing asks' : ''}`,
     },
     {
       key: 'ceiling',
       label: 'Ceiling',
-      wording: `${formatPct(response.ceiling.speedPct)} %, ${response.ceiling.how === 'clip' ? 'cuts what asks for more' : 'ramps squeezed under it'}`,
+      wording: `${formatPct(response.ceiling.speedPct, preference)} %, ${response.ceiling.how === 'clip' ? 'cuts what asks for more' : 'ramps squeezed under it'}`,
     },
     ...(response.wins === 'first'
       ? [{ key: 'wins', label: 'Whose ask counts', wording: 'the first in the list that asks' }]

@@ -113,7 +113,7 @@ function mapOf(
         ? sizedReadings(calibration).map(({ reading, flowLs }) => [reading.settingPct, shown(flowLs)] as const)
         : [],
       against: required
-        ? `required ${q(required.flowLs)}; the floor of ${formatPct(floorPct)} % gives ${q(flowLsAt(flow.map, floorPct))}`
+        ? `required ${q(required.flowLs)}; the floor of ${formatPct(floorPct, preference)} % gives ${q(flowLsAt(flow.map, floorPct))}`
         : '',
     },
   ]
@@ -132,10 +132,10 @@ function readingRows({ document, preference }: Sealed): string[][] {
         const flowLs = sized.get(reading.id)
         return [
           `${fan?.name ?? calibration.fan}${fan && countOf(fan) > 1 ? ` (${countOf(fan)})` : ''}`,
-          `${formatPct(reading.settingPct)} %`,
+          `${formatPct(reading.settingPct, preference)} %`,
           flowLs === undefined ? '' : formatQuantity(flowLs, 'flow', preference),
-          reading.rpm === null ? '' : `${formatNumber(reading.rpm, 0)} rpm`,
-          reading.soundDb === null ? '' : `${formatNumber(reading.soundDb, 0)} dB`,
+          reading.rpm === null ? '' : `${formatNumber(reading.rpm, 0, preference)} rpm`,
+          reading.soundDb === null ? '' : `${formatNumber(reading.soundDb, 0, preference)} dB`,
           [instrument(reading.instrument), reading.setAside && outcome.kind === 'map' ? 'left out' : '']
             .filter(Boolean)
             .join(', '),
@@ -155,7 +155,7 @@ function checkLines({ document, results, preference }: Sealed): Line[] {
       text: result
         ? [
             title,
-            findingText(result.finding),
+            findingText(result.finding, preference),
             ...(result.note ? [`Noted: ${result.note}`] : []),
             `${result.readBy}, ${dayText(dayOf(result.readAt, preference.zone), preference.dates)}.`,
           ].join(' ')
@@ -181,7 +181,7 @@ export function fullRecord(sealed: Sealed): FullRecord {
     instruments: (document.calibration.instruments ?? []).map(({ name, accuracyPct, calibratedOn }) => ({
       label: name,
       text: [
-        accuracyPct === null ? 'error not known' : `± ${formatNumber(accuracyPct, 1)} % of the reading`,
+        accuracyPct === null ? 'error not known' : `± ${formatNumber(accuracyPct, 1, preference)} % of the reading`,
         calibratedOn === null ? 'calibration not known' : `calibrated ${dayText(calibratedOn, preference.dates)}`,
       ].join(', '),
     })),

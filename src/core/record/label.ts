@@ -12,9 +12,9 @@ export function label(sealed: Sealed): Label {
   const { title, state, revision, day, person, fingerprint, nextCheck } = paperHead(sealed)
   const boost = boostOf(response.rules)
   const speeds = [
-    `lowest ${formatPct(response.floor.speedPct)} %`,
-    ...(boost ? [`boost ${formatPct(Math.min(boost.speedPct, response.ceiling.speedPct))} %`] : []),
-    `highest ${formatPct(response.ceiling.speedPct)} %`,
+    `lowest ${formatPct(response.floor.speedPct, sealed.preference)} %`,
+    ...(boost ? [`boost ${formatPct(Math.min(boost.speedPct, response.ceiling.speedPct), sealed.preference)} %`] : []),
+    `highest ${formatPct(response.ceiling.speedPct, sealed.preference)} %`,
   ]
   return {
     title,

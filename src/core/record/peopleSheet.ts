@@ -121,7 +121,9 @@ export function peopleSheet(sealed: Sealed): PeopleSheet {
     ...told,
     normal: [
       ...told.normal,
-      ...(overrunS === null ? [] : [`After its switch is turned off it goes on for ${formatTime(overrunS)}.`]),
+      ...(overrunS === null
+        ? []
+        : [`After its switch is turned off it goes on for ${formatTime(overrunS, sealed.preference)}.`]),
     ],
     foot: [
       'Do not open it and do not change what is set: its figures are on the card inside the box.',

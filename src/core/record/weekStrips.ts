@@ -40,7 +40,7 @@ export function weekStrips({ response }: Pick<Installation, 'response'>, prefere
     if ('periods' in rule) {
       for (const period of [...rule.periods].sort((a, b) => a.speedPct - b.speedPct))
         fillSpan(minutes, period, period.speedPct)
-      return [{ name, days: daysOf(minutes, (pct) => `${formatPct(pct)} %`) }]
+      return [{ name, days: daysOf(minutes, (pct) => `${formatPct(pct, preference)} %`) }]
     }
     if (!('setPoints' in rule) || !rule.setPoints || rule.setPoints.length === 0) return []
     const quantity = inputQuantity(response.inputs.find(({ id }) => id === rule.input))

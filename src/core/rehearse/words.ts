@@ -106,13 +106,13 @@ export function measureValue(
     case 's':
       return spanText(value)
     case 'count':
-      return formatNumber(value, 0)
+      return formatNumber(value, 0, preference)
     case 'kWh':
-      return `${formatNumber(value, value < 10 ? 2 : value < 100 ? 1 : 0)} kWh`
+      return `${formatNumber(value, value < 10 ? 2 : value < 100 ? 1 : 0, preference)} kWh`
     case 'ppm':
-      return `${formatNumber(value, 0)} ppm`
+      return `${formatNumber(value, 0, preference)} ppm`
     case 'sound':
-      return `${formatNumber(value, 1)} dB`
+      return `${formatNumber(value, 1, preference)} dB`
     case 'temperature':
     case 'humidity':
     case 'flow':
@@ -146,9 +146,9 @@ function causeText(response: Response, hunt: Hunt, preference: UnitPreference): 
   const amount = (x: number | null) => (x === null || !difference ? '' : formatQuantity(x, difference, preference))
   switch (hunt.cause) {
     case 'digit':
-      return `One digit of the probe (${amount(hunt.digit)}) moves the fan ${formatNumber(hunt.digitPct ?? 0, 1)} points.`
+      return `One digit of the probe (${amount(hunt.digit)}) moves the fan ${formatNumber(hunt.digitPct ?? 0, 1, preference)} points.`
     case 'step':
-      return `It goes between two neighbouring steps of the output (${formatPct(response.steps.stepPct)} %): one is a little too much, the other too little.`
+      return `It goes between two neighbouring steps of the output (${formatPct(response.steps.stepPct, preference)} %): one is a little too much, the other too little.`
     case 'gain':
       return 'The band is narrow for how fast this space answers and how slowly the probe follows.'
     case 'differential-digit':
@@ -175,7 +175,7 @@ export function huntText(
   const band = calm
     ? formatQuantity(calm.band, unit === 'temperature' ? 'temperatureDifference' : unit, preference)
     : null
-  const swing = `${formatPct(Math.round(hunt.lowPct))} ↔ ${formatPct(Math.round(hunt.highPct))} % every ${formatTime(Math.round(hunt.periodS / 6) * 6)}`
+  const swing = `${formatPct(Math.round(hunt.lowPct), preference)} ↔ ${formatPct(Math.round(hunt.highPct), preference)} % every ${formatTime(Math.round(hunt.periodS / 6) * 6, preference)}`
   return {
     title: `${hunt.startsAnHour > 0 ? 'It starts too often' : 'It hunts'}, ${stretch(startsOn, hunt, preference)}.`,
     text: [
@@ -215,7 +215,8 @@ const DIFFERENCES: Partial<Record<MeasureId, (side: Side) => string>> = {
   coldest: warmer('coldest'),
   dampest: ({ by, isLess, preference }) =>
     `${formatQuantity(by, 'humidity', preference)} ${isLess ? 'drier' : 'damper'} at its dampest`,
-  'night-sound': ({ by, isLess }) => `${formatNumber(by, 1)} dB ${isLess ? 'quieter' : 'louder'} at night`,
+  'night-sound': ({ by, isLess, preference }) =>
+    `${formatNumber(by, 1, preference)} dB ${isLess ? 'quieter' : 'louder'} at night`,
   starts: counted('start', ' in its worst hour'),
   changes: counted('speed change', ' in its worst hour'),
   trips: counted('trip'),

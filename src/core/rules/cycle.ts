@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Percent, Seconds } from '@/core/json/vocabulary'
-import { formatNumber, formatTime } from '@/core/quantity/format'
+import { formatNumber } from '@/core/quantity/format'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, ONE_SPEED, PLAIN } from '@/core/rules/kind'
@@ -81,10 +81,8 @@ export const cycleKind: RuleKind<Cycle, Why> = {
   title: 'cycle',
   trade: ({ onS, periodS }) => `interval timer, duty cycle ${formatNumber((onS / periodS) * 100, 0)} %`,
   formula: 'its speed for the first part of every period',
-  whyText: ({ kind, leftS }) =>
-    kind === 'cycle-on'
-      ? `the cycle is on for ${formatTime(leftS)} more`
-      : `the cycle comes on in ${formatTime(leftS)}`,
+  whyText: ({ kind, leftS }, { time }) =>
+    kind === 'cycle-on' ? `the cycle is on for ${time(leftS)} more` : `the cycle comes on in ${time(leftS)}`,
   offers: [
     {
       sentence: 'Run for some minutes in every hour',

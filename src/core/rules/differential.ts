@@ -1,6 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
-import { formatTime } from '@/core/quantity/format'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { setPoints } from '@/core/rules/weekSpan'
@@ -177,11 +176,11 @@ export const differentialKind: RuleKind<Differential, Why> = {
   trade: ({ onAt, offAt, action }, { difference }) =>
     `differential ${difference(Math.abs(onAt - offAt))}, ${action === 'direct' ? 'direct' : 'reverse'} action`,
   formula: 'on at or past one point, off at or past the other, between them as it was',
-  whyText(why, { name, point }) {
+  whyText(why, { name, point, time }) {
     if (why.kind === 'differential-held')
       return why.on
-        ? `${name} says off, and it stays on for ${formatTime(why.leftS)} more`
-        : `${name} says on, and it stays off for ${formatTime(why.leftS)} more`
+        ? `${name} says off, and it stays on for ${time(why.leftS)} more`
+        : `${name} says on, and it stays off for ${time(why.leftS)} more`
     return why.kind === 'differential-on'
       ? `${name} is ${point(why.x)} and on until ${point(why.edge)}`
       : `${name} is ${point(why.x)} and comes on at ${point(why.edge)}`

@@ -1,6 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
-import { formatTime } from '@/core/quantity/format'
 import { raise, runDown } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { exact } from '@/core/rules/exact'
@@ -122,12 +121,12 @@ export const holdAfterFallKind: RuleKind<HoldAfterFall, Why> = {
   title: 'run after cooling',
   trade: ({ holdS }, { time }) => `hold after a fall ${time(holdS)}`,
   formula: 'its speed above the point, and for its time after falling to it',
-  whyText(why, { name, point }) {
+  whyText(why, { name, point, time }) {
     switch (why.kind) {
       case 'hold-after-fall-armed':
         return `${name} is ${point(why.x)}, above ${point(why.edge)}`
       case 'hold-after-fall-counting':
-        return `${name} has fallen; it stops in ${formatTime(why.leftS)}`
+        return `${name} has fallen; it stops in ${time(why.leftS)}`
       case 'hold-after-fall-idle':
         return `${name} is ${point(why.x)}, not above ${point(why.edge)}`
     }

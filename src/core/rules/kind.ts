@@ -103,6 +103,7 @@ type WhyWords = {
   readonly point: (x: number) => string
   /** A difference between two readings of it. */
   readonly difference: (x: number) => string
+  readonly time: (timeS: number) => string
 }
 
 /** How figures of a rule are said in the words of the trade. */

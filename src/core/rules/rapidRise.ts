@@ -1,6 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
-import { formatTime } from '@/core/quantity/format'
 import { differenceOf } from '@/core/quantity/units'
 import { raise } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
@@ -220,12 +219,12 @@ export const rapidRiseKind: RuleKind<RapidRise, Why> = {
   title: 'answer to a quick rise',
   trade: () => 'rapid rise',
   formula: 'on when x − lowest of the window ≥ rise; off when x ≤ that lowest + release, or after the cap',
-  whyText(why, { name, point, difference }) {
+  whyText(why, { name, point, difference, time }) {
     switch (why.kind) {
       case 'rapid-rise-on':
-        return `${name} has risen fast to ${point(why.x)} from ${point(why.base)}, and it answers for ${formatTime(why.leftS)} more at most`
+        return `${name} has risen fast to ${point(why.x)} from ${point(why.base)}, and it answers for ${time(why.leftS)} more at most`
       case 'rapid-rise-capped':
-        return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${formatTime(why.leftS)} more`
+        return `${name} had its longest time, and waits until it is back at ${point(why.edge)}, or ${time(why.leftS)} more`
       case 'rapid-rise-idle':
         return `${name} has not risen by ${difference(why.rise)} quickly`
     }

@@ -1,7 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { clamp } from '@/core/json/clamp'
 import { about, closed, Id, Percent, Seconds } from '@/core/json/vocabulary'
-import { formatTime } from '@/core/quantity/format'
 import { raise, runDown } from '@/core/rules/block'
 import { common } from '@/core/rules/common'
 import { text, type RuleKind, type SentencePart, ONE_SPEED, PLAIN } from '@/core/rules/kind'
@@ -206,14 +205,14 @@ export const switchKind: RuleKind<SwitchRule, Why> = {
         : 'run input, matched run-on',
   formula:
     'its speed while on (after its delay), then for its overrun; matched: the time it was on, within floor and cap',
-  whyText(why, { name }) {
+  whyText(why, { name, time }) {
     switch (why.kind) {
       case 'switch-waiting':
-        return `${name} is on, waiting ${formatTime(why.leftS)} more`
+        return `${name} is on, waiting ${time(why.leftS)} more`
       case 'switch-on':
         return `${name} is on`
       case 'switch-overrun':
-        return `${name} is off and runs on for ${formatTime(why.leftS)} more`
+        return `${name} is off and runs on for ${time(why.leftS)} more`
       case 'switch-idle':
         return `${name} is off`
     }

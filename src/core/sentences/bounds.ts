@@ -63,7 +63,8 @@ export const bounds: BehaviourKind<Response> = {
     ...nightParts(floor.nightPct, ceiling.nightPct),
     text(wins === 'first' ? '. The first in the list that asks counts.' : '.'),
   ],
-  now: ({ floor }, _explanation) => `asks ${formatPct(floor.offAllowed ? 0 : floor.speedPct)} %`,
+  now: ({ floor }, _explanation, { preference }) =>
+    `asks ${formatPct(floor.offAllowed ? 0 : floor.speedPct, preference)} %`,
   why: () => ({
     formula: 'given = min(ceiling, max(floor, asks)); ramps rescaled: from + share × (min(to, ceiling) − from)',
     source: `${ofCommonPractice}; cases in the reference values, ctl.ramp`,

@@ -1,3 +1,4 @@
+import type { SentenceContext } from '@/core/sentences/behaviour'
 import type { Installation } from '@/core/installation/installation'
 import { freeId } from '@/core/json/freeId'
 import type { Explanation } from '@/core/machine/explain'
@@ -29,7 +30,7 @@ export function newInput(response: Response, made: Input): string {
 /** What a hold does at this instant. */
 export const overrideNow =
   (by: OverrideKind) =>
-  (_value: unknown, { chain }: Explanation): string => {
+  (_value: unknown, { chain }: Explanation, { preference }: SentenceContext): string => {
     const link = findLink(chain, 'hold', 'held', (held) => held.by === by)
-    return link ? `holds ${formatPct(link.heldPct)} %` : 'idle'
+    return link ? `holds ${formatPct(link.heldPct, preference)} %` : 'idle'
   }

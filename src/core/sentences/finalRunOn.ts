@@ -33,9 +33,9 @@ export const finalRunOn: BehaviourKind<FinalRunOn> = {
     text('. A new ask ends it.'),
   ],
   trade: () => 'final run-on',
-  now: (_value, { chain }) => {
+  now: (_value, { chain }, { preference }) => {
     const link = findLink(chain, 'hold', 'run-on')
-    return link ? `runs on at ${formatPct(link.speedPct)} %` : 'idle'
+    return link ? `runs on at ${formatPct(link.speedPct, preference)} %` : 'idle'
   },
   why: () => ({
     formula: 'asks the last running speed (or the set one) until its time is over',

@@ -38,9 +38,9 @@ export const follower: BehaviourKind<Follower> = {
     ]
   },
   trade: () => 'ratio control',
-  now({ fan }, { chain }, { fanName }) {
+  now({ fan }, { chain }, { fanName, preference }) {
     const link = findLink(chain, 'give', 'fan', (held) => held.fan === fan)
-    return link ? `${fanName(fan)} ${formatPct(link.givenPct)} %` : '–'
+    return link ? `${fanName(fan)} ${formatPct(link.givenPct, preference)} %` : '–'
   },
   why: () => ({
     formula: 'follower = max(own floor, ratio × lead), in steps; percent of each fan’s own range, not flow',

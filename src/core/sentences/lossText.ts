@@ -101,8 +101,8 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     title: `It knows no date: it stands in the ${say.season(loss.season)} until someone changes over.`,
     detail: 'Say which season it is put to, and have it changed over on the first day of the next.',
   }),
-  'cut-out-built-in': ({ offBelowPct, backAtPct }) => ({
-    title: `Below ${formatPct(offBelowPct)} % it stands, until ${formatPct(backAtPct)} % is asked.`,
+  'cut-out-built-in': ({ offBelowPct, backAtPct }, say) => ({
+    title: `Below ${formatPct(offBelowPct, say.preference)} % it stands, until ${formatPct(backAtPct, say.preference)} % is asked.`,
     detail: 'Its low-speed cut-out is built in. It is no floor: what is asked below it gives no air at all.',
   }),
   'rows-left-out': (loss) => ({
@@ -138,7 +138,7 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
   },
   'fixed-figure'(loss, say) {
     const figure = (x: number) =>
-      loss.quantity === 'time' ? formatTime(x) : formatQuantity(x, loss.quantity, say.preference)
+      loss.quantity === 'time' ? formatTime(x, say.preference) : formatQuantity(x, loss.quantity, say.preference)
     return {
       title: `The ${loss.what} of the ${say.rule(loss.rule)} is always ${figure(loss.given)}.`,
       detail: `You asked ${figure(loss.asked)}; it cannot be set.`,
@@ -153,8 +153,8 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     detail: 'It needs a device of its own.',
   }),
   'lost-sensor': (loss, say) => ({
-    title: `With ${say.input(loss.input)} lost ${loss.givenPct === null ? 'its rules simply stop asking' : `it runs at ${formatPct(loss.givenPct)} %`}.`,
-    detail: `You asked ${formatPct(loss.askedPct)} %.`,
+    title: `With ${say.input(loss.input)} lost ${loss.givenPct === null ? 'its rules simply stop asking' : `it runs at ${formatPct(loss.givenPct, say.preference)} %`}.`,
+    detail: `You asked ${formatPct(loss.askedPct, say.preference)} %.`,
   }),
   wins: (loss) => ({
     title: loss.asked === 'first' ? 'The highest ask counts here.' : 'The first rule that asks counts here.',
@@ -184,11 +184,11 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     detail: `Its ${ruleKind({ kind: loss.rule }).title} cannot be switched off: leave that probe unplugged, or set it where it never acts.`,
   }),
   'off-skip-band': (loss, say) => ({
-    title: `${capital(loss.what === 'floor' || loss.what === 'ceiling' ? `the ${loss.what}` : `the ${say.rule(loss.what)}`)} moves from ${formatPct(loss.askedPct)} to ${formatPct(loss.givenPct)} %.`,
-    detail: `It cannot skip the skip band from ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %, so nothing is set inside it.`,
+    title: `${capital(loss.what === 'floor' || loss.what === 'ceiling' ? `the ${loss.what}` : `the ${say.rule(loss.what)}`)} moves from ${formatPct(loss.askedPct, say.preference)} to ${formatPct(loss.givenPct, say.preference)} %.`,
+    detail: `It cannot skip the skip band from ${formatPct(loss.band.fromPct, say.preference)} to ${formatPct(loss.band.toPct, say.preference)} %, so nothing is set inside it.`,
   }),
   'crosses-skip-band': (loss, say) => ({
-    title: `The ${say.rule(loss.rule)} runs through ${formatPct(loss.band.fromPct)} to ${formatPct(loss.band.toPct)} %.`,
+    title: `The ${say.rule(loss.rule)} runs through ${formatPct(loss.band.fromPct, say.preference)} to ${formatPct(loss.band.toPct, say.preference)} %.`,
     detail: 'It cannot skip a skip band, and the ramp has to cross it: it may stay in the resonance.',
   }),
   'below-stops': (loss, say) => ({
@@ -199,16 +199,16 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
     title: `No overrun that is ${OVERRUN_WORDS[loss.asked]}.`,
     detail:
       loss.given === 'fixed'
-        ? `The ${say.rule(loss.rule)} gets ${formatTime(loss.holdS)} each time instead.`
+        ? `The ${say.rule(loss.rule)} gets ${formatTime(loss.holdS, say.preference)} each time instead.`
         : `The ${say.rule(loss.rule)} stops at once.`,
   }),
   'end-follows': (loss, say) => ({
     title: `The ${say.rule(loss.rule)} ${loss.end === 'from' ? 'starts' : 'ends'} at ${loss.takes}.`,
-    detail: `You asked ${formatPct(loss.askedPct)} %; here it is ${formatPct(loss.givenPct)} %.`,
+    detail: `You asked ${formatPct(loss.askedPct, say.preference)} %; here it is ${formatPct(loss.givenPct, say.preference)} %.`,
   }),
   'speed-follows': (loss, say) => ({
     title: `The ${say.rule(loss.rule)} runs at ${loss.takes}.`,
-    detail: `You asked ${formatPct(loss.askedPct)} %; here it is ${formatPct(loss.givenPct)} %.`,
+    detail: `You asked ${formatPct(loss.askedPct, say.preference)} %; here it is ${formatPct(loss.givenPct, say.preference)} %.`,
   }),
   'follower-left-out': (loss) => ({
     title: `No output follows the lead.`,
@@ -224,23 +224,23 @@ const TEXTS: { readonly [K in Loss['kind']]: (loss: Extract<Loss, { kind: K }>, 
   }),
   'no-on-delay': (loss, say) => ({
     title: `No delay before the ${say.rule(loss.rule)}.`,
-    detail: `You asked ${formatTime(loss.delayS)}; it answers at once.`,
+    detail: `You asked ${formatTime(loss.delayS, say.preference)}; it answers at once.`,
   }),
   'below-holds': (loss, say) => ({
     title: `Before its start the ${say.rule(loss.rule)} still asks.`,
     detail: 'It holds its first speed there; you asked for nothing.',
   }),
-  'bound-moved': (loss) => ({
-    title: `It runs at ${formatPct(loss.givenPct)} %, outside its ${loss.bound}.`,
-    detail: `Its steps leave nothing at or ${loss.bound === 'ceiling' ? 'under' : 'over'} ${formatPct(loss.askedPct)} % that it could run at.`,
+  'bound-moved': (loss, say) => ({
+    title: `It runs at ${formatPct(loss.givenPct, say.preference)} %, outside its ${loss.bound}.`,
+    detail: `Its steps leave nothing at or ${loss.bound === 'ceiling' ? 'under' : 'over'} ${formatPct(loss.askedPct, say.preference)} % that it could run at.`,
   }),
   steps(loss, say) {
     const input = say.inputWith(loss.curve.input)
     const at =
       input && input.kind !== 'switch' ? ` at ${formatQuantity(loss.curve.at, input.kind, say.preference)}` : ''
     return {
-      title: `Up to ${formatPct(loss.curve.greatestPct)} percentage points off${at}.`,
-      detail: `Mean ${formatPct(loss.curve.meanPct)} percentage points over the range${loss.stepPct > 0 ? `; it gives speed in steps of ${formatPct(loss.stepPct)} %` : ''}.`,
+      title: `Up to ${formatPct(loss.curve.greatestPct, say.preference)} percentage points off${at}.`,
+      detail: `Mean ${formatPct(loss.curve.meanPct, say.preference)} percentage points over the range${loss.stepPct > 0 ? `; it gives speed in steps of ${formatPct(loss.stepPct, say.preference)} %` : ''}.`,
     }
   },
 }

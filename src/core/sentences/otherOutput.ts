@@ -239,9 +239,9 @@ export const otherOutput: BehaviourKind<OtherOutput> = {
         ]),
     text(stopsFans ? '. While it is, every fan stands.' : '.'),
   ],
-  now({ id }, { chain }) {
+  now({ id }, { chain }, { preference }) {
     const link = findLink(chain, 'give', 'output', ({ output }) => output.id === id)
-    return link ? outputStateText(link) : '–'
+    return link ? outputStateText(link, preference) : '–'
   },
   why: () => ({ formula: 'any of the first for the delay, and none of the second', source: ofCommonPractice }),
   more: ({ onWhen, notWhile, holdS, level, stopsFans }, context) => [

@@ -20,9 +20,9 @@ export const rate: BehaviourKind<Rate> = {
     text(' a second down.'),
   ],
   trade: () => 'ramp time',
-  now(_value, { chain }) {
+  now(_value, { chain }, { preference }) {
     const link = findLink(chain, 'give', 'rate')
-    return link ? `on its way to ${formatPct(link.wantedPct)} %` : 'idle'
+    return link ? `on its way to ${formatPct(link.wantedPct, preference)} %` : 'idle'
   },
   why: () => ({ formula: 'given = last ± rate × time, until it is there', source: ofCommonPractice }),
   offers: ({ response }) =>

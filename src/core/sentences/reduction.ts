@@ -38,14 +38,14 @@ export const reduction: BehaviourKind<Reduction> = {
       text(' less, never under the floor.'),
     ]
   },
-  now(value, { chain }) {
+  now(value, { chain }, { preference }) {
     const link = findLink(
       chain,
       'limit',
       'reduction',
       ({ reduction: by }) => by.input === value.input && by.at === value.at,
     )
-    return link ? `reduces to ${formatPct(link.limitedPct)} %` : 'idle'
+    return link ? `reduces to ${formatPct(link.limitedPct, preference)} %` : 'idle'
   },
   why: () => ({
     formula: 'points: asked − n; of the present: asked × (1 − n ÷ 100); max(floor, …)',

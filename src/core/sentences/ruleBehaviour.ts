@@ -48,9 +48,11 @@ export const ruleBehaviour: BehaviourKind<Rule> = {
   name: (rule, { response }) => ruleName(response, rule),
   cause: (rule, { response }) => ruleKind(rule).cause(inputOf(response, ruleInputId(rule) ?? '')),
   sentence: (rule, { response }) => ruleSentenceParts(response, rule),
-  now(rule, { chain }) {
+  now(rule, { chain }, { preference }) {
     const link = chain.find((candidate) => candidate.stage === 'ask' && candidate.rule?.id === rule.id)
-    return link?.stage === 'ask' && !Number.isNaN(link.asksPct) ? `asks ${formatPct(link.asksPct)} %` : 'idle'
+    return link?.stage === 'ask' && !Number.isNaN(link.asksPct)
+      ? `asks ${formatPct(link.asksPct, preference)} %`
+      : 'idle'
   },
   trade(rule, { response, preference }) {
     const input = inputOf(response, ruleInputId(rule) ?? '')

@@ -8,7 +8,8 @@ import { eachOf, ofCommonPractice, type BehaviourKind } from '@/core/sentences/b
 /** Speeds passed over because of resonance. */
 export const skipBand: BehaviourKind<SkipBand> = {
   places: eachOf('skipBands'),
-  name: ({ fromPct, toPct }) => `skip band ${formatPct(fromPct)}–${formatPct(toPct)} %`,
+  name: ({ fromPct, toPct }, { preference }) =>
+    `skip band ${formatPct(fromPct, preference)}–${formatPct(toPct, preference)} %`,
   cause: () => 'speed',
   sentence: ({ fromPct, toPct }) => [
     text('Never stay between '),
@@ -18,9 +19,9 @@ export const skipBand: BehaviourKind<SkipBand> = {
     text(': on the way up go to the upper edge, on the way down to the lower.'),
   ],
   trade: () => 'skip band',
-  now({ fromPct, toPct }, { chain }) {
+  now({ fromPct, toPct }, { chain }, { preference }) {
     const link = findLink(chain, 'give', 'skip-band', ({ band }) => band.fromPct === fromPct && band.toPct === toPct)
-    return link ? `passes to ${formatPct(link.givenPct)} %` : 'idle'
+    return link ? `passes to ${formatPct(link.givenPct, preference)} %` : 'idle'
   },
   why: () => ({
     formula: 'lower < speed < upper: the edge ahead in the direction it moves',

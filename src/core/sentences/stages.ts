@@ -94,9 +94,9 @@ export const stages: BehaviourKind<Stages> = {
     ...readingActions(fixed, response),
   ],
   trade: () => 'staging',
-  now(_value, { chain }) {
+  now(_value, { chain }, { preference }) {
     const link = findLink(chain, 'give', 'stages')
-    return link ? `${link.running} fixed, variable ${formatPct(link.leadPct)} %` : '–'
+    return link ? `${link.running} fixed, variable ${formatPct(link.leadPct, preference)} %` : '–'
   },
   why: () => ({
     formula: 'variable = floor + (100 − floor) × (demand − join below) ÷ (join above − join below)',

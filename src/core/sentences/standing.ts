@@ -28,18 +28,18 @@ export function remembered(
     switch (link.stage) {
       case 'mode':
         return [
-          `It is ${link.mode}, by ${link.by}${link.leftS === null ? '' : `; ${link.mode === 'day' ? 'night' : 'day'} in ${formatTime(link.leftS)}`}.`,
+          `It is ${link.mode}, by ${link.by}${link.leftS === null ? '' : `; ${link.mode === 'day' ? 'night' : 'day'} in ${formatTime(link.leftS, preference)}`}.`,
         ]
       case 'ask':
         return link.rule && REMEMBERED.has(link.why.kind) ? [linkText(response, link, preference)] : []
       case 'hold':
-        if (link.kind === 'start-kick') return [`The start kick lasts ${formatTime(link.leftS)} more.`]
+        if (link.kind === 'start-kick') return [`The start kick lasts ${formatTime(link.leftS, preference)} more.`]
         return link.kind === 'held'
-          ? [`${HELD_WORDS[link.by]}${link.leftS > 0 ? `, ${formatTime(link.leftS)} left` : ''}.`]
-          : [`It runs on, ${formatTime(link.leftS)} left.`]
+          ? [`${HELD_WORDS[link.by]}${link.leftS > 0 ? `, ${formatTime(link.leftS, preference)} left` : ''}.`]
+          : [`It runs on, ${formatTime(link.leftS, preference)} left.`]
       case 'give':
         return link.kind === 'output' && link.leftS !== null
-          ? [`${capital(link.output.name)}: ${outputStateText(link)}.`]
+          ? [`${capital(link.output.name)}: ${outputStateText(link, preference)}.`]
           : []
       case 'sense':
       case 'limit':

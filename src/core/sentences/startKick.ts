@@ -22,9 +22,9 @@ export const startKick: BehaviourKind<StartKick> = {
     text('.'),
   ],
   trade: () => 'kick start',
-  now: (_kick, { chain }) => {
+  now: (_kick, { chain }, { preference }) => {
     const link = findLink(chain, 'hold', 'start-kick')
-    return link ? `${formatTime(link.leftS)} more` : 'at a start'
+    return link ? `${formatTime(link.leftS, preference)} more` : 'at a start'
   },
   why: () => ({ formula: 'from 0: max(given, kick) for its time', source: ofCommonPractice }),
   absent: null,

@@ -44,9 +44,9 @@ export const partText = (part: SentencePart, preference: UnitPreference): string
       return formatQuantity(part.value, part.quantity, preference)
     case 'field':
       return part.quantity === 'time'
-        ? formatTime(part.value)
+        ? formatTime(part.value, preference)
         : part.quantity === 'speed'
-          ? `${formatPct(part.value)} %`
+          ? `${formatPct(part.value, preference)} %`
           : formatQuantity(part.value, part.quantity, preference)
     case 'choice':
       return part.options.find(([value]) => value === part.value)?.[1] ?? part.value
@@ -86,7 +86,7 @@ function whyText(response: Response, rule: Rule, why: RuleWhy, preference: UnitP
     const condition = rule.onlyWhile?.[why.condition]
     return `${name} asks only while ${condition ? partsText(conditionParts('', condition, response), preference) : 'its conditions stand'}`
   }
-  return ruleKind(rule).whyText(why, { name, point, difference })
+  return ruleKind(rule).whyText(why, { name, point, difference, time: (timeS) => formatTime(timeS, preference) })
 }
 
 /** Why this rule asks what it asks, on its own. */
@@ -96,8 +96,8 @@ export const linkText = (
   preference: UnitPreference = METRIC,
 ): string =>
   link.rule === null
-    ? `The floor always asks ${formatPct(link.asksPct)} %.`
-    : `${capital(whyText(response, link.rule, link.why, preference))}, so it asks for ${Number.isNaN(link.asksPct) ? 'nothing' : `${formatPct(link.asksPct)} %`}.`
+    ? `The floor always asks ${formatPct(link.asksPct, preference)} %.`
+    : `${capital(whyText(response, link.rule, link.why, preference))}, so it asks for ${Number.isNaN(link.asksPct) ? 'nothing' : `${formatPct(link.asksPct, preference)} %`}.`
 
 function othersText(response: Response, explanation: Explanation): string {
   const others = explanation.chain.filter(
@@ -133,51 +133,60 @@ export const HELD_WORDS: Record<OverrideKind, string> = {
 }
 
 /** What another output is now, and how long until that changes by itself. */
-export function outputStateText({ output, isOn, leftS }: Extract<Link, { stage: 'give'; kind: 'output' }>): string {
+export function outputStateText(
+  { output, isOn, leftS }: Extract<Link, { stage: 'give'; kind: 'output' }>,
+  preference: UnitPreference = METRIC,
+): string {
   const [off, on] = OUTPUT_STATE[output.kind]
-  const left = leftS === null ? '' : isOn ? `, ${formatTime(leftS)} left` : `, ${on} in ${formatTime(leftS)}`
+  const left =
+    leftS === null
+      ? ''
+      : isOn
+        ? `, ${formatTime(leftS, preference)} left`
+        : `, ${on} in ${formatTime(leftS, preference)}`
   return `${isOn ? on : off}${isOn && output.level !== undefined ? ` at level ${output.level}` : ''}${left}`
 }
 
 /** How far the inlets are open with so many fixed fans; nothing where nothing is said of them. */
-function inletText({ stages }: Response, running: number): string {
+function inletText({ stages }: Response, running: number, preference: UnitPreference): string {
   const pct = stages?.inletPct?.[running]
-  return pct === undefined ? '' : `, inlets open ${formatPct(pct)} %`
+  return pct === undefined ? '' : `, inlets open ${formatPct(pct, preference)} %`
 }
 
 /** What a limit, a hold or the output did to the speed; null for links that say nothing of their own. */
 function consequenceText(response: Response, link: Link, preference: UnitPreference): string | null {
   if (link.stage === 'limit') {
-    if (link.kind === 'ceiling') return `The ceiling holds it to ${formatPct(link.limitedPct)} %.`
+    if (link.kind === 'ceiling') return `The ceiling holds it to ${formatPct(link.limitedPct, preference)} %.`
     if (link.kind === 'step-up')
-      return `${link.by} named ${link.by === 1 ? 'speed' : 'speeds'} more: ${formatPct(link.askedPct)} %.`
+      return `${link.by} named ${link.by === 1 ? 'speed' : 'speeds'} more: ${formatPct(link.askedPct, preference)} %.`
     if (link.kind === 'cut-out')
-      return `That is below its low-speed cut-out, so it stands until ${formatPct(link.backAtPct)} % is asked.`
+      return `That is below its low-speed cut-out, so it stands until ${formatPct(link.backAtPct, preference)} % is asked.`
     const { input, when, at } = link.reduction
     const measured = response.inputs.find(({ id }) => id === input)
     const point = formatQuantity(at, inputQuantity(measured), preference)
-    return `With ${measured?.name ?? input} ${SIDE_WORDS[when]} ${point} it is reduced to ${formatPct(link.limitedPct)} %.`
+    return `With ${measured?.name ?? input} ${SIDE_WORDS[when]} ${point} it is reduced to ${formatPct(link.limitedPct, preference)} %.`
   }
   if (link.stage === 'hold') {
-    if (link.kind === 'run-on') return `It runs on at ${formatPct(link.speedPct)} %, ${formatTime(link.leftS)} left.`
+    if (link.kind === 'run-on')
+      return `It runs on at ${formatPct(link.speedPct, preference)} %, ${formatTime(link.leftS, preference)} left.`
     if (link.kind === 'held')
-      return `${HELD_WORDS[link.by]}: ${formatPct(link.heldPct)} %${link.leftS > 0 ? `, ${formatTime(link.leftS)} left` : ''}.`
-    return `Starting from rest: ${formatPct(link.speedPct)} % for ${formatTime(link.leftS)} more.`
+      return `${HELD_WORDS[link.by]}: ${formatPct(link.heldPct, preference)} %${link.leftS > 0 ? `, ${formatTime(link.leftS, preference)} left` : ''}.`
+    return `Starting from rest: ${formatPct(link.speedPct, preference)} % for ${formatTime(link.leftS, preference)} more.`
   }
   if (link.stage !== 'give') return null
   switch (link.kind) {
     case 'stages':
-      return `Of the whole ladder that is ${formatPct(link.demandPct)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct)} %${inletText(response, link.running)}${link.waitS > 0 ? `; the next change in ${formatTime(link.waitS)} at the earliest` : ''}.`
+      return `Of the whole ladder that is ${formatPct(link.demandPct, preference)} %: ${link.running} fixed ${link.running === 1 ? 'fan' : 'fans'} and the variable one at ${formatPct(link.leadPct, preference)} %${inletText(response, link.running, preference)}${link.waitS > 0 ? `; the next change in ${formatTime(link.waitS, preference)} at the earliest` : ''}.`
     case 'steps':
       return link.stepPct > 0
-        ? `Steps of ${formatPct(link.stepPct)} % give ${formatPct(link.givenPct)} %.`
-        : `Its levels give ${formatPct(link.givenPct)} %.`
+        ? `Steps of ${formatPct(link.stepPct, preference)} % give ${formatPct(link.givenPct, preference)} %.`
+        : `Its levels give ${formatPct(link.givenPct, preference)} %.`
     case 'skip-band':
-      return `Between ${formatPct(link.band.fromPct)} and ${formatPct(link.band.toPct)} % it may not stay, so it runs at ${formatPct(link.givenPct)} %.`
+      return `Between ${formatPct(link.band.fromPct, preference)} and ${formatPct(link.band.toPct, preference)} % it may not stay, so it runs at ${formatPct(link.givenPct, preference)} %.`
     case 'rate':
-      return `It moves no faster than its rate: ${formatPct(link.givenPct)} % on its way to ${formatPct(link.wantedPct)} %.`
+      return `It moves no faster than its rate: ${formatPct(link.givenPct, preference)} % on its way to ${formatPct(link.wantedPct, preference)} %.`
     case 'output':
-      return `${capital(link.output.name)} is ${outputStateText(link)}.`
+      return `${capital(link.output.name)} is ${outputStateText(link, preference)}.`
     case 'fan':
       return null
   }
@@ -190,7 +199,7 @@ export function reasonText(response: Response, explanation: Explanation, prefere
   if (inCharge?.stage === 'ask' && inCharge.rule)
     sentences.push(linkText(response, inCharge, preference), othersText(response, explanation))
   else if (response.floor.offAllowed && explanation.asksPct === 0) sentences.push('Nothing asks, so it stands still.')
-  else sentences.push(`Nothing asks for more than the floor, ${formatPct(response.floor.speedPct)} %.`)
+  else sentences.push(`Nothing asks for more than the floor, ${formatPct(response.floor.speedPct, preference)} %.`)
   for (const link of explanation.chain) {
     const consequence = consequenceText(response, link, preference)
     if (consequence) sentences.push(consequence)

@@ -54,7 +54,7 @@ function boosted(
       [
         {
           place,
-          wording: `${formatPct(rule.speedPct)} % is usual; ${most ? 'map the flow' : 'no flow is asked for at the most'}.`,
+          wording: `${formatPct(rule.speedPct, preference)} % is usual; ${most ? 'map the flow' : 'no flow is asked for at the most'}.`,
         },
       ],
     ]

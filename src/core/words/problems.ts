@@ -7,7 +7,7 @@ type Code = Problem['code']
 type With<P, C> = P extends { readonly code: infer Codes } ? (C extends Codes ? P : never) : never
 type Of<C extends Code> = With<Problem, C>
 
-const percents = (list: readonly number[]): string => list.map(formatPct).join(', ')
+const percents = (list: readonly number[]): string => list.map((pct) => formatPct(pct)).join(', ')
 
 function orderText({ low, lowValue, high, highValue, unit }: Of<'order'>): string {
   const figure = (x: number) => [Number(x.toPrecision(6)), unit].filter((part) => part !== '').join(' ')
@@ -30,7 +30,8 @@ function noSpeedLeft({ lowPct, highPct, stepPct, levelsPct, bands }: Of<'no_spee
 const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   not_a_number: ({ got, hint }) => `“${got}” is not a number; write for example ${hint}.`,
   unknown_unit: ({ got, what, known }) => `“${got}” is not a unit of ${what}; use ${known}.`,
-  ambiguous_comma: ({ got }) => `“${got}” can be read in two ways; write it with a point, or without the comma.`,
+  ambiguous_comma: ({ got }) =>
+    `“${got}” can be read in two ways: write its decimals as you chose under Your account, and nothing between thousands.`,
   implausible: ({ what, got, min, max, meant }) =>
     `${got} is outside what a ${what} can be here (${min} to ${max}).${meant ? ` Did you mean ${meant}?` : ''}`,
   out_of_range: ({ what, got, min, max, unit }) =>

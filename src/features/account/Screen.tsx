@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import type { DateStyle } from '@/core/quantity/dateStyle'
+import type { DecimalMark } from '@/core/quantity/format'
 import type { Display, TextSize } from '@/core/quantity/display'
 import { Section } from '@/features/account/Section'
 import { Choice } from '@/ui/Choice'
@@ -34,6 +35,11 @@ const WEEK_WORDS: readonly (readonly [DateStyle['weekFrom'], string])[] = [
   ['sun', 'Sunday'],
 ]
 
+const MARKS: readonly (readonly [DecimalMark, string])[] = [
+  ['.', 'a point: 18.5'],
+  [',', 'a comma: 18,5'],
+]
+
 /** How screens are to be for this person, wherever they sign in. */
 export function Screen({ display, onDisplay }: Props) {
   const router = useRouter()
@@ -47,6 +53,14 @@ export function Screen({ display, onDisplay }: Props) {
           value={display.textSize}
           options={SIZES}
           onChange={(textSize) => choose({ textSize })}
+        />
+      </FormRow>
+      <FormRow label="Decimals">
+        <Choice
+          label="what stands before decimals"
+          value={display.decimalMark}
+          options={MARKS}
+          onChange={(decimalMark) => choose({ decimalMark })}
         />
       </FormRow>
       <FormRow label="Dates">

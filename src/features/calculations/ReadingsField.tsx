@@ -21,7 +21,7 @@ export function ReadingsField({ input, values, onChange }: Props) {
 
   function type(next: string): void {
     setText(next)
-    const read = readCalculationField(input, next, unit.symbol)
+    const read = readCalculationField(input, next, unit.symbol, preference.decimalMark)
     setProblem(read.ok ? null : read.problems.map(problemText).join(' '))
     if (read.ok) onChange(read.value as readonly number[])
   }

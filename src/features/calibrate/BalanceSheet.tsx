@@ -143,7 +143,7 @@ function InAll({ readLs, wantedLs, trimmedPct }: BalanceResult[Side]) {
       In all <b>{formatQuantity(readLs, 'flow', preference)}</b>
       {wantedLs !== null && ` of ${formatQuantity(wantedLs, 'flow', preference)} wanted`}
       {trimmedPct !== null &&
-        `; its fan at ${formatPct(trimmedPct)} % would give ${wantedLs === null ? 'what the other side gives' : 'that'}`}
+        `; its fan at ${formatPct(trimmedPct, preference)} % would give ${wantedLs === null ? 'what the other side gives' : 'that'}`}
       .
     </Typography>
   )
@@ -152,6 +152,7 @@ function InAll({ readLs, wantedLs, trimmedPct }: BalanceResult[Side]) {
 type TerminalProps = { terminal: Balance['terminals'][number]; index: number; line: TerminalLine }
 
 function Terminal({ terminal, index, line }: TerminalProps) {
+  const preference = usePreference()
   const onDone = useWorkingCopy((state) => state.endGesture)
   const change = useChangeBalance()
   const flowField = (key: 'wantedLs' | 'readLs', label: string) => (
@@ -181,7 +182,7 @@ function Terminal({ terminal, index, line }: TerminalProps) {
       </TableCell>
       <TableCell>{flowField('wantedLs', 'wanted')}</TableCell>
       <TableCell>{flowField('readLs', 'read')}</TableCell>
-      <TableCell>{line.share === null ? '–' : `${formatNumber(line.share * 100, 0)} %`}</TableCell>
+      <TableCell>{line.share === null ? '–' : `${formatNumber(line.share * 100, 0, preference)} %`}</TableCell>
       <TableCell>{line.trim === null ? '–' : TRIMS[line.trim]}</TableCell>
     </EditableRow>
   )

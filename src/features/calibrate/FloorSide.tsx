@@ -52,7 +52,7 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
           strong={index === 0}
           colour={index === 0 ? 'cause.speed' : undefined}
         >
-          {formatPct(reason.speedPct)} %
+          {formatPct(reason.speedPct, preference)} %
         </Ruled>
       ))}
       {isLead && ruling && ruling.speedPct !== response.floor.speedPct && (
@@ -66,12 +66,12 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
             })
           }
         >
-          Use floor {formatPct(ruling.speedPct)}
+          Use floor {formatPct(ruling.speedPct, preference)}
         </Button>
       )}
       {isLead && ruling && (
         <Typography variant="body2" sx={{ mt: 0.5 }}>
-          The response has its floor at {formatPct(response.floor.speedPct)} %.
+          The response has its floor at {formatPct(response.floor.speedPct, preference)} %.
         </Typography>
       )}
       <SideHeading>How good is this?</SideHeading>
@@ -80,10 +80,10 @@ export function FloorSide({ derived, isLead }: { derived: DerivedFan; isLead: bo
           <Ruled label="Evidence" strong colour={GRADE_COLOUR[evidence.grade]}>
             {evidence.grade}
           </Ruled>
-          <Ruled label="Read from">{`${formatPct(flow.map.measuredFromPct)} to ${formatPct(flow.map.measuredToPct)} %`}</Ruled>
+          <Ruled label="Read from">{`${formatPct(flow.map.measuredFromPct, preference)} to ${formatPct(flow.map.measuredToPct, preference)} %`}</Ruled>
           {repeats && (
             <Ruled label={`Read again at ${repeats.settings} settings, apart by`}>
-              {`± ${formatNumber(100 * repeats.share, 1)} %`}
+              {`± ${formatNumber(100 * repeats.share, 1, preference)} %`}
             </Ruled>
           )}
           <AgainstPlate derived={derived} />
@@ -116,7 +116,7 @@ function AgainstPlate({ derived: { flow, fan } }: { derived: DerivedFan }) {
   return (
     <Ruled label={`At full, of ${formatQuantity(fan.ratedFlowLs, 'flow', preference)} on its plate`}>
       {formatQuantity(fullLs, 'flow', preference)} ({share < 0 ? '−' : '+'}
-      {formatNumber(Math.abs(share) * 100, 0)} %)
+      {formatNumber(Math.abs(share) * 100, 0, preference)} %)
     </Ruled>
   )
 }
@@ -146,12 +146,12 @@ function OneMore({ map }: { map: FlowMap }) {
       <Ruled label="air">+{formatQuantity(flowLsAt(map, more) - flowLsAt(map, pct), 'flow', preference, 1)}</Ruled>
       <Ruled label="sound">
         <CalculationWhy calculation={soundChange} values={{ N1: now, N2: more }}>
-          +{formatNumber(sound, 2)} dB
+          +{formatNumber(sound, 2, preference)} dB
         </CalculationWhy>
       </Ruled>
       <Ruled label="shaft power">
         <CalculationWhy calculation={fanLaws} values={{ N1: now, N2: more }}>
-          +{formatNumber(power * 100, 1)} %
+          +{formatNumber(power * 100, 1, preference)} %
         </CalculationWhy>
       </Ruled>
     </>

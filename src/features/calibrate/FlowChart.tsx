@@ -76,7 +76,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
     ...(requiredLs !== undefined && neededPct !== null
       ? [
           {
-            text: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6))} %`,
+            text: `${formatQuantity(requiredLs, 'flow', preference)} needs ${formatPct(Math.ceil(neededPct - 1e-6), preference)} %`,
             x: neededPct,
             y: show(requiredLs) / 2,
             sides: ['right', 'left'] as const,
@@ -88,12 +88,12 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
   ]
   const lines = rows.flatMap(({ pct, flow, law }) => [flow ?? law, law].map((y) => ({ x: pct, y })))
   const unit = preferredUnit('flow', preference).symbol
-  const figure = (y: number | null) => (y === null ? '–' : formatTick(Number(y.toFixed(1))))
+  const figure = (y: number | null) => (y === null ? '–' : formatTick(Number(y.toFixed(1)), preference))
   const figures = () => ({
     head: ['setting, %', `gives, ${unit}`, `fan law, ${unit}`],
     rows: rows
       .filter(({ pct }) => pct % TABLE_EVERY_PCT === 0)
-      .map(({ pct, flow, law }) => [formatPct(pct), figure(flow), figure(law)] as const),
+      .map(({ pct, flow, law }) => [formatPct(pct, preference), figure(flow), figure(law)] as const),
   })
   return (
     <ChartTools name={`Flow of the ${fan.name}`} figures={figures}>
@@ -109,7 +109,7 @@ export function FlowChart({ derived: { flow, fan, startPct } }: { derived: Deriv
           <CartesianGrid vertical={false} stroke="var(--mui-palette-divider)" />
           <XAxis {...settingAxis} />
           <YAxis type="number" tick={chartFont} stroke="none" />
-          <ChartCursor along={(pct) => `set ${formatPct(pct)} %`} />
+          <ChartCursor along={(pct) => `set ${formatPct(pct, preference)} %`} />
           {startPct !== null && <ReferenceArea x1={0} x2={startPct} fill={HATCH_FILL} fillOpacity={1} />}
           <Line {...LAW_LINE} name="fan law" />
           <Line

@@ -95,7 +95,7 @@ function ReadingRow({ reading, index, calibration, derived, onChange }: RowProps
   const flowLs = readingFlowLs(reading, calibration.areaM2)
   const points = derived.flow?.kind === 'map' ? derived.flow.map.points : []
   const point = points.find((candidate) => candidate.reading.id === reading.id)
-  const at = `${formatNumber(reading.settingPct, 0)} %`
+  const at = `${formatNumber(reading.settingPct, 0, preference)} %`
   const field = ({ key, quantity, label }: Read) => (
     <QuantityField
       label={`${label} at ${at}`}
@@ -126,12 +126,12 @@ function ReadingRow({ reading, index, calibration, derived, onChange }: RowProps
           }
         />
       </TableCell>
-      <TableCell>{signalText(signal)}</TableCell>
+      <TableCell>{signalText(signal, preference)}</TableCell>
       <TableCell>{field(RPM)}</TableCell>
       <TableCell>{field(VELOCITY)}</TableCell>
       <TableCell>{field(FLOW)}</TableCell>
       <TableCell>{flowLs === null ? '–' : formatQuantity(flowLs, 'flow', preference)}</TableCell>
-      <TableCell>{point ? `${formatNumber(point.offShare * 100, 0)} %` : '–'}</TableCell>
+      <TableCell>{point ? `${formatNumber(point.offShare * 100, 0, preference)} %` : '–'}</TableCell>
       <TableCell>{field(SOUND)}</TableCell>
       <TableCell>{field(POWER)}</TableCell>
       <TableCell className="words">{instruments.find(({ id }) => id === reading.instrument)?.name ?? '–'}</TableCell>

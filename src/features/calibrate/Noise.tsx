@@ -9,7 +9,7 @@ import { noiseVerdict, type NoiseVerdict } from '@/core/calibration/noise'
 import type { FanCalibration } from '@/core/calibration/schema'
 import type { Fan } from '@/core/kit/schema'
 import { soundChangeDb } from '@/core/physics/fanLaw'
-import { formatNumber, formatPct } from '@/core/quantity/format'
+import { formatNumber, formatPct, type UnitPreference } from '@/core/quantity/format'
 import type { SkipBand } from '@/core/response/schema'
 import { ChartCursor } from '@/ui/ChartCursor'
 import { ChartFrame } from '@/ui/ChartFrame'
@@ -17,19 +17,20 @@ import { ChartTools } from '@/ui/ChartTools'
 import { Notice } from '@/ui/Notice'
 import { chartFont, LAW_LINE, settingAxis } from '@/ui/chart'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
 
 const HEIGHT = 220
 
-function words(verdict: NoiseVerdict): string {
+function words(verdict: NoiseVerdict, preference: UnitPreference): string {
   switch (verdict.kind) {
     case 'too-few':
       return `${verdict.got} of ${verdict.needed} sound readings: without them there is no verdict. Type them in the speed map, at settings from the floor to full.`
     case 'as-law':
       return 'It grows with speed as a sound fan does. Nothing stands out.'
     case 'resonance':
-      return `About ${formatNumber(verdict.overDb, 0)} dB too loud around ${formatPct(verdict.fromPct)} to ${formatPct(verdict.toPct)} %, and quiet again above: something rings there. Find what (grille, bracket, blade) before passing it over.`
+      return `About ${formatNumber(verdict.overDb, 0)} dB too loud around ${formatPct(verdict.fromPct, preference)} to ${formatPct(verdict.toPct, preference)} %, and quiet again above: something rings there. Find what (grille, bracket, blade) before passing it over.`
     case 'again':
-      return `About ${formatNumber(verdict.overDb, 0)} dB too loud in places, which one sweep alone does not prove. Read it once more at ${verdict.settingsPct.map(formatPct).join(', ')} %; the mean of two tells.`
+      return `About ${formatNumber(verdict.overDb, 0)} dB too loud in places, which one sweep alone does not prove. Read it once more at ${verdict.settingsPct.map((pct) => formatPct(pct, preference)).join(', ')} %; the mean of two tells.`
     case 'steep':
       return 'It grows faster than speed alone explains, and is loudest at full: a bearing, a blade, or air at an edge. Stop it, lock it off, turn it by hand and listen.'
   }
@@ -63,12 +64,13 @@ function lawThrough(heard: Heard): { pct: number; law: number }[] {
 
 /** Sound against speed: what it says, and a skip band where something rings. */
 export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: Fan }) {
+  const preference = usePreference()
   const response = usePart('response')
   const verdict = useMemo(() => noiseVerdict(calibration.map), [calibration.map])
   const bands = response.skipBands ?? []
   return (
     <Box sx={{ maxWidth: 780 }}>
-      <Typography>{words(verdict)}</Typography>
+      <Typography>{words(verdict, preference)}</Typography>
       <SoundChart calibration={calibration} fan={fan} verdict={verdict} />
       {verdict.kind === 'resonance' && fan.id === response.lead && <PassOver verdict={verdict} bands={bands} />}
       {bands.length > 0 && <PassedOver bands={bands} />}
@@ -81,6 +83,7 @@ export function Noise({ calibration, fan }: { calibration: FanCalibration; fan: 
 }
 
 function SoundChart({ calibration, fan, verdict }: { calibration: FanCalibration; fan: Fan; verdict: NoiseVerdict }) {
+  const preference = usePreference()
   const heard = useMemo(() => heardIn(calibration), [calibration])
   const law = useMemo(() => lawThrough(heard), [heard])
   if (heard.length < 2) return null
@@ -89,7 +92,11 @@ function SoundChart({ calibration, fan, verdict }: { calibration: FanCalibration
       name={`Sound of the ${fan.name}`}
       figures={() => ({
         head: ['setting, %', 'read, dB', 'fan law, dB'],
-        rows: heard.map(({ pct, dB }) => [formatPct(pct), formatNumber(dB, 1), formatNumber(soundLaw(heard, pct), 1)]),
+        rows: heard.map(({ pct, dB }) => [
+          formatPct(pct, preference),
+          formatNumber(dB, 1, preference),
+          formatNumber(soundLaw(heard, pct), 1, preference),
+        ]),
       })}
     >
       <ChartFrame
@@ -109,7 +116,10 @@ function SoundChart({ calibration, fan, verdict }: { calibration: FanCalibration
               label={{ value: 'rings', position: 'insideBottom', ...chartFont }}
             />
           )}
-          <ChartCursor along={(pct) => `set ${formatPct(pct)} %`} figure={(dB) => `${formatNumber(dB, 1)} dB`} />
+          <ChartCursor
+            along={(pct) => `set ${formatPct(pct, preference)} %`}
+            figure={(dB) => `${formatNumber(dB, 1, preference)} dB`}
+          />
           <Line {...LAW_LINE} name="fan law" />
           <Scatter
             data={[...heard]}
@@ -130,6 +140,7 @@ function SoundChart({ calibration, fan, verdict }: { calibration: FanCalibration
 type Bands = readonly SkipBand[]
 
 function PassOver({ verdict, bands }: { verdict: Extract<NoiseVerdict, { kind: 'resonance' }>; bands: Bands }) {
+  const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const { fromPct, toPct } = verdict
   if (bands.some((band) => band.fromPct <= fromPct && band.toPct >= toPct)) return null
@@ -144,12 +155,13 @@ function PassOver({ verdict, bands }: { verdict: Extract<NoiseVerdict, { kind: '
         })
       }
     >
-      Pass over {formatPct(fromPct)} to {formatPct(toPct)} %
+      Pass over {formatPct(fromPct, preference)} to {formatPct(toPct, preference)} %
     </Button>
   )
 }
 
 function PassedOver({ bands }: { bands: Bands }) {
+  const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const remove = (index: number) =>
     edit('skip band removed', ({ response }) => {
@@ -163,10 +175,10 @@ function PassedOver({ bands }: { bands: Bands }) {
       {bands.map(({ fromPct, toPct }, index) => (
         <span key={`${fromPct}-${toPct}`}>
           {index > 0 && ', '}
-          {formatPct(fromPct)} to {formatPct(toPct)} %
+          {formatPct(fromPct, preference)} to {formatPct(toPct, preference)} %
           <Button
             size="small"
-            aria-label={`Run at ${formatPct(fromPct)} to ${formatPct(toPct)} % again`}
+            aria-label={`Run at ${formatPct(fromPct, preference)} to ${formatPct(toPct, preference)} % again`}
             onClick={() => remove(index)}
           >
             Run there again

@@ -19,6 +19,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { Stopwatch } from '@/ui/Stopwatch'
 import { today } from '@/ui/clock'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
 
 const FIELDS = [
   { key: 'flowLs', label: 'Flow', quantity: 'flow' },
@@ -68,6 +69,7 @@ function freshReading(settingPct: number, { map }: FanCalibration, { air, instru
 
 /** The setting at which the next reading tells most. */
 function NextOne({ calibration, derived, onChange, onAdded }: Props & { onAdded: (id: string) => void }) {
+  const preference = usePreference()
   const brief = usePart('brief')
   const response = usePart('response')
   const whole = usePart('calibration')
@@ -97,7 +99,7 @@ function NextOne({ calibration, derived, onChange, onAdded }: Props & { onAdded:
         disabled={calibration.map.length >= 60}
         sx={{ minHeight: { xs: 56, sm: 36 }, width: { xs: '100%', sm: 'auto' } }}
       >
-        Add a reading at {formatPct(settingPct)} %
+        Add a reading at {formatPct(settingPct, preference)} %
       </Button>
       <Typography variant="body2">
         {next ? `Next, ${NEXT_READING_WHY[next.why]}.` : 'The map has what it needs; more do no harm.'}
@@ -115,6 +117,7 @@ type InHandProps = {
 }
 
 function InHand({ reading, index, derived, onChange, onSaved }: InHandProps) {
+  const preference = usePreference()
   const onDone = useWorkingCopy((state) => state.endGesture)
   const signal = signalAt(derived.fan.signal, reading.settingPct)
   return (
@@ -135,7 +138,8 @@ function InHand({ reading, index, derived, onChange, onSaved }: InHandProps) {
             onChange('setting', (held) => void (held.map[index]!.settingPct = pct), `${reading.id}-set`)
           }
         />{' '}
-        (<b>{signalText(signal)}</b> at its terminals), wait until its speed is steady, and type what you read:
+        (<b>{signalText(signal, preference)}</b> at its terminals), wait until its speed is steady, and type what you
+        read:
       </Typography>
       <Stopwatch key={reading.id} steadyS={STEADY_S} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, auto) 1fr' }, gap: 1.5, my: 1 }}>

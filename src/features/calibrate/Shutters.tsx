@@ -9,9 +9,11 @@ import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { QuantityField } from '@/ui/QuantityField'
 import { Stopwatch } from '@/ui/Stopwatch'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
 
 /** How long the shutters take to open, by stopwatch, and from which speed on they stay open. */
 export function Shutters({ calibration, onChange }: { calibration: FanCalibration; onChange: ChangeCalibration }) {
+  const preference = usePreference()
   const onDone = useWorkingCopy((state) => state.endGesture)
   const { opensInS, openFromPct } = calibration.shutters ?? { opensInS: [], openFromPct: null }
   const change = (label: string, recipe: (held: NonNullable<FanCalibration['shutters']>) => void, key?: string) =>
@@ -34,7 +36,7 @@ export function Shutters({ calibration, onChange }: { calibration: FanCalibratio
         <Chip
           key={index}
           size="small"
-          label={`${formatNumber(timeS, 1)} s`}
+          label={`${formatNumber(timeS, 1, preference)} s`}
           onDelete={() => change('shutter time', (held) => void held.opensInS.splice(index, 1))}
           sx={{ mr: 0.5 }}
         />

@@ -15,6 +15,7 @@ import type { ChangeCalibration } from '@/features/calibrate/changeCalibration'
 import { QuantityField } from '@/ui/QuantityField'
 import { useEnter } from '@/ui/useEnter'
 import { usePart, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
 
 type Props = { calibration: FanCalibration; fan: Fan; onChange: ChangeCalibration }
 
@@ -74,6 +75,7 @@ type TrialProps = Props & {
 }
 
 function Trial({ calibration, fan, onChange, of, title, turned, stood, how, lastPct, firstPct }: TrialProps) {
+  const preference = usePreference()
   const kit = usePart('kit')
   const { goesOn, onKeyDown } = useEnter()
   const list = trialsOf(calibration, of)
@@ -101,7 +103,7 @@ function Trial({ calibration, fan, onChange, of, title, turned, stood, how, last
     <Box component="section" aria-label={title}>
       <Typography variant="h2">{title}</Typography>
       <Typography variant="body2">
-        {how} Now <b>{signalText(signal)}</b>.
+        {how} Now <b>{signalText(signal, preference)}</b>.
       </Typography>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap', my: 1 }}>
         <Button
@@ -138,18 +140,18 @@ function Trial({ calibration, fan, onChange, of, title, turned, stood, how, last
           onClick={() => seenPct !== null && note(seenPct)}
           disabled={list.length >= 20 || seenPct === null}
         >
-          {seenPct === null ? `Not seen yet` : `Note ${formatPct(seenPct)} %`}
+          {seenPct === null ? `Not seen yet` : `Note ${formatPct(seenPct, preference)} %`}
         </Button>
       </Box>
       <Typography variant="body2" role="status">
-        {bracket.standsPct !== null && `${stood} at ${formatPct(bracket.standsPct)} %. `}
-        {bracket.turnsPct !== null && `${turned} at ${formatPct(bracket.turnsPct)} %. `}
+        {bracket.standsPct !== null && `${stood} at ${formatPct(bracket.standsPct, preference)} %. `}
+        {bracket.turnsPct !== null && `${turned} at ${formatPct(bracket.turnsPct, preference)} %. `}
       </Typography>
       {list.map((read, index) => (
         <Chip
           key={index}
           size="small"
-          label={`${formatPct(read)} %`}
+          label={`${formatPct(read, preference)} %`}
           onDelete={() => onChange(of, (held) => dropTrial(held, of, index))}
           sx={{ mr: 0.5 }}
         />

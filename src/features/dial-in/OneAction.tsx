@@ -184,6 +184,7 @@ function Found({ setting, action, dial, onPresent }: FoundProps) {
 
 /** A controller that writes late forgets what is cut off before: its time is counted down here. */
 function LateWrite({ setting, countdowns }: { setting: Setting; countdowns: Countdowns }) {
+  const preference = usePreference()
   const lengthS = setting.written?.when === 'after' ? setting.written.afterS : undefined
   if (lengthS === undefined) return null
   return (
@@ -193,10 +194,10 @@ function LateWrite({ setting, countdowns }: { setting: Setting; countdowns: Coun
         onClick={() => countdowns.start({ id: `write-${setting.id}`, label: `${setting.name} is written`, lengthS })}
         sx={{ minHeight: 48 }}
       >
-        Let go: count {formatTime(lengthS)}
+        Let go: count {formatTime(lengthS, preference)}
       </Button>
       <Typography variant="body2">
-        Written only {formatTime(lengthS)} after the last touch: leave power and panel alone till then.
+        Written only {formatTime(lengthS, preference)} after the last touch: leave power and panel alone till then.
       </Typography>
     </Box>
   )

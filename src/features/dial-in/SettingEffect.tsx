@@ -36,7 +36,7 @@ export function SettingEffect({ setting, wanted }: { setting: PartSetting; wante
       instead:{' '}
       {difference === null || difference.greatestPct < 0.05
         ? 'the speed is the same at every reading; what follows times and contacts may differ.'
-        : `up to ${formatNumber(difference.greatestPct, 0)} points of speed apart, most at ${formatQuantity(difference.at, inputQuantity(input), preference)} of ${input?.name ?? difference.input}; ${formatNumber(difference.meanPct, 0)} points on average.`}
+        : `up to ${formatNumber(difference.greatestPct, 0, preference)} points of speed apart, most at ${formatQuantity(difference.at, inputQuantity(input), preference)} of ${input?.name ?? difference.input}; ${formatNumber(difference.meanPct, 0, preference)} points on average.`}
     </Typography>
   )
 }

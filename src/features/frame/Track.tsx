@@ -1,5 +1,6 @@
 'use client'
 
+import { usePreference } from '@/ui/preference'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
@@ -19,14 +20,15 @@ const showInStrip = (item: HTMLElement | null): void => item?.scrollIntoView({ i
 /** The stages in the order of the work, each with one line of its standing; a tick where nothing is open. A strip on a phone. */
 export function Track({ id, lastSeal }: Props) {
   const path = usePathname()
+  const preference = usePreference()
   // A line of standing may come a moment after the figure that is being dragged.
   const document = useDeferredValue(useDocument())
   const derived = useDerived()
   const { open, isSealed } = useOpenThings()
   const lines = useMemo(() => {
     const seal = lastSeal && { ...lastSeal, isCurrent: isSealed }
-    return standings(document, derived, open, seal)
-  }, [document, derived, open, lastSeal, isSealed])
+    return standings(document, derived, open, seal, preference)
+  }, [document, derived, open, lastSeal, isSealed, preference])
   const here = STAGES.findIndex((stage) => path.endsWith(`/${stage.id}`))
   return (
     <Box

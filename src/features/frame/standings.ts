@@ -4,7 +4,7 @@ import type { Derived } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { givenMark } from '@/core/prove/givenMark'
 import { planFor } from '@/core/prove/plan'
-import { formatPct } from '@/core/quantity/format'
+import { formatPct, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { gate, type GatePart } from '@/core/record/gate'
 import type { OpenItem } from '@/core/record/stillOpen'
 import type { StageId } from '@/ui/stages'
@@ -36,6 +36,7 @@ export function standings(
   derived: Derived,
   open: readonly OpenItem[],
   lastSeal: SealSummary | null,
+  preference: UnitPreference = METRIC,
 ): Record<StageId, Standing> {
   const { brief, kit, response, dial } = installation
   const openIn = Object.fromEntries(
@@ -56,7 +57,7 @@ export function standings(
       isDone: openIn.kit === 0,
     },
     calibrate: {
-      line: startPct === null ? 'start not read' : `turns from ${formatPct(startPct)} %`,
+      line: startPct === null ? 'start not read' : `turns from ${formatPct(startPct, preference)} %`,
       isDone: startPct !== null && openIn.calibrate === 0,
     },
     respond: {

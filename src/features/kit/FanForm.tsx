@@ -1,12 +1,13 @@
 'use client'
 
+import { usePreference } from '@/ui/preference'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import type { ControllerModel } from '@/core/controller/schema'
 import { BEARINGS, MOTOR_KINDS } from '@/core/kit/kinds'
 import { type Fan } from '@/core/kit/schema'
 import type { Signal } from '@/core/physics/signal'
-import { formatPct } from '@/core/quantity/format'
+import { formatPct, type UnitPreference } from '@/core/quantity/format'
 import type { Response } from '@/core/response/schema'
 import { Choice } from '@/ui/Choice'
 import { DocumentField } from '@/ui/DocumentField'
@@ -42,11 +43,11 @@ const RATED = [
 ] as const
 
 /** What a fan does in the response; null for one that nothing drives yet. */
-function partOf({ id }: Fan, { lead, followers, stages }: Response): string | null {
+function partOf({ id }: Fan, { lead, followers, stages }: Response, preference: UnitPreference): string | null {
   if (id === lead) return 'leads'
   if (followers.some((follower) => follower.fan === id)) return 'follows'
   const joinsAt = stages?.fixed.find((stage) => stage.fan === id)?.joinsAtPct
-  return joinsAt === undefined ? null : `joins at ${formatPct(joinsAt)} % of the ladder`
+  return joinsAt === undefined ? null : `joins at ${formatPct(joinsAt, preference)} % of the ladder`
 }
 
 function SignalChoice({ fan, index }: { fan: Fan; index: number }) {
@@ -76,7 +77,7 @@ const BEARING_CHOICES = BEARINGS.map(
 export function FanForm({ fan, index, outputs }: { fan: Fan; index: number; outputs: ControllerModel['outputs'] }) {
   const response = usePart('response')
   const edit = useWorkingCopy((state) => state.edit)
-  const part = partOf(fan, response)
+  const part = partOf(fan, response, usePreference())
   const place = `kit.fans.${index}`
   return (
     <>

@@ -24,6 +24,7 @@ import type { ShownResult } from '@/ui/onSite/pack'
 import type { Countdowns } from '@/ui/onSite/useCountdowns'
 import { useDraft } from '@/ui/onSite/useDraft'
 import { useSending } from '@/ui/useSending'
+import { usePreference } from '@/ui/preference'
 
 /** Where the focus goes when another check is opened. */
 export const CHECK_TITLE = 'check-title'
@@ -69,6 +70,7 @@ export function CheckCard({ check, ...props }: Props) {
 
 /** Its steps one under the other, one open at a time. */
 function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, onKeep }: CardProps<CheckOf<'speed'>>) {
+  const preference = usePreference()
   const [entries, setEntries] = useDraft<readonly StepEntry[]>(
     draftKey,
     check.steps.map(() => EMPTY_STEP),
@@ -129,7 +131,9 @@ function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, 
                 </Typography>
                 {step !== open && isRead(step) && (
                   <Typography component="span" variant="figure" sx={{ ml: 'auto', whiteSpace: 'nowrap' }}>
-                    {fanIds.map((fan) => `${formatPct(readPct(context, readings[step], fan) ?? 0)} %`).join(', ')}
+                    {fanIds
+                      .map((fan) => `${formatPct(readPct(context, readings[step], fan) ?? 0, preference)} %`)
+                      .join(', ')}
                   </Typography>
                 )}
               </ButtonBase>
@@ -161,6 +165,7 @@ function SpeedCard({ context, check, text, last, draftKey, countdowns, onFound, 
 }
 
 function TimeCard({ context, check, text, last, draftKey, countdowns, onKeep }: CardProps<CheckOf<'time'>>) {
+  const preference = usePreference()
   const { goesOn, onKeyDown } = useEnter()
   const [timeS, setTimeS] = useDraft<number | null>(draftKey, null)
   const reading: CheckReading | null = timeS === null ? null : { kind: 'time', timeS }
@@ -168,7 +173,7 @@ function TimeCard({ context, check, text, last, draftKey, countdowns, onKeep }: 
   return (
     <Box onKeyDown={onKeyDown}>
       <Typography>
-        Should take <b>{formatTime(check.expectS)}</b>.
+        Should take <b>{formatTime(check.expectS, preference)}</b>.
       </Typography>
       <Stopwatch
         draftKey={`stopwatch:${draftKey}`}
@@ -196,6 +201,7 @@ function TimeCard({ context, check, text, last, draftKey, countdowns, onKeep }: 
 }
 
 function SeenCard({ check, text, last, countdowns, onKeep }: CardProps<CheckOf<'seen'>>) {
+  const preference = usePreference()
   const [isSending, send] = useSending(onKeep)
   return (
     <>
@@ -207,7 +213,7 @@ function SeenCard({ check, text, last, countdowns, onKeep }: CardProps<CheckOf<'
           onClick={() => countdowns.start({ id: check.id, label: text.title, lengthS: check.waitS })}
           sx={{ minHeight: { xs: 56, sm: 36 } }}
         >
-          Count {formatTime(check.waitS)}
+          Count {formatTime(check.waitS, preference)}
         </Button>
       )}
       <Judged verdict={null} last={last} ifFails={text.ifFails} />

@@ -8,7 +8,15 @@ import { givenOver, type SpeedExpectation } from '@/core/prove/expect'
 import type { StepReading } from '@/core/prove/reading'
 import { readPct } from '@/core/prove/verdict'
 import { ticksWithin } from '@/core/quantity/evenTicks'
-import { formatFigure, formatPct, formatTick, inPreferredUnit, preferredUnit } from '@/core/quantity/format'
+import {
+  formatFigure,
+  formatPct,
+  formatTick,
+  inPreferredUnit,
+  preferredUnit,
+  type UnitPreference,
+} from '@/core/quantity/format'
+import type { Quantity } from '@/core/quantity/units'
 import { inputQuantity } from '@/core/rules/input'
 import { everyNth } from '@/core/json/everyNth'
 import { chartFont } from '@/ui/chart'
@@ -26,6 +34,15 @@ type Props = {
 }
 
 const TABLE_ROWS = 20
+
+const figureRows = (
+  points: readonly { readonly x: number; readonly pct: number }[],
+  quantity: Quantity,
+  preference: UnitPreference,
+) =>
+  everyNth(points, TABLE_ROWS).map(
+    ({ x, pct }) => [formatFigure(x, quantity, preference), formatPct(pct, preference)] as const,
+  )
 
 /** What the lead fan gives along what is read, with the band that is allowed at the reading and the point that was read. */
 export function CheckCurve({ context, check, step, readings, expected }: Props) {
@@ -49,13 +66,13 @@ export function CheckCurve({ context, check, step, readings, expected }: Props) 
       name={`${name} over ${input.name}`}
       figures={() => ({
         head: [`${input.name}, ${unit}`, `${name}, %`],
-        rows: everyNth(points, TABLE_ROWS).map(({ x, pct }) => [formatFigure(x, quantity, preference), formatPct(pct)]),
+        rows: figureRows(points, quantity, preference),
       })}
     >
       <figure style={{ margin: 0 }}>
         <ChartFrame
           height={190}
-          label={`${name}, percent, over ${input.name}, ${unit}${at === undefined ? '' : `; at ${formatTick(shown(at))} it should show ${formatPct(expected.expectPct)} %`}${read === undefined ? '' : `, read ${formatPct(read)} %`}`}
+          label={`${name}, percent, over ${input.name}, ${unit}${at === undefined ? '' : `; at ${formatTick(shown(at), preference)} it should show ${formatPct(expected.expectPct, preference)} %`}${read === undefined ? '' : `, read ${formatPct(read, preference)} %`}`}
         >
           <LineChart
             data={points.map(({ x, pct }) => ({ x: shown(x), pct }))}
@@ -67,11 +84,14 @@ export function CheckCurve({ context, check, step, readings, expected }: Props) 
               type="number"
               domain={[from, to]}
               ticks={ticksWithin(from, to, 5)}
-              tickFormatter={formatTick}
+              tickFormatter={(x: number) => formatTick(x, preference)}
               tick={chartFont}
             />
             <YAxis domain={[0, 100]} ticks={[0, 25, 50, 75, 100]} tick={chartFont} />
-            <ChartCursor along={(x) => `${formatTick(x)} ${unit}`} figure={(pct) => `${formatPct(pct)} %`} />
+            <ChartCursor
+              along={(x) => `${formatTick(x, preference)} ${unit}`}
+              figure={(pct) => `${formatPct(pct, preference)} %`}
+            />
             <Line
               dataKey="pct"
               name={name}

@@ -23,7 +23,7 @@ export function DeadFan({ context }: { context: ProveContext }) {
         A fan that does not run
       </Typography>
       <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
-        {deadFanLooks(fan, response, speedPct).map(({ id, title, first, who, expect }) => (
+        {deadFanLooks(fan, response, speedPct, context.preference).map(({ id, title, first, who, expect }) => (
           <Box component="li" key={id} sx={{ py: 0.75, borderBottom: '1px dotted', borderColor: 'divider' }}>
             <b>{title}</b>
             <Typography variant="body2" sx={{ color: 'error.main', fontWeight: 600 }}>

@@ -19,6 +19,7 @@ import { CheckCurve } from '@/features/prove/CheckCurve'
 import { readingOf, withReading, type StepEntry } from '@/features/prove/stepEntry'
 import { Tolerance } from '@/features/prove/Tolerance'
 import { causeColour } from '@/ui/cause'
+import { usePreference } from '@/ui/preference'
 
 type Props = {
   context: ProveContext
@@ -115,10 +116,11 @@ export function SpeedStep({ context, check, step, entries, inVolts, onVolts, onC
 }
 
 function Expected({ context, expected }: { context: ProveContext; expected: SpeedExpectation }) {
+  const preference = usePreference()
   const { fan, expectPct, lowPct, highPct, isWide } = expected
   const signal = signalOf(context, fan)
   const shown = signal && signalAt(signal, expectPct)
-  const says = isOnOff(context, fan) ? (expectPct > 0 ? 'runs' : 'stands') : `${formatPct(expectPct)} %`
+  const says = isOnOff(context, fan) ? (expectPct > 0 ? 'runs' : 'stands') : `${formatPct(expectPct, preference)} %`
   return (
     <Box sx={{ flex: 1, minWidth: 150, bgcolor: 'ground.side', borderRadius: 1, p: 1.25 }}>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -133,9 +135,9 @@ function Expected({ context, expected }: { context: ProveContext; expected: Spee
       </Typography>
       <Typography variant="figure" component="p" sx={{ fontSize: '0.8125rem' }}>
         {isWide
-          ? `${formatPct(lowPct)} to ${formatPct(highPct)}: too wide to tell alone`
-          : `${formatPct(lowPct)} to ${formatPct(highPct)}`}
-        {shown && shown.kind !== 'relay' ? ` · ${signalText(shown).replace(' ', '\u00a0')}` : ''}
+          ? `${formatPct(lowPct, preference)} to ${formatPct(highPct, preference)}: too wide to tell alone`
+          : `${formatPct(lowPct, preference)} to ${formatPct(highPct, preference)}`}
+        {shown && shown.kind !== 'relay' ? ` · ${signalText(shown, preference).replace(' ', '\u00a0')}` : ''}
       </Typography>
     </Box>
   )

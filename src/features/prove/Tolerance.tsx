@@ -3,9 +3,11 @@ import Typography from '@mui/material/Typography'
 import { fanName, type ProveContext } from '@/core/prove/context'
 import type { SpeedExpectation } from '@/core/prove/expect'
 import { formatNumber, formatPct } from '@/core/quantity/format'
+import { usePreference } from '@/ui/preference'
 
 /** What the band of each fan is made of, in points of speed, with a bar for each part; together by squares. */
 export function Tolerance({ context, expected }: { context: ProveContext; expected: readonly SpeedExpectation[] }) {
+  const preference = usePreference()
   const most = Math.max(...expected.flatMap(({ parts }) => parts.map(({ halfPct }) => halfPct)), 1)
   return (
     <Box component="details" sx={{ my: 1 }}>
@@ -19,7 +21,8 @@ export function Tolerance({ context, expected }: { context: ProveContext; expect
           </Typography>
           {jump && (
             <Typography variant="body2">
-              Within the error of the probe it jumps: {formatPct(jump.lowPct)} to {formatPct(jump.highPct)} % are right.
+              Within the error of the probe it jumps: {formatPct(jump.lowPct, preference)} to{' '}
+              {formatPct(jump.highPct, preference)} % are right.
             </Typography>
           )}
           {parts.map(({ what, halfPct }) => (
@@ -38,12 +41,12 @@ export function Tolerance({ context, expected }: { context: ProveContext; expect
               <Typography variant="body2">{what}</Typography>
               <Box sx={{ height: 10, width: `${(halfPct / most) * 100}%`, bgcolor: 'cause.speed', opacity: 0.5 }} />
               <Typography variant="figure" sx={{ fontSize: '0.8125rem', textAlign: 'right' }}>
-                {formatNumber(halfPct, 1)}
+                {formatNumber(halfPct, 1, preference)}
               </Typography>
             </Box>
           ))}
           <Typography variant="body2">
-            Together, by squares: {formatPct(lowPct)} to {formatPct(highPct)} %
+            Together, by squares: {formatPct(lowPct, preference)} to {formatPct(highPct, preference)} %
           </Typography>
         </Box>
       ))}

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
+import { usePreference } from '@/ui/preference'
 import { findingText, type Finding } from '@/core/prove/finding'
 import type { VerdictKind } from '@/core/prove/verdict'
 
@@ -36,7 +37,8 @@ export const VerdictLine = ({
       py: 1,
     }}
   >
-    <span aria-hidden="true">{SIGNS[verdict]}</span> <b>{VERDICT_WORDS[verdict]}</b> {findingText(finding)}
+    <span aria-hidden="true">{SIGNS[verdict]}</span> <b>{VERDICT_WORDS[verdict]}</b>{' '}
+    {findingText(finding, usePreference())}
     {isFormer && ' (kept before)'}
     {verdict === 'fails' && <Typography variant="body2">{ifFails}</Typography>}
   </Box>

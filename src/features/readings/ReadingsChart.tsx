@@ -202,13 +202,13 @@ function Strip({ name, quantity, points, span, zone, onPick }: StripProps) {
             type="number"
             domain={ticks ? [ticks[0]!, ticks.at(-1)!] : ['auto', 'auto']}
             ticks={ticks}
-            tickFormatter={formatTick}
+            tickFormatter={(y: number) => formatTick(y, preference)}
             tick={chartFont}
             stroke="none"
           />
           <ChartCursor
             along={(atMs) => wallText(atMs, zone, dates)}
-            figure={(y) => `${formatTick(Number(y.toFixed(1)))} ${unit}`}
+            figure={(y) => `${formatTick(Number(y.toFixed(1)), preference)} ${unit}`}
           />
           {drawn && (
             <ReferenceArea x1={drawn[0]} x2={drawn[1]} fill="var(--mui-palette-text-secondary)" fillOpacity={0.2} />

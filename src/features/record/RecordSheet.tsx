@@ -83,7 +83,7 @@ export function RecordSheet({ siteName, document, seal, results, preference }: P
                 {checkText(planned.context, check).title}{' '}
                 {result && (
                   <>
-                    {findingText(result.finding)} {result.readBy}, <Moment at={result.readAt} />.
+                    {findingText(result.finding, preference)} {result.readBy}, <Moment at={result.readAt} />.
                   </>
                 )}
               </Line>

@@ -6,6 +6,7 @@ import type { Response } from '@/core/response/schema'
 import { capital, HELD_WORDS, ruleName } from '@/core/sentences/words'
 import { activeKey, activeShares, spells, type Active, type Decided } from '@/core/rehearse/active'
 import { causeVar, ruleCause } from '@/ui/cause'
+import { usePreference } from '@/ui/preference'
 
 type Props = {
   replay: Decided
@@ -22,6 +23,7 @@ const MOST_PIECES = 600
 
 /** Which rule was active when, over the same time as the charts below it. */
 export function ActiveStrip({ replay, response, clock, gutter = { xs: 6, sm: 6 }, scalePx = 44, rightPx = 20 }: Props) {
+  const preference = usePreference()
   const all = useMemo(() => spells(replay), [replay])
   const shares = useMemo(() => activeShares(all), [all])
   const [firstS, lastS] = [all[0]?.fromS ?? 0, all.at(-1)?.toS ?? 0]
@@ -40,7 +42,9 @@ export function ActiveStrip({ replay, response, clock, gutter = { xs: 6, sm: 6 }
     return active.kind === 'held' ? 'var(--mui-palette-error-main)' : 'var(--mui-palette-divider)'
   }
   const leastS = (lastS - firstS) / MOST_PIECES
-  const texts = shares.map(({ active, share }) => `${name(active)} ${formatNumber(share * 100, share < 0.1 ? 1 : 0)} %`)
+  const texts = shares.map(
+    ({ active, share }) => `${name(active)} ${formatNumber(share * 100, share < 0.1 ? 1 : 0, preference)} %`,
+  )
   return (
     <Box sx={{ mb: 0.5, display: 'grid', gridTemplateColumns: { xs: `${gutter.xs}px 1fr`, sm: `${gutter.sm}px 1fr` } }}>
       <Box sx={{ fontSize: 13.5, fontWeight: 700, whiteSpace: 'nowrap' }}>{gutter.sm > 20 && 'Active'}</Box>

@@ -75,6 +75,7 @@ const withinRanges = (blanks: readonly Blank[], still: readonly string[], ranges
 
 /** Looks for better settings of this controller: what counts, what may move, the front of what is possible, five proposals. */
 export function BetterSettings({ title, onBack, run, days, onRehearse }: Props) {
+  const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const { installation, space, scenario } = run.job
   const blanks = useBlanks(run)
@@ -147,7 +148,8 @@ export function BetterSettings({ title, onBack, run, days, onRehearse }: Props) 
           )}
           {found?.found.nothingBetter && (
             <Notice title="Nothing better than yours.">
-              Of {formatNumber(found.result.tried, 0)} settings tried none gains in one thing without losing in another.
+              Of {formatNumber(found.result.tried, 0, preference)} settings tried none gains in one thing without losing
+              in another.
               {found.found.proposals.length > 0 && ' What is listed below trades one for the other.'}
             </Notice>
           )}
@@ -207,6 +209,7 @@ const axisName = (id: MeasureId, measures: readonly Measure[], preference: UnitP
 type ProgressProps = { search: Search | null; onStart: () => void; onStop: () => void; isReady: boolean; seed: number }
 
 function Progress({ search, onStart, onStop, isReady, seed }: ProgressProps) {
+  const preference = usePreference()
   const share = search?.kind === 'looking' ? Math.min(1, search.tried / search.of) : search?.kind === 'found' ? 1 : 0
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1, flexWrap: 'wrap' }}>
@@ -215,10 +218,10 @@ function Progress({ search, onStart, onStop, isReady, seed }: ProgressProps) {
         {search === null && (isReady ? 'Nothing tried yet.' : 'Finding out which figures this controller can move…')}
         {search?.kind === 'looking' &&
           (search.best.length > 0
-            ? `${formatNumber(search.tried, 0)} tried; the best are judged on all days, ${search.best.length} on the front`
-            : `${formatNumber(search.tried, 0)} of ${formatNumber(search.of, 0)} tried`)}
+            ? `${formatNumber(search.tried, 0, preference)} tried; the best are judged on all days, ${search.best.length} on the front`
+            : `${formatNumber(search.tried, 0, preference)} of ${formatNumber(search.of, 0, preference)} tried`)}
         {search?.kind === 'found' &&
-          `${formatNumber(search.result.tried, 0)} tried${search.result.isComplete ? ', every setting there is' : ''} in ${formatNumber(search.tookMs / 1000, 1)} s · ${search.result.front.length} on the front · seed ${seed}${search.wasStopped ? ' · stopped' : ''}`}
+          `${formatNumber(search.result.tried, 0, preference)} tried${search.result.isComplete ? ', every setting there is' : ''} in ${formatNumber(search.tookMs / 1000, 1, preference)} s · ${search.result.front.length} on the front · seed ${seed}${search.wasStopped ? ' · stopped' : ''}`}
         {search?.kind === 'refused' && search.text}
       </Typography>
       {search?.kind === 'looking' ? (

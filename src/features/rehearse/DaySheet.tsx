@@ -233,6 +233,7 @@ function Painter({
   drive: Drive
   onPainted: (line: Line) => void
 }) {
+  const preference = usePreference()
   const { from, to, unit, name } = DRIVE_RANGES[drive]
   const line = scenario.lines.find((one) => one.drive === drive)
   const dates = useDates()
@@ -261,9 +262,9 @@ function Painter({
             max={high}
             step={(high - low) / 60}
             aria-label={`${name} at ${clockText(hour * 60, dates)}`}
-            getAriaValueText={(value) => `${formatNumber(value, 1)} ${unit}`}
+            getAriaValueText={(value) => `${formatNumber(value, 1, preference)} ${unit}`}
             valueLabelDisplay="auto"
-            valueLabelFormat={(value) => formatNumber(value, 1)}
+            valueLabelFormat={(value) => formatNumber(value, 1, preference)}
             onChange={(_, value) =>
               onPainted({
                 drive,
@@ -284,7 +285,7 @@ function Painter({
           <span key={hour}>{clockText(hour * 60, dates)}</span>
         ))}
         <span>
-          {formatNumber(low, 0)} to {formatNumber(high, 0)} {unit}
+          {formatNumber(low, 0, preference)} to {formatNumber(high, 0, preference)} {unit}
         </span>
       </Box>
     </Box>

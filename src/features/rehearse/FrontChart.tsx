@@ -5,6 +5,7 @@ import { ChartFrame } from '@/ui/ChartFrame'
 import { ChartTools } from '@/ui/ChartTools'
 import { formatTick } from '@/core/quantity/format'
 import { chartFont } from '@/ui/chart'
+import { usePreference } from '@/ui/preference'
 
 type Point = { readonly x: number; readonly y: number }
 type Numbered = Point & { readonly number: number }
@@ -56,6 +57,7 @@ function pointsOf({ judged, front, present, proposals, toX, toY }: Figures) {
 
 /** Everything that was judged on all days, the staircase of what nothing beats, one's own setting and the proposals to walk along. */
 export function FrontChart({ judged, front, present, proposals, chosen, onChoose, xName, yName, toX, toY }: Props) {
+  const preference = usePreference()
   const { within, past, steps, own, numbered, xTicks, yTicks } = pointsOf({
     judged,
     front,
@@ -71,7 +73,7 @@ export function FrontChart({ judged, front, present, proposals, chosen, onChoose
       figures={() => ({
         head: ['setting', xName, yName],
         rows: [['yours', own] as const, ...numbered.map((point) => [`proposal ${point.number}`, point] as const)].map(
-          ([name, { x, y }]) => [name, formatTick(x), formatTick(y)] as const,
+          ([name, { x, y }]) => [name, formatTick(x, preference), formatTick(y, preference)] as const,
         ),
       })}
     >

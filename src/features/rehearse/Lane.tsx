@@ -73,7 +73,7 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
           ticks={ticks}
           width={SCALE_PX}
           tick={chartFont}
-          tickFormatter={formatTick}
+          tickFormatter={(y: number) => formatTick(y, preference)}
           stroke="var(--mui-palette-text-secondary)"
           interval={0}
           allowDataOverflow
@@ -93,7 +93,7 @@ export const Lane = memo(function Lane({ lane, span, stepS, preference }: Props)
           <AxisLabels
             labels={[
               {
-                text: `limit ${formatNumber(show(target.limitAbove), 0)}`,
+                text: `limit ${formatNumber(show(target.limitAbove), 0, preference)}`,
                 x: span.fromRow * stepS,
                 y: show(target.limitAbove),
                 sides: ['above right', 'below right', 'right'],
@@ -135,7 +135,7 @@ export const Gutter = ({
   const colour = lane.cause === 'ink' ? 'text.primary' : `cause.${lane.cause}`
   const decimals = preferredUnit(lane.quantity, preference).decimals
   const figure = (values: Float64Array) =>
-    formatNumber(inPreferredUnit(values[row] ?? NaN, lane.quantity, preference), decimals)
+    formatNumber(inPreferredUnit(values[row] ?? NaN, lane.quantity, preference), decimals, preference)
   return (
     <Box sx={{ width: { xs: 92, sm: 128 }, flexShrink: 0, pt: 0.5, pr: 0.5, lineHeight: 1.25, overflow: 'hidden' }}>
       <Box sx={{ fontSize: 13.5, fontWeight: 700, color: colour }}>

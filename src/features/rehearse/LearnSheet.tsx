@@ -8,7 +8,7 @@ import { CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 
 import { learnReadings } from '@/core/learn/fromTable'
 import { learntSpace, type Learnt } from '@/core/learn/learn'
 import { plainCopy } from '@/core/json/plainCopy'
-import { formatNumber } from '@/core/quantity/format'
+import { formatNumber, type UnitPreference } from '@/core/quantity/format'
 import type { ReadingTable } from '@/core/rehearse/readingsSeries'
 import type { Space } from '@/core/space/schema'
 import { problemLine } from '@/core/words/problems'
@@ -23,6 +23,7 @@ import { Notice } from '@/ui/Notice'
 import { SideHeading } from '@/ui/StageLayout'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 import { patientWorker } from '@/workers/rehearse'
+import { usePreference } from '@/ui/preference'
 
 type Props = { name: string; table: ReadingTable | null; space: Space }
 type Standing =
@@ -32,6 +33,7 @@ type Standing =
 
 /** The figures of the space out of a readings file: what it tells and how surely, what was left over, and what it could not tell. */
 export function LearnSheet({ name, table, space }: Props) {
+  const preference = usePreference()
   const installation = useRehearsed()
   const edit = useWorkingCopy((state) => state.edit)
   const [standing, setStanding] = useState<Standing | null>(null)
@@ -68,8 +70,8 @@ export function LearnSheet({ name, table, space }: Props) {
       {learnt && standing?.kind === 'learnt' && (
         <>
           <Typography variant="body2" sx={{ mt: 1 }}>
-            Fits within <strong>{formatNumber(learnt.fittedK, 2)} K</strong> over the first two thirds; the last third,
-            only predicted, within <strong>{formatNumber(learnt.predictedK, 2)} K</strong>.
+            Fits within <strong>{formatNumber(learnt.fittedK, 2, preference)} K</strong> over the first two thirds; the
+            last third, only predicted, within <strong>{formatNumber(learnt.predictedK, 2, preference)} K</strong>.
           </Typography>
           <LeftOver atS={standing.atS} readC={standing.readC} learnt={learnt} />
           <Box
@@ -83,7 +85,9 @@ export function LearnSheet({ name, table, space }: Props) {
                   <td>
                     {figure}
                     <Box component="span" sx={{ display: 'block', fontSize: 11.5, color: 'text.secondary' }}>
-                      {isTold ? `${show(low)} to ${show(high)} ${unit}` : 'this file does not tell it'}
+                      {isTold
+                        ? `${show(low, preference)} to ${show(high, preference)} ${unit}`
+                        : 'this file does not tell it'}
                     </Box>
                   </td>
                   <Box
@@ -96,7 +100,7 @@ export function LearnSheet({ name, table, space }: Props) {
                       whiteSpace: 'nowrap',
                     }}
                   >
-                    {isTold ? `${show(value)} ${unit}` : '–'}
+                    {isTold ? `${show(value, preference)} ${unit}` : '–'}
                   </Box>
                 </tr>
               ))}
@@ -120,12 +124,14 @@ export function LearnSheet({ name, table, space }: Props) {
   )
 }
 
-const show = (x: number): string => formatNumber(x, x >= 100 ? 0 : x >= 10 ? 1 : 2)
+const show = (x: number, preference: UnitPreference): string =>
+  formatNumber(x, x >= 100 ? 0 : x >= 10 ? 1 : 2, preference)
 const MOST = 240
 const TABLE_ROWS = 48
 
 /** What was left over, reading less model: along nought where the model is right. */
 function LeftOver({ atS, readC, learnt }: { atS: Float64Array; readC: Float64Array; learnt: Learnt }) {
+  const preference = usePreference()
   const every = Math.max(1, Math.ceil(atS.length / MOST))
   const rows = Array.from({ length: Math.floor(atS.length / every) }, (_, index) => {
     const row = index * every
@@ -139,7 +145,10 @@ function LeftOver({ atS, readC, learnt }: { atS: Float64Array; readC: Float64Arr
       name="What was left over"
       figures={() => ({
         head: ['hour', 'reading less model, K'],
-        rows: everyNth(rows, TABLE_ROWS).map(({ hour, k }) => [formatNumber(hour, 1), formatNumber(k, 2)]),
+        rows: everyNth(rows, TABLE_ROWS).map(({ hour, k }) => [
+          formatNumber(hour, 1, preference),
+          formatNumber(k, 2, preference),
+        ]),
       })}
     >
       <ChartFrame label="what was left over, reading less model, K over hours" height={110}>
@@ -159,7 +168,10 @@ function LeftOver({ atS, readC, learnt }: { atS: Float64Array; readC: Float64Arr
             strokeDasharray="3 3"
             label={{ value: 'predicted →', fontSize: 11, position: 'insideTopLeft' }}
           />
-          <ChartCursor along={(hour) => `${formatNumber(hour, 1)} h`} figure={(k) => `${formatNumber(k, 2)} K`} />
+          <ChartCursor
+            along={(hour) => `${formatNumber(hour, 1, preference)} h`}
+            figure={(k) => `${formatNumber(k, 2, preference)} K`}
+          />
           <Line
             dataKey="k"
             name="reading less model"

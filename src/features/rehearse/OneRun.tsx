@@ -142,7 +142,7 @@ function WhyThen({ run, row }: { run: Run; row: number }) {
         <strong>{momentText(trace.startsOn, row * trace.stepS, preference)}</strong>:{' '}
         {explanation ? reasonText(job.given, explanation, preference) : '…'} {moved.join(', ')}
         {moved.length > 0 && pressure !== undefined && Math.abs(pressure) >= 0.5
-          ? `, ${pressure < 0 ? 'suction' : 'overpressure'} ${formatNumber(Math.abs(pressure), 1)} Pa`
+          ? `, ${pressure < 0 ? 'suction' : 'overpressure'} ${formatNumber(Math.abs(pressure), 1, preference)} Pa`
           : ''}
         {moved.length > 0 && '.'}
         {happening.length > 0 && ` Meanwhile: ${happening.map(({ name, kind }) => name ?? kind).join(', ')}.`}

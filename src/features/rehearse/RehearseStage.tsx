@@ -23,6 +23,7 @@ import { Notice } from '@/ui/Notice'
 import { StageLayout } from '@/ui/StageLayout'
 import { useDerived, usePart } from '@/ui/workingCopy/context'
 import type { Job } from '@/workers/rehearse.worker'
+import { usePreference } from '@/ui/preference'
 
 type Props = {
   installationId: string
@@ -35,6 +36,7 @@ type View = 'one' | 'side' | 'better'
 
 /** A response against the space it serves: a day or a season of what happens, variants side by side, better settings; and readings, replayed. */
 export function RehearseStage({ installationId, files, models, onFeeds }: Props) {
+  const preference = usePreference()
   const installation = useRehearsed()
   const { given } = useDerived()
   const space = useSpace()
@@ -110,8 +112,8 @@ export function RehearseStage({ installationId, files, models, onFeeds }: Props)
           <Box component="span" sx={{ flexBasis: { xs: '100%', sm: 'auto' }, minHeight: '1lh' }}>
             {run && (
               <>
-                {formatNumber(run.trace.filled, 0)} steps of {run.trace.stepS} s in {formatNumber(run.tookMs / 1000, 2)}{' '}
-                s · seed {scenario.seed}
+                {formatNumber(run.trace.filled, 0, preference)} steps of {run.trace.stepS} s in{' '}
+                {formatNumber(run.tookMs / 1000, 2, preference)} s · seed {scenario.seed}
               </>
             )}
           </Box>

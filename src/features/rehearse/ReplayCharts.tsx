@@ -77,7 +77,7 @@ export function ReplayCharts({ series, replay, response, target, watched, starts
         [
           clock(series.atS[row]!),
           ...shown.map(({ input, values }) => formatFigure(values[row]!, input.kind, preference)),
-          ...replay.fansPct.map((values) => formatPct(values[row]!)),
+          ...replay.fansPct.map((values) => formatPct(values[row]!, preference)),
         ] as const,
     ),
   })

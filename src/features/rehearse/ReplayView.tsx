@@ -97,6 +97,7 @@ function useRun(toRun: ToRun | null, watch: { readonly input: string; readonly l
 
 /** Runs a readings file through the response, open loop: what the fan would have done. */
 export function ReplayView({ title, installationId, file, onFeeds, space }: Props) {
+  const preference = usePreference()
   const brief = usePart('brief')
   const response = usePart('response')
   const { given } = useDerived()
@@ -130,7 +131,11 @@ export function ReplayView({ title, installationId, file, onFeeds, space }: Prop
   return (
     <StageLayout
       title={title}
-      aside={run ? `${formatNumber(run.series.atS.length, 0)} readings in ${formatNumber(run.tookMs / 1000, 2)} s` : ''}
+      aside={
+        run
+          ? `${formatNumber(run.series.atS.length, 0, preference)} readings in ${formatNumber(run.tookMs / 1000, 2, preference)} s`
+          : ''
+      }
       side={
         <>
           <SideHeading>Measures</SideHeading>
@@ -180,11 +185,14 @@ type AboutProps = {
 
 /** What is replayed: which column is which input, and how closely a long file is looked at. */
 function AboutReadings({ file, feeds, table, onFeeds }: AboutProps) {
+  const preference = usePreference()
   const response = usePart('response')
   return (
     <>
       {table?.meanOverMs !== undefined && (
-        <Notice title={`A long file: means of ${formatNumber(table.meanOverMs / 1000, 0)} s are replayed.`} />
+        <Notice
+          title={`A long file: means of ${formatNumber(table.meanOverMs / 1000, 0, preference)} s are replayed.`}
+        />
       )}
       <SideHeading>Taken for</SideHeading>
       <FeedTable inputs={response.inputs} columns={file.columns} feeds={feeds} onChange={onFeeds} />
@@ -208,19 +216,19 @@ function Measures({ run: { replay }, limit: above }: { run: Run; limit: number |
   const { measures } = replay
   return (
     <>
-      <Ruled label="Over">{formatNumber(measures.hours, 1)} h</Ruled>
+      <Ruled label="Over">{formatNumber(measures.hours, 1, preference)} h</Ruled>
       <Ruled
         label={above === null ? 'Minutes above the limit' : `Above ${formatQuantity(above, 'temperature', preference)}`}
         strong
       >
-        {measures.minutesAbove === null ? '–' : `${formatNumber(measures.minutesAbove, 0)} min`}
+        {measures.minutesAbove === null ? '–' : `${formatNumber(measures.minutesAbove, 0, preference)} min`}
       </Ruled>
       <Ruled label="Starts from rest">{measures.starts}</Ruled>
       <Ruled label="Speed changes an hour">
-        {measures.hours > 0 ? formatNumber(measures.speedChanges / measures.hours, 1) : '–'}
+        {measures.hours > 0 ? formatNumber(measures.speedChanges / measures.hours, 1, preference) : '–'}
       </Ruled>
-      <Ruled label="Mean speed">{formatPct(measures.meanPct)} %</Ruled>
-      <Ruled label="At the ceiling">{formatNumber(measures.minutesAtCeiling, 0)} min</Ruled>
+      <Ruled label="Mean speed">{formatPct(measures.meanPct, preference)} %</Ruled>
+      <Ruled label="At the ceiling">{formatNumber(measures.minutesAtCeiling, 0, preference)} min</Ruled>
       {measures.hottest !== null && (
         <Ruled label="Hottest">{formatQuantity(measures.hottest, 'temperature', preference)}</Ruled>
       )}

@@ -14,11 +14,13 @@ import { RuledField } from '@/ui/RuledField'
 import { SideHeading } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
+import { usePreference } from '@/ui/preference'
 
 type Props = { space: Space }
 
 /** The figures of the space, to be changed: those that matter most first, the rest folded. */
 export function SpaceSheet({ space }: Props) {
+  const preference = usePreference()
   const [isOpen, setOpen] = useState(false)
   const document = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
@@ -39,7 +41,7 @@ export function SpaceSheet({ space }: Props) {
       <SideHeading>The space</SideHeading>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {space.learnt
-          ? `Learnt from ${space.learnt.from}, off by ${formatNumber(space.learnt.offBy, 1)} K.`
+          ? `Learnt from ${space.learnt.from}, off by ${formatNumber(space.learnt.offBy, 1, preference)} K.`
           : document.space
             ? 'As it was put here.'
             : 'Assumed from the brief: common practice, to be changed or learnt.'}

@@ -59,7 +59,7 @@ export const AddRule = memo(function AddRule() {
   const wording = ({ offer, figure }: Found<OfferHere>): string =>
     figure === null || !offer.figure
       ? offer.sentence
-      : `${offer.sentence} · ${offer.figure.quantity === 'time' ? formatTime(figure) : formatQuantity(figure, offer.figure.quantity, preference)}`
+      : `${offer.sentence} · ${offer.figure.quantity === 'time' ? formatTime(figure, preference) : formatQuantity(figure, offer.figure.quantity, preference)}`
   return (
     <Box component="li" sx={{ maxWidth: 560, mt: 1 }}>
       <Autocomplete<Found<OfferHere>>

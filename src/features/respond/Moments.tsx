@@ -9,11 +9,13 @@ import { writeMoment } from '@/core/response/moment'
 import { TextButton } from '@/ui/TextButton'
 import { TextLine } from '@/ui/TextLine'
 import { MOMENT_KEY, useInstant, useTryIt } from '@/ui/TryItValues'
+import { usePreference } from '@/ui/preference'
 
 type Pin = { readonly values: Readonly<Record<string, number>>; readonly pct: number }
 
 /** Moments worth keeping: gone back to by a press, or shared by their address. */
 export function Moments() {
+  const preference = usePreference()
   const { values, goTo } = useTryIt()
   const { given } = useInstant()
   const [pins, setPins] = useState<readonly Pin[]>([])
@@ -34,7 +36,7 @@ export function Moments() {
       </Button>
       {pins.map(({ values: held, pct }, index) => (
         <Typography key={index} variant="body2" component="div">
-          Saved {index + 1}: {formatPct(pct)} % then.{' '}
+          Saved {index + 1}: {formatPct(pct, preference)} % then.{' '}
           <TextButton label={`Back to saved state ${index + 1}`} onClick={() => goTo(held)}>
             Back to it
           </TextButton>

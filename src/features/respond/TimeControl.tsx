@@ -72,7 +72,7 @@ export function TimeControl() {
         <>
           <Trace trace={trace} passedS={passedS} />
           <Typography variant="body2" component="div" data-testid="passed">
-            {formatTime(passedS)} have passed; it is {weekClockText(endS % 604800, preference.dates)}.{' '}
+            {formatTime(passedS, preference)} have passed; it is {weekClockText(endS % 604800, preference.dates)}.{' '}
             <TextButton onClick={settle}>As if settled again</TextButton>
           </Typography>
         </>

@@ -194,7 +194,7 @@ function Answer() {
           data-testid="speed-now"
           sx={{ color: 'cause.speed', fontWeight: 700, fontSize: '2.9rem', lineHeight: 1, whiteSpace: 'nowrap' }}
         >
-          {formatPct(lead.speedPct)}
+          {formatPct(lead.speedPct, preference)}
           <Box component="span" sx={{ fontSize: '1.25rem' }}>
             %
           </Box>
@@ -202,11 +202,11 @@ function Answer() {
         <Typography variant="figure" component="div" sx={{ fontSize: '0.8125rem', lineHeight: 1.45 }}>
           {Math.abs(askedPct - lead.speedPct) > 0.05 && (
             <div>
-              asked {formatPct(askedPct)}, gives {formatPct(lead.speedPct)}
+              asked {formatPct(askedPct, preference)}, gives {formatPct(lead.speedPct, preference)}
             </div>
           )}
           <div>
-            {signalText(lead.signal)} {lead.signal.kind === 'pwm' ? 'duty' : 'at the output'}
+            {signalText(lead.signal, preference)} {lead.signal.kind === 'pwm' ? 'duty' : 'at the output'}
           </div>
           <div>
             {lead.flowLs === null
@@ -217,7 +217,8 @@ function Answer() {
       </Box>
       <Typography variant="body2" role="status" data-testid="reason" sx={{ my: 0.75 }}>
         {asked.evaluation.reason}
-        {Math.abs(askedPct - lead.speedPct) > 0.05 && ` This controller gives ${formatPct(lead.speedPct)} %.`}
+        {Math.abs(askedPct - lead.speedPct) > 0.05 &&
+          ` This controller gives ${formatPct(lead.speedPct, preference)} %.`}
       </Typography>
       {response.rules
         .filter(({ off }) => !off)
@@ -231,21 +232,21 @@ function Answer() {
               colour={causeColour(ruleCause(response, rule))}
               strong={asked.explanation.inCharge?.id === rule.id}
             >
-              {ask == null ? '–' : `${formatPct(ask)} %`}
+              {ask == null ? '–' : `${formatPct(ask, preference)} %`}
             </Ruled>
           )
         })}
       <Ruled
         label="Floor"
         strong={asked.explanation.inCharge === null}
-      >{`${formatPct(response.floor.speedPct)} %`}</Ruled>
+      >{`${formatPct(response.floor.speedPct, preference)} %`}</Ruled>
       {others.map(({ id, speedPct, flowLs }) => (
         <Ruled
           key={id}
           label={fanLabel(document.kit.fans.find((fan) => fan.id === id)?.name ?? id)}
           colour="cause.speed"
         >
-          {formatPct(speedPct)} %{flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}
+          {formatPct(speedPct, preference)} %{flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}
         </Ruled>
       ))}
     </Box>

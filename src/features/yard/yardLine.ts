@@ -47,7 +47,7 @@ export function yardLine(
     about,
     rail,
     speed: {
-      text: speedPct === null ? '–' : speedPct === 0 ? 'off' : `${formatPct(speedPct)} %`,
+      text: speedPct === null ? '–' : speedPct === 0 ? 'off' : `${formatPct(speedPct, preference)} %`,
       cause,
       rule: inCharge,
     },

@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox'
 import { validator } from '@/core/json/validator'
 import { CLOCKS, DATE_ORDERS, WEEK_STARTS } from '@/core/quantity/dateStyle'
-import { FLOW_CHOICES, knownUnits, TEMPERATURE_CHOICES, UNIT_CHOICES } from '@/core/quantity/format'
+import { DECIMAL_MARKS, FLOW_CHOICES, knownUnits, TEMPERATURE_CHOICES, UNIT_CHOICES } from '@/core/quantity/format'
 import type { Scope } from '@/db/client'
 import { TEXT_SIZES, type TextSize } from '@/core/quantity/display'
 import { saveDisplay, savePreference } from '@/db/queries/workspace'
@@ -43,15 +43,17 @@ const readDisplay = validator(
       textSize: Type.Union((Object.keys(TEXT_SIZES) as TextSize[]).map((size) => Type.Literal(size))),
       hand: Type.Union([Type.Literal('right'), Type.Literal('left')]),
       dates: Type.Object({ order: oneOf(DATE_ORDERS), clock: oneOf(CLOCKS), weekFrom: oneOf(WEEK_STARTS) }, closed),
+      // A page that was opened before it could be chosen says nothing of it.
+      decimalMark: Type.Optional(oneOf(DECIMAL_MARKS)),
     },
     closed,
   ),
 )
 
-/** Text size, hand, and how dates are read. */
+/** Text size, hand, and how dates and figures are read. */
 export async function chooseDisplay(scope: Scope, input: unknown): Promise<Result> {
   const read = readDisplay(input)
   if (!read.ok) return { kind: 'invalid', problems: read.problems }
-  await saveDisplay(scope, read.value)
+  await saveDisplay(scope, { decimalMark: '.', ...read.value })
   return { kind: 'done' }
 }

@@ -10,6 +10,7 @@ import { paletteVar } from '@/ui/paletteVar'
 import { RailBar } from '@/ui/rail/RailBar'
 import { Pointer, type RailProps } from '@/ui/rail/SpeedRail'
 import { useWidth } from '@/ui/useWidth'
+import { usePreference } from '@/ui/preference'
 
 export type RailTick = {
   readonly id: string
@@ -91,51 +92,55 @@ type TickProps = {
   onLeave: () => void
 }
 
-const Tick = ({ tick, onDrag, onStep, onEnd, onLeave }: TickProps) => (
-  <Box
-    role="slider"
-    tabIndex={0}
-    aria-label={tick.name}
-    aria-valuemin={tick.minPct}
-    aria-valuemax={tick.maxPct}
-    aria-valuenow={tick.pct}
-    aria-valuetext={`${formatPct(tick.pct)} %`}
-    {...dragHandle({
-      hasUp: false,
-      onDrag,
-      onStep,
-      onEnd,
-    })}
-    onBlur={onLeave}
-    sx={{
-      position: 'absolute',
-      top: 2,
-      // Under a thumb the labels below it belong to it.
-      bottom: { xs: -12, md: -5 },
-      left: `calc(${tick.pct}% - 12px)`,
-      width: 24,
-      cursor: 'ew-resize',
-      touchAction: 'none',
-      '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' },
-    }}
-  >
+const Tick = ({ tick, onDrag, onStep, onEnd, onLeave }: TickProps) => {
+  const preference = usePreference()
+  return (
     <Box
+      role="slider"
+      tabIndex={0}
+      aria-label={tick.name}
+      aria-valuemin={tick.minPct}
+      aria-valuemax={tick.maxPct}
+      aria-valuenow={tick.pct}
+      aria-valuetext={`${formatPct(tick.pct, preference)} %`}
+      {...dragHandle({
+        hasUp: false,
+        onDrag,
+        onStep,
+        onEnd,
+      })}
+      onBlur={onLeave}
       sx={{
         position: 'absolute',
-        left: 10.5,
-        top: { xs: 4, md: 6 },
-        bottom: { xs: 12, md: 4 },
-        width: 3,
-        bgcolor: tick.colour,
+        top: 2,
+        // Under a thumb the labels below it belong to it.
+        bottom: { xs: -12, md: -5 },
+        left: `calc(${tick.pct}% - 12px)`,
+        width: 24,
+        cursor: 'ew-resize',
+        touchAction: 'none',
+        '&:focus-visible': { outline: '2px solid', outlineColor: 'cause.speed' },
       }}
-    />
-  </Box>
-)
+    >
+      <Box
+        sx={{
+          position: 'absolute',
+          left: 10.5,
+          top: { xs: 4, md: 6 },
+          bottom: { xs: 12, md: 4 },
+          width: 3,
+          bgcolor: tick.colour,
+        }}
+      />
+    </Box>
+  )
+}
 
 type LabelsProps = { ticks: readonly RailTick[]; startPct: number | null; nowPct: number | null }
 
 /** What stands at the rail: its pointer, its ticks, its ends, and where the fan will not turn; as many as there is room for. */
 function Labels({ ticks, startPct, nowPct }: LabelsProps) {
+  const preference = usePreference()
   const [width, ref] = useWidth<SVGSVGElement>(780)
   const sides = ['right', 'left'] as const
   const at = (pct: number) => ({ x: (pct / 100) * width, y: LABELS_PX / 2, sides })
@@ -144,7 +149,7 @@ function Labels({ ticks, startPct, nowPct }: LabelsProps) {
       ? []
       : [{ text: `now ${Math.round(nowPct)} %`, ...at(nowPct), fill: paletteVar('cause.speed'), isBold: true }]),
     ...ticks.map(({ name, pct, colour }) => ({
-      text: `${name} ${formatPct(pct)}`,
+      text: `${name} ${formatPct(pct, preference)}`,
       ...at(pct),
       ...(colour.startsWith('text.') ? {} : { fill: paletteVar(colour) }),
     })),

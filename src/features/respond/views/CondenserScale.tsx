@@ -118,7 +118,7 @@ function useScale({ machine, input, fluid, belowK }: RulersProps, width: number)
         probe: formatFigure(tempC, 'temperature', preference, 0),
         saturation: formatFigure(saturationC, 'temperature', preference, 0),
         gauge: gaugeKpa === null ? '–' : formatFigure(gaugeKpa, 'gaugePressure', preference, 0),
-        speed: formatPct(pctAt(tempC)),
+        speed: formatPct(pctAt(tempC), preference),
       }
     },
   }

@@ -91,8 +91,8 @@ export function ControllersCompared() {
                   {row.model.id === kit.controller?.id && ' ◂ chosen'}
                 </TableCell>
                 <TableCell>{row.cannotDrive.length === 0 ? 'yes' : row.cannotDrive.map(driveText).join(' ')}</TableCell>
-                <TableCell align="right">{formatPct(row.greatestPct)} %</TableCell>
-                <TableCell align="right">{formatPct(row.meanPct)} %</TableCell>
+                <TableCell align="right">{formatPct(row.greatestPct, preference)} %</TableCell>
+                <TableCell align="right">{formatPct(row.meanPct, preference)} %</TableCell>
                 <TableCell>
                   <Losses losses={row.missing} {...{ response, preference }} />
                 </TableCell>

@@ -31,8 +31,8 @@ export function CurveTable({ input }: { input: MeasuredInput }) {
           ? [
               [
                 formatFigure(x, input.kind, preference),
-                formatPct(pct),
-                ...giving[index]!.fansPct.map(formatPct),
+                formatPct(pct, preference),
+                ...giving[index]!.fansPct.map((pct) => formatPct(pct, preference)),
               ] as const,
             ]
           : [],

@@ -70,8 +70,8 @@ function FlowTable({ rows, names }: FlowProps) {
       rows={rows
         .filter((_row, index) => index % ROWS_EVERY === 0)
         .map((row) => [
-          formatPct(row.leadPct),
-          formatPct(row.followerPct),
+          formatPct(row.leadPct, preference),
+          formatPct(row.followerPct, preference),
           ...[row.leadLs, row.followerLs, row.overLs].map((flow) => formatFigure(flow, 'flow', preference)),
         ])}
     />
@@ -158,7 +158,7 @@ function PressureNote({ rows, names }: FlowProps) {
           {Math.round(Math.abs(now.overLs)) > 0 && <> by {flow(Math.abs(now.overLs))}</>}.{' '}
         </>
       )}
-      Nearest to turning over at {formatPct(worst.leadPct)} %: {pressureText(worst.overLs)} by{' '}
+      Nearest to turning over at {formatPct(worst.leadPct, preference)} %: {pressureText(worst.overLs)} by{' '}
       {flow(Math.abs(worst.overLs))}. The sign holds where the {names.lead} takes air out and the {names.own} brings it
       in.
     </Typography>

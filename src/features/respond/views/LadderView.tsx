@@ -89,7 +89,9 @@ export function LadderView({ hasTable }: ViewProps) {
   const valueOf = useValueOf(measure)
   if (!walked) return null
   const wording = (value: number): string =>
-    measure === 'fans' ? `${formatNumber(value, 2)} fans’ worth` : formatQuantity(value, measure, preference)
+    measure === 'fans'
+      ? `${formatNumber(value, 2, preference)} fans’ worth`
+      : formatQuantity(value, measure, preference)
   const shown: Shown = { walked, input, measure, valueOf, wording }
   return (
     <>
@@ -133,8 +135,8 @@ function LadderTable({ walked, input, valueOf, wording }: Shown) {
         index % ROWS_EVERY === 0
           ? [
               [
-                input ? formatFigure(rung.x, input.kind, preference) : formatPct(rung.x),
-                formatPct(rung.variablePct),
+                input ? formatFigure(rung.x, input.kind, preference) : formatPct(rung.x, preference),
+                formatPct(rung.variablePct, preference),
                 String(rung.fixedRunning),
                 cell(rung),
                 cell(walked.down[index]!),
@@ -212,17 +214,18 @@ function LadderPlot(shown: Shown) {
 }
 
 function LadderNotes(shown: Shown) {
+  const preference = usePreference()
   const { given } = useDerived()
   const { value, demandPct } = useNow(shown)
   const step = joinStep(given.response, 0)
   return (
     <Typography variant="body2">
-      At the first join it steps from {formatNumber(step.before, 2)} to {formatNumber(step.after, 2)} fans’ worth: the
-      variable fan drops back to its floor.{' '}
+      At the first join it steps from {formatNumber(step.before, 2, preference)} to{' '}
+      {formatNumber(step.after, 2, preference)} fans’ worth: the variable fan drops back to its floor.{' '}
       {value !== null && (
         <>
           Now {shown.wording(value)}
-          {Number.isNaN(demandPct) ? '' : ` at a demand of ${formatPct(demandPct)} %`}.
+          {Number.isNaN(demandPct) ? '' : ` at a demand of ${formatPct(demandPct, preference)} %`}.
         </>
       )}
       {shown.measure === 'power' && ' By the fan law, as the cube of speed; a phase-cut motor takes more.'}
@@ -261,6 +264,7 @@ type JoinProps = { scale: Scale; stages: Stages; index: number; name: string; y:
 
 /** A join stays between its neighbours. */
 function JoinHandle({ scale, stages, index, name, y }: JoinProps) {
+  const preference = usePreference()
   const { controller } = usePart('kit')
   const edit = useWorkingCopy((state) => state.edit)
   const { fan, joinsAtPct } = stages.fixed[index]!
@@ -272,7 +276,7 @@ function JoinHandle({ scale, stages, index, name, y }: JoinProps) {
       scale={scale}
       name={`${name} joins at`}
       at={{ x: joinsAtPct, y }}
-      wording={`${formatPct(joinsAtPct)} % of the ladder`}
+      wording={`${formatPct(joinsAtPct, preference)} % of the ladder`}
       range={[low, high]}
       step={{ x: stepPct }}
       colour="var(--mui-palette-cause-speed)"

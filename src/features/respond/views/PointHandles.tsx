@@ -31,7 +31,7 @@ export function RampHandles({ scale, ramp, input }: { scale: Scale; ramp: Ramp; 
         scale={scale}
         name={`${input.name} ramp, ${end}`}
         at={{ x, y: pct }}
-        wording={`${formatQuantity(x, input.kind, preference)}, ${formatPct(pct)} %`}
+        wording={`${formatQuantity(x, input.kind, preference)}, ${formatPct(pct, preference)} %`}
         range={[input.from, input.to]}
         step={{ x: stepX, y: stepPct }}
         colour={causeVar(inputCause(input))}
@@ -81,7 +81,7 @@ export function DifferentialHandles({
         scale={scale}
         name={`${input.name}, ${wording}`}
         at={{ x: rule[end], y: rule.speedPct }}
-        wording={`${wording} ${formatQuantity(rule[end], input.kind, preference)}, ${formatPct(rule.speedPct)} %`}
+        wording={`${wording} ${formatQuantity(rule[end], input.kind, preference)}, ${formatPct(rule.speedPct, preference)} %`}
         range={[input.from, input.to]}
         step={{ x: stepX, y: stepPct }}
         colour={causeVar(inputCause(input))}

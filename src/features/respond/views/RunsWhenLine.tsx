@@ -10,7 +10,7 @@ import { weekClockText } from '@/core/rules/localClock'
 import { Choice } from '@/ui/Choice'
 import { DAY_OPTIONS } from '@/ui/DaysField'
 import { labelWidthPx } from '@/ui/labels/placeLabels'
-import { useDates } from '@/ui/preference'
+import { useDates, usePreference } from '@/ui/preference'
 import { useWidth } from '@/ui/useWidth'
 
 const KINDS: readonly (readonly [DayKind, string])[] = [
@@ -21,6 +21,7 @@ const KINDS: readonly (readonly [DayKind, string])[] = [
 
 /** What runs when on one day, with everything but the clock as in Try it, and the longest time without air in the week. */
 export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
+  const preference = usePreference()
   const [day, setDay] = useState('1')
   const [kind, setKind] = useState<DayKind>(DAY_KINDS[0])
   const [width, ref] = useWidth<HTMLDivElement>(600)
@@ -32,8 +33,8 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
     <Box component="section" aria-label="What runs when">
       <Typography variant="body2" component="div">
         What runs on <Choice label="day shown" value={day} options={DAY_OPTIONS} onChange={setDay} />,{' '}
-        <Choice label="kind of day" value={kind} options={KINDS} onChange={setKind} /> ({formatTime(whole * 60)}), with
-        everything but the clock as in Try it:
+        <Choice label="kind of day" value={kind} options={KINDS} onChange={setKind} /> (
+        {formatTime(whole * 60, preference)}), with everything but the clock as in Try it:
       </Typography>
       <Box
         ref={ref}
@@ -42,7 +43,7 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
         {spells.map(({ fromMin, toMin, clockMin, pct }) => (
           <Box
             key={fromMin}
-            title={`from ${clockText(clockMin, dates)}: ${formatPct(pct)} %`}
+            title={`from ${clockText(clockMin, dates)}: ${formatPct(pct, preference)} %`}
             sx={{ width: `${((toMin - fromMin) / whole) * 100}%`, position: 'relative', overflow: 'hidden' }}
           >
             <Box
@@ -61,7 +62,7 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
                 component="span"
                 sx={{ position: 'relative', fontSize: '0.75rem', px: 0.25, whiteSpace: 'nowrap' }}
               >
-                {clockText(clockMin, dates)} {formatPct(pct)}
+                {clockText(clockMin, dates)} {formatPct(pct, preference)}
               </Typography>
             )}
           </Box>
@@ -70,7 +71,7 @@ export function RunsWhenLine({ runs }: { runs: RunsWhen | null }) {
       <Typography variant="body2">
         {runs.stillFromMin === null
           ? 'Some fan turns at every minute of the week.'
-          : `Longest time without air: ${formatTime(runs.longestStillS)}, from ${weekClockText(runs.stillFromMin * 60, dates)}.`}
+          : `Longest time without air: ${formatTime(runs.longestStillS, preference)}, from ${weekClockText(runs.stillFromMin * 60, dates)}.`}
       </Typography>
     </Box>
   )

@@ -28,7 +28,7 @@ export function SpeedsTable() {
         name,
         ...columns.map(({ at, fan }) => {
           const flowLs = fan ? fanFlowLs(fan, at(pct)) : null
-          return `${formatPct(at(pct))} %${flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}`
+          return `${formatPct(at(pct), preference)} %${flowLs === null ? '' : ` · ${formatQuantity(flowLs, 'flow', preference)}`}`
         }),
       ])}
     />

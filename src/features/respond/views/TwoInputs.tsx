@@ -8,7 +8,7 @@ import { levelsOver, type Levels } from '@/core/look/levels'
 import type { Machine } from '@/core/machine/compile'
 import { OUTPUT_STATE } from '@/core/machine/outputState'
 import type { MachineState } from '@/core/machine/state'
-import { formatFigure, formatPct, preferredUnit } from '@/core/quantity/format'
+import { formatFigure, formatPct, preferredUnit, type UnitPreference } from '@/core/quantity/format'
 import { isMeasured, type MeasuredInput } from '@/core/rules/input'
 import { FigureTable } from '@/ui/FigureTable'
 import { LevelFills, shade } from '@/features/respond/views/LevelFills'
@@ -32,10 +32,14 @@ type Shown = {
 }
 
 /** What is looked at: the lead's speed, or whether a damper, alarm or the like is on. */
-function shownOf(machine: Machine, what: string): Shown {
+function shownOf(machine: Machine, what: string, preference: UnitPreference): Shown {
   const output = machine.otherOutputs.find(({ output: { id } }) => id === what)
   if (!output)
-    return { thresholds: LEVELS_PCT, read: ({ fansPct }) => fansPct[0]!, wording: (pct) => `${formatPct(pct)} %` }
+    return {
+      thresholds: LEVELS_PCT,
+      read: ({ fansPct }) => fansPct[0]!,
+      wording: (pct) => `${formatPct(pct, preference)} %`,
+    }
   const [off, on] = OUTPUT_STATE[output.output.kind]
   return {
     thresholds: [0.5],
@@ -62,12 +66,16 @@ export function TwoInputs({ hasTable }: ViewProps) {
   const levels = useMemo(
     () =>
       machine && x && y
-        ? levelsOver(machine, { x, y, rest: later, columns: COLUMNS, rows: ROWS }, shownOf(machine, what).read)
+        ? levelsOver(
+            machine,
+            { x, y, rest: later, columns: COLUMNS, rows: ROWS },
+            shownOf(machine, what, preference).read,
+          )
         : null,
-    [machine, x, y, later, what],
+    [machine, x, y, later, what, preference],
   )
   if (!machine || !x || !y || !levels) return null
-  const { thresholds, wording } = shownOf(machine, what)
+  const { thresholds, wording } = shownOf(machine, what, preference)
   const names = inputs.map(({ id, name }) => [id, name] as const)
   const nowAt = valueAt(levels, x, y, values)
   return (
@@ -143,7 +151,7 @@ function LevelPlot({ levels, x, y, thresholds, wording }: LevelPlotProps) {
               ? wording(1)
               : index === 0
                 ? 'turns'
-                : `≥ ${formatPct(level === 99.5 ? 100 : level)}`}
+                : `≥ ${formatPct(level === 99.5 ? 100 : level, preference)}`}
           </Typography>
         ))}
       </Box>

@@ -14,7 +14,7 @@ export function quantityAxis(quantity: Quantity, preference: UnitPreference, fro
     to,
     unit: unit.symbol,
     ticks: ticksWithin(show(from), show(to), MOST_TICKS).map((shown) => toBase(unit, shown)),
-    format: (base) => formatTick(Number(show(base).toPrecision(6))),
+    format: (base) => formatTick(Number(show(base).toPrecision(6)), preference),
   }
 }
 

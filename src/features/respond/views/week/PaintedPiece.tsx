@@ -11,7 +11,7 @@ import { movedTo, stretched, type Times } from '@/core/response/paintWeek'
 import { DAY_NAMES } from '@/core/rules/localClock'
 import type { Period } from '@/core/rules/week'
 import { DAY_MIN, share, STEP_MIN, type Hold } from '@/features/respond/views/week/weekShape'
-import { useDates } from '@/ui/preference'
+import { useDates, usePreference } from '@/ui/preference'
 import { onKeySteps } from '@/ui/dragHandle'
 
 /** A piece narrower than this has no room for its figure, or for its times. */
@@ -34,6 +34,7 @@ const timesOf = ({ startMin, endMin }: Times, dates: DateStyle): string =>
 
 /** One painted piece: the darker the faster. Touched it is chosen, dragged it moves, its ends stretch it; keys do all of that. */
 export function PaintedPiece({ piece, width, isChosen, onTake, onChoose, onSet, onWipe, onDone }: PaintedPieceProps) {
+  const preference = usePreference()
   const { period, fromMin, toMin, ownDay } = piece
   const dates = useDates()
   const isRunOn = fromMin !== period.startMin
@@ -46,7 +47,7 @@ export function PaintedPiece({ piece, width, isChosen, onTake, onChoose, onSet, 
         role="button"
         tabIndex={0}
         aria-pressed={isChosen}
-        aria-label={`${name}, ${formatPct(period.speedPct)} %${isRunOn ? ', runs on from the day before' : ''}`}
+        aria-label={`${name}, ${formatPct(period.speedPct, preference)} %${isRunOn ? ', runs on from the day before' : ''}`}
         onPointerDown={(event) => onTake(event, 'body')}
         onBlur={onDone}
         onKeyDown={(event) => {
@@ -76,10 +77,10 @@ export function PaintedPiece({ piece, width, isChosen, onTake, onChoose, onSet, 
       >
         {room > TIMES_PX[dates.clock] ? (
           <span>
-            {timesOf(period, dates)} <b>{formatPct(period.speedPct)}</b>
+            {timesOf(period, dates)} <b>{formatPct(period.speedPct, preference)}</b>
           </span>
         ) : room > FIGURE_PX ? (
-          <b>{formatPct(period.speedPct)}</b>
+          <b>{formatPct(period.speedPct, preference)}</b>
         ) : null}
       </Box>
       {isChosen &&
