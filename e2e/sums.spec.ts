@@ -2,7 +2,7 @@ import { expect, expectKept, expectNoAxeFindings, test } from './setup/test'
 
 test('a sum is found by words, answered as one types in any unit, and used in a brief', async ({ yard }) => {
   await yard.goto('/sums')
-  await yard.getByRole('textbox', { name: 'find a sum' }).fill('heat load')
+  await yard.getByRole('textbox', { name: 'find a calculation' }).fill('heat load')
   await yard.getByRole('button', { name: 'Flow that carries heat away' }).click()
   await yard.getByRole('textbox', { name: /^heat given off/ }).fill('1.2 kW')
   await yard.getByRole('textbox', { name: /^allowed rise/ }).fill('9 F°')
@@ -31,7 +31,7 @@ test('several readings, what cannot be read, and what has no result are said in 
 test('favourites, those used last, several side by side, and the unit of a result are remembered', async ({ yard }) => {
   await yard.goto('/sums?sum=house-air')
   await yard.getByRole('button', { name: '☆ Make it a favourite' }).click()
-  const list = yard.getByRole('navigation', { name: 'All sums' })
+  const list = yard.getByRole('navigation', { name: 'All calculations' })
   await list.getByRole('button', { name: 'Flow that carries heat away' }).first().click()
   await yard
     .getByRole('combobox', { name: /^unit of flow/ })

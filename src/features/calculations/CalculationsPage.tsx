@@ -51,7 +51,7 @@ export function CalculationsPage({ query, installations, preference }: Props) {
       >
         <Box
           component="nav"
-          aria-label="All sums"
+          aria-label="All calculations"
           sx={{
             bgcolor: 'ground.side',
             px: 2,
@@ -67,7 +67,7 @@ export function CalculationsPage({ query, installations, preference }: Props) {
               if (event.key === 'Enter' && found[0]) choose(found[0])
             }}
             placeholder="Find by words: duct, dew, gauge…"
-            inputProps={{ 'aria-label': 'find a sum' }}
+            inputProps={{ 'aria-label': 'find a calculation' }}
             sx={{
               width: '100%',
               borderBottom: '1px solid',
