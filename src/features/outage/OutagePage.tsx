@@ -74,8 +74,13 @@ export function OutagePage({ site, installations, unreadable, onWrite }: Props) 
           Go there and compare it with the card in its box.
         </Notice>
       ))}
-      {installations.map((installation) => (
-        <OneInstallation key={installation.id} {...installation} onWrite={onWrite} />
+      {installations.map((installation, place) => (
+        <OneInstallation
+          key={installation.id}
+          {...installation}
+          isNamedAgain={installations.slice(0, place).some(({ name }) => name === installation.name)}
+          onWrite={onWrite}
+        />
       ))}
     </Box>
   )
@@ -83,7 +88,13 @@ export function OutagePage({ site, installations, unreadable, onWrite }: Props) 
 
 const NONE: readonly string[] = []
 
-function OneInstallation({ id, name, duty, sealNumber, items, onWrite }: OfInstallation & { onWrite: Write }) {
+type OneProps = OfInstallation & {
+  /** One above it has the same name. */
+  isNamedAgain: boolean
+  onWrite: Write
+}
+
+function OneInstallation({ id, name, duty, sealNumber, items, isNamedAgain, onWrite }: OneProps) {
   const done = useTicks((state) => state.done[id] ?? NONE)
   const { from, to, tick, clear } = useTicks()
   const [message, setMessage] = useState<string | null>(null)
@@ -98,7 +109,11 @@ function OneInstallation({ id, name, duty, sealNumber, items, onWrite }: OfInsta
     setEntryId(crypto.randomUUID())
   })
   return (
-    <Box component="section" aria-label={name} sx={{ maxWidth: 820, mb: 3, breakInside: 'avoid' }}>
+    <Box
+      component="section"
+      aria-label={isNamedAgain ? `${name}, another` : name}
+      sx={{ maxWidth: 820, mb: 3, breakInside: 'avoid' }}
+    >
       <Typography variant="h2">
         <Link href={stagePath(id, 'dial-in')}>{name}</Link>
       </Typography>

@@ -52,6 +52,8 @@ export function Yard({
   const address = yardAddress(asked).slice('/yard'.length)
   return (
     <Box sx={LAYOUT}>
+      {/* First in the page too: a page that arrives in pieces would push the list down. */}
+      <NeedsYou needing={needing} needingCount={needingCount} isEmpty={asked.count === 0 && !isFiltered(asked)} />
       <Box
         component="main"
         sx={{ gridArea: 'main', minWidth: 0, bgcolor: 'ground.sheet', px: { xs: 1.75, sm: 2.5 }, py: 2 }}
@@ -87,7 +89,6 @@ export function Yard({
           />
         )}
       </Box>
-      <NeedsYou needing={needing} needingCount={needingCount} isEmpty={asked.count === 0 && !isFiltered(asked)} />
       <Beside lastSealed={lastSealed} setAside={setAside} emptySites={emptySites} mayArchive={mayArchive} />
     </Box>
   )
