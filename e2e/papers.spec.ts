@@ -8,7 +8,7 @@ import jsQR from 'jsqr'
 import Papa from 'papaparse'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { idIn } from './setup/signal'
-import { expectKept, expect, openStage, test } from './setup/test'
+import { edit, expect, expectKept, openStage, test } from './setup/test'
 
 /** The text of a PDF, a page each, and its outline. */
 async function readPdf(bytes: Uint8Array): Promise<{ pages: string[]; outline: string[]; title: string }> {
@@ -136,7 +136,8 @@ test('an installation goes to another place as it was, and a copy claims nothing
   await expect(yard.getByText('Nothing is sealed yet.')).toBeVisible()
   // Other tests look for the one of the demo by its name.
   await yard.goto(`/installation/${makes.id}/brief`)
-  await yard.getByRole('textbox', { name: 'Name', exact: true }).fill('Brought in again')
+  await edit(yard, /^name$/, 'Brought in again')
+  await expect(yard.getByRole('heading', { name: 'Brought in again' })).toBeVisible()
   await expectKept(yard)
 
   await test.step('on the command line, papers and seals of the zip', () => {
