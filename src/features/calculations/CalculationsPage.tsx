@@ -76,7 +76,9 @@ export function CalculationsPage({ query, installations, preference }: Props) {
               minHeight: { xs: 44, md: 32 },
             }}
           />
-          {found.length === 0 && <Typography variant="body2">No calculation has these words. Try fewer of them.</Typography>}
+          {found.length === 0 && (
+            <Typography variant="body2">No calculation has these words. Try fewer of them.</Typography>
+          )}
           {search === '' && (
             <>
               <Group name="Favourites" calculations={known(favourites)} last={last} onChoose={choose} />
