@@ -72,9 +72,9 @@ const WORDS = {
     title: `The ${f.rule} asks for more than the ceiling.`,
     detail: `It asks ${pct(f.askPct)} %; the ceiling cuts at ${pct(f.ceilingPct)} %.`,
   }),
-  'below-cut-off': (f: { fan: string; slowestPct: number; cutOffPct: number }, { pct }) => ({
+  'below-cut-off': (f: { fan: string; slowestPct: number; cutOffPct: number }, { num, pct }) => ({
     title: `“${f.fan}” stands where it should run slowly.`,
-    detail: `It is told ${pct(f.slowestPct)} %, and takes anything below 2 V (${f.cutOffPct} %) as off: 0.00 V at its terminals. Never below ${f.cutOffPct}.`,
+    detail: `It is told ${pct(f.slowestPct)} %, and takes anything below 2 V (${f.cutOffPct} %) as off: ${num(0, 2)} V at its terminals. Never below ${f.cutOffPct}.`,
   }),
   'bypass-in-frost': (f: { name: string; frostC: number; probe: string | null; barredC: number }, { q }) => ({
     title: `“${f.name}” may be open in frost.`,

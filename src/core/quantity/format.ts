@@ -165,13 +165,16 @@ export const formatQuantity = (
 /** A figure at an axis: a decimal only where there is one. */
 export const formatTick = (x: number, reader?: Reader): string => formatNumber(x, Number.isInteger(x) ? 0 : 1, reader)
 
+/** A figure with at most one decimal, and none where that would be a nought. */
+const formatShort = (x: number, reader?: Reader): string =>
+  formatNumber(x, Number.isInteger(Number(x.toFixed(1))) ? 0 : 1, reader)
+
 /** A percent with no more decimals than it needs: "65", "12.5", "33.3". */
-export const formatPct = (pct: number, reader?: Reader): string =>
-  formatNumber(pct, Number.isInteger(Number(pct.toFixed(1))) ? 0 : 1, reader)
+export const formatPct = (pct: number, reader?: Reader): string => formatShort(pct, reader)
 
 /** A length of time in the unit a person would say: "4 s", "15 min", "1.5 h". */
 export function formatTime(timeS: number, reader?: Reader): string {
-  const say = (x: number, unit: string) => `${formatPct(x, reader)} ${unit}`
+  const say = (x: number, unit: string) => `${formatShort(x, reader)} ${unit}`
   if (timeS < 120) return say(timeS, 's')
   if (timeS < 7200) return say(timeS / 60, 'min')
   return timeS < 172_800 ? say(timeS / 3600, 'h') : say(timeS / 86_400, 'days')

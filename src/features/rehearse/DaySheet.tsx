@@ -236,7 +236,6 @@ function Painter({
   const preference = usePreference()
   const { from, to, unit, name } = DRIVE_RANGES[drive]
   const line = scenario.lines.find((one) => one.drive === drive)
-  const dates = useDates()
   const plain: Scenario = {
     ...scenario,
     days: 1,
@@ -261,7 +260,7 @@ function Painter({
             min={low}
             max={high}
             step={(high - low) / 60}
-            aria-label={`${name} at ${clockText(hour * 60, dates)}`}
+            aria-label={`${name} at ${clockText(hour * 60, preference.dates)}`}
             getAriaValueText={(value) => `${formatNumber(value, 1, preference)} ${unit}`}
             valueLabelDisplay="auto"
             valueLabelFormat={(value) => formatNumber(value, 1, preference)}
@@ -282,7 +281,7 @@ function Painter({
       </Box>
       <Box sx={{ display: 'flex', justifyContent: 'space-between', fontSize: 11.5, color: 'text.secondary' }}>
         {HOURS.filter((hour) => hour % 6 === 0).map((hour) => (
-          <span key={hour}>{clockText(hour * 60, dates)}</span>
+          <span key={hour}>{clockText(hour * 60, preference.dates)}</span>
         ))}
         <span>
           {formatNumber(low, 0, preference)} to {formatNumber(high, 0, preference)} {unit}
