@@ -7,6 +7,7 @@ import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { preload } from 'react-dom'
 import { NONCE_HEADER } from '@/server/front/headers'
+import { EARLY_TOUCHES_SCRIPT } from '@/ui/earlyTouches'
 import { Providers } from '@/ui/Providers'
 
 export const metadata: Metadata = {
@@ -34,6 +35,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: EARLY_TOUCHES_SCRIPT }} />
         <InitColorSchemeScript attribute="data" nonce={nonce} />
         <AppRouterCacheProvider>
           <Providers>{children}</Providers>
