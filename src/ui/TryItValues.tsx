@@ -10,8 +10,8 @@ import type { Machine } from '@/core/machine/compile'
 import type { Response } from '@/core/response/schema'
 import type { UnitPreference } from '@/core/quantity/format'
 import { dateOf } from '@/core/rules/yearDay'
-import { today } from '@/ui/clock'
 import { usePreference } from '@/ui/preference'
+import { useToday } from '@/ui/useToday'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 type Values = Readonly<Record<string, number>>
@@ -58,7 +58,7 @@ export function TryItValues({ children }: { children: ReactNode }) {
     setChosen(moment)
   }, [])
   // As long as inputs and targets are the same objects, so are the values: a change of a rule moves nothing here.
-  const [date] = useState(() => dateOf(today()))
+  const date = dateOf(useToday())
   const { inputs } = document.response
   const { targets } = document.brief
   const values = useMemo(() => ({ ...startValues(inputs, targets, date), ...chosen }), [inputs, targets, date, chosen])

@@ -13,31 +13,37 @@ export type Moments = {
   readonly dayAndClock: (iso: string) => string
 }
 
-/** Where the browser is. */
-const zoneHere = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
+let knownZone: string | undefined
+
+/** Where the browser is; asked once, as it takes its time. */
+const zoneHere = (): string => (knownZone ??= Intl.DateTimeFormat().resolvedOptions().timeZone)
 
 const made = new Map<string, Moments>()
 
-/** The words for instants of this person; the same object for the same wishes. */
-export function momentsFor({ dates = USUAL_DATES, zone }: Pick<UnitPreference, 'dates' | 'zone'>): Moments {
-  const key = `${dates.order} ${dates.clock} ${zone ?? ''}`
-  const known = made.get(key)
-  if (known) return known
-  const moments = makeMoments(dates, zone)
+/** The words for instants of this person; the same object for the same wishes.
+ *  @param here where they are taken to be as long as no zone is asked for */
+export function momentsFor(
+  { dates = USUAL_DATES, zone }: Pick<UnitPreference, 'dates' | 'zone'>,
+  here = zoneHere(),
+): Moments {
+  const key = `${dates.order} ${dates.clock} ${zone ?? ''} ${here}`
+  const before = made.get(key)
+  if (before) return before
+  const moments = makeMoments(dates, zone, here)
   made.set(key, moments)
   return moments
 }
 
-function makeMoments(dates: DateStyle, zone: string | undefined): Moments {
+function makeMoments(dates: DateStyle, zone: string | undefined, here: string): Moments {
   const format = (more: Intl.DateTimeFormatOptions) =>
     new Intl.DateTimeFormat(CLOCK_LANGUAGE[dates.clock], {
       ...{ hour: dates.clock === '12' ? 'numeric' : '2-digit', minute: '2-digit' },
       ...more,
-      ...(zone === undefined ? {} : { timeZone: zone }),
+      timeZone: zone ?? here,
     })
   const full = format({ second: '2-digit' })
   const short = format(zone === undefined ? {} : { timeZoneName: 'short' })
-  const label = (at: string) => dayOf(at, zone ?? zoneHere())
+  const label = (at: string) => dayOf(at, zone ?? here)
   const day = (iso: string, now = new Date()): string => {
     const date = label(iso)
     const isThisYear = date.slice(0, 4) === label(now.toISOString()).slice(0, 4)

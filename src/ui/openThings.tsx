@@ -2,8 +2,8 @@
 
 import { createContext, useContext, useDeferredValue, useMemo, type ReactNode } from 'react'
 import { stillOpen, type OpenItem, type ReadVerdict } from '@/core/record/stillOpen'
-import { today } from '@/ui/clock'
 import { usePreference } from '@/ui/preference'
+import { useToday } from '@/ui/useToday'
 import { useDerived, useDocument, useJudgements } from '@/ui/workingCopy/context'
 
 export type OpenThings = {
@@ -26,9 +26,10 @@ export function OpenThingsProvider({ installationId, nextRevision, isSealed, res
   const derived = useDerived()
   const judgements = useJudgements()
   const preference = usePreference()
+  const today = useToday()
   const open = useMemo(
-    () => stillOpen(document, derived, results, preference, today(), judgements),
-    [document, derived, results, preference, judgements],
+    () => stillOpen(document, derived, results, preference, today, judgements),
+    [document, derived, results, preference, today, judgements],
   )
   const value = useMemo(
     () => ({ installationId, open, nextRevision, isSealed }),

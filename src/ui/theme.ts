@@ -159,6 +159,8 @@ export const theme = createTheme({
           summary: { paddingBlock: 10 },
         },
         a: { color: 'inherit' },
+        // As high as what stands in it from the start; the component measures it only once the page answers.
+        textarea: { fieldSizing: 'content' },
         // Whoever goes by keys sees where they are: on everything, and over what a component says of it.
         'a:focus-visible, button:focus-visible, summary:focus-visible, [tabindex]:focus-visible, .MuiButtonBase-root:focus-visible, .MuiButtonBase-root.Mui-focusVisible':
           { outline: '3px solid var(--mui-palette-text-primary)', outlineOffset: 2 },

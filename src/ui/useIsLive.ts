@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react'
 
-const never = () => () => undefined
+/** For what does not change while a page is looked at. */
+export const never = () => () => undefined
 
 /** Whether this page answers yet: false in what the server draws, true once the browser has taken it over. */
 export const useIsLive = (): boolean =>

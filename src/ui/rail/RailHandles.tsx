@@ -9,7 +9,7 @@ import { PlacedLabels, type Label } from '@/ui/labels/PlacedLabels'
 import { paletteVar } from '@/ui/paletteVar'
 import { RailBar } from '@/ui/rail/RailBar'
 import { Pointer, type RailProps } from '@/ui/rail/SpeedRail'
-import { useWidth } from '@/ui/useWidth'
+import { seenIf, useWidth } from '@/ui/useWidth'
 import { usePreference } from '@/ui/preference'
 
 export type RailTick = {
@@ -141,7 +141,7 @@ type LabelsProps = { ticks: readonly RailTick[]; startPct: number | null; nowPct
 /** What stands at the rail: its pointer, its ticks, its ends, and where the fan will not turn; as many as there is room for. */
 function Labels({ ticks, startPct, nowPct }: LabelsProps) {
   const preference = usePreference()
-  const [width, ref] = useWidth<SVGSVGElement>(780)
+  const [width, ref, isMeasured] = useWidth<SVGSVGElement>(780)
   const sides = ['right', 'left'] as const
   const at = (pct: number) => ({ x: (pct / 100) * width, y: LABELS_PX / 2, sides })
   const labels: Label[] = [
@@ -158,7 +158,13 @@ function Labels({ ticks, startPct, nowPct }: LabelsProps) {
     ...(startPct !== null && startPct > 8 ? [{ text: 'will not turn', ...at(0) }] : []),
   ]
   return (
-    <svg ref={ref} width="100%" height={LABELS_PX} aria-hidden="true" style={{ display: 'block' }}>
+    <svg
+      ref={ref}
+      width="100%"
+      height={LABELS_PX}
+      aria-hidden="true"
+      style={{ display: 'block', ...seenIf(isMeasured) }}
+    >
       <PlacedLabels labels={labels} area={{ x: 0, y: 0, width, height: LABELS_PX }} />
     </svg>
   )

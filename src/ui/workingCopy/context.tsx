@@ -1,7 +1,7 @@
 'use client'
 
 import { enqueueSnackbar } from 'notistack'
-import { today } from '@/ui/clock'
+import { useToday } from '@/ui/useToday'
 import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { useStore } from 'zustand'
 import { judgeInstallation } from '@/core/advise/judge'
@@ -80,12 +80,13 @@ export function WorkingCopyProvider({ id, document, version, savedAt, preference
 function WithDerived({ sealed, children }: Pick<Props, 'sealed' | 'children'>) {
   // Fields and handles show the change at once; what follows from it is computed in a rendering that may be broken off by the next.
   const document = useDeferredValue(useWorkingCopy((state) => state.document))
+  const today = useToday()
   const sealedFacts = useMemo(() => sealed && facts(sealed), [sealed])
   const value = useMemo(() => {
     const derived = derive(document)
     const changes = sealedFacts && compareFacts(sealedFacts, facts(document)).length
-    return { derived, changes, sealed, judgements: judgeInstallation(document, derived, changes, today()) }
-  }, [document, sealed, sealedFacts])
+    return { derived, changes, sealed, judgements: judgeInstallation(document, derived, changes, today) }
+  }, [document, sealed, sealedFacts, today])
   return <DerivedContext.Provider value={value}>{children}</DerivedContext.Provider>
 }
 

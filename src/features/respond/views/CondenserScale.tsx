@@ -19,7 +19,7 @@ import { useTryIt } from '@/ui/TryItValues'
 import { chartFont } from '@/ui/chart'
 import { PlacedLabels } from '@/ui/labels/PlacedLabels'
 import { usePreference } from '@/ui/preference'
-import { useWidth } from '@/ui/useWidth'
+import { seenIf, useWidth } from '@/ui/useWidth'
 import { useDerived, usePart } from '@/ui/workingCopy/context'
 
 const HEIGHT = 250
@@ -126,7 +126,7 @@ function useScale({ machine, input, fluid, belowK }: RulersProps, width: number)
 
 function Rulers(props: RulersProps) {
   const { input, ramp, nowC, fluid } = props
-  const [width, ref] = useWidth<SVGSVGElement>(760)
+  const [width, ref, isMeasured] = useWidth<SVGSVGElement>(760)
   const scale = useScale(props, width)
   const pieces = Math.min(6, Math.max(2, Math.floor((width - LEFT_PX - RIGHT_PX) / FIGURE_PX)))
   const ticks = Array.from(
@@ -145,7 +145,7 @@ function Rulers(props: RulersProps) {
       height={HEIGHT}
       role="img"
       aria-label={`Probe, condensing temperature, pressure and speed of ${fluid}`}
-      sx={{ width: '100%', maxWidth: 900, display: 'block' }}
+      sx={{ width: '100%', maxWidth: 900, display: 'block', ...seenIf(isMeasured) }}
     >
       {RULERS.map(({ key, y, name }) => (
         <g key={key}>

@@ -23,7 +23,7 @@ import {
 } from '@/features/respond/views/week/weekShape'
 import { PlacedLabels } from '@/ui/labels/PlacedLabels'
 import { useDates } from '@/ui/preference'
-import { useWidth } from '@/ui/useWidth'
+import { seenIf, useWidth } from '@/ui/useWidth'
 
 type Props = {
   periods: readonly Period[]
@@ -41,7 +41,7 @@ type Props = {
 /** The week, a day a line with its hours to the right: above what the week asks, below what runs. Drag over empty hours to paint; touch what is there to
  *  have it in your hands: its ends, its sentence below. */
 export function WeekStrips({ periods, speedPct, minutesPct, others, nowMin, onChange, onDone }: Props) {
-  const [width, ref] = useWidth<HTMLDivElement>(600)
+  const [width, ref, isMeasured] = useWidth<HTMLDivElement>(600)
   const { weekFrom } = useDates()
   const [held, setChosen] = useState<Chosen | null>(null)
   const chosen = held && periods[held.index]?.days.includes(held.day) ? held : null
@@ -68,7 +68,7 @@ export function WeekStrips({ periods, speedPct, minutesPct, others, nowMin, onCh
     onDone,
   }
   return (
-    <Box role="group" aria-label="Painted week" ref={ref} sx={{ userSelect: 'none', mb: 1 }}>
+    <Box role="group" aria-label="Painted week" ref={ref} sx={{ userSelect: 'none', mb: 1, ...seenIf(isMeasured) }}>
       <Hours width={width - NAME_PX} />
       {weekInOrder(
         DAY_NAMES.map((name, day) => ({ name, day })),
