@@ -8,6 +8,7 @@ import { getInstallation, listOfSite, type AnyRow } from '@/db/queries/installat
 import { getSealed, listSeals } from '@/db/queries/revision'
 import { OutageOnSite } from '@/features/outage/OutageOnSite'
 import { isUuid } from '@/server/commands/input'
+import { mayDraw } from '@/server/drawing'
 import { may } from '@/server/rights'
 import { requireSigned } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
@@ -44,7 +45,7 @@ export default async function Outage({ searchParams }: Props) {
     .sort((a, b) => byDanger(a.document.brief.duty, b.document.brief.duty))
   const unreadable = found.flatMap(({ row, basis }) => (basis || row.kind === 'open' ? [] : [row.name]))
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       <OutageOnSite
         site={first.siteName}
         unreadable={unreadable}

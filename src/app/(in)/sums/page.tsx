@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { findInstallations } from '@/db/queries/installationLine'
 import { CalculationsPage } from '@/features/calculations/CalculationsPage'
+import { mayDraw } from '@/server/drawing'
 import { requireSigned } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
 
@@ -14,7 +15,7 @@ export default async function Calculations({
   const [{ scope, preference }, query] = await Promise.all([requireSigned(), searchParams])
   const installations = await findInstallations(scope, '', 200)
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       <CalculationsPage query={query} installations={installations} preference={preference} />
     </InBrowser>
   )

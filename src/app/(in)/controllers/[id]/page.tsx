@@ -6,6 +6,7 @@ import { readControllerModel } from '@/core/installation/read'
 import { getControllerModel, listControllerModels } from '@/db/queries/controllerModel'
 import { findInstallations } from '@/db/queries/installationLine'
 import { ModelEditor } from '@/features/controllers/ModelEditor'
+import { mayDraw } from '@/server/drawing'
 import { requireSigned } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
 
@@ -31,7 +32,7 @@ export default async function ControllerPage({ params }: { params: Promise<{ id:
         }
       : data
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       <ModelEditor text={canonicalJson(own)} isNew={madeBy === null} installations={yard} preference={preference} />
     </InBrowser>
   )

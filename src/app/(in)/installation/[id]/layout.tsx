@@ -9,6 +9,7 @@ import { getSealed, listSeals } from '@/db/queries/revision'
 import { localRulesOf } from '@/db/queries/workspace'
 import { InstallationFrame } from '@/features/frame/InstallationFrame'
 import { Unreadable } from '@/features/unreadable/Unreadable'
+import { mayDraw } from '@/server/drawing'
 import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
 import { InBrowser } from '@/ui/InBrowser'
@@ -54,7 +55,7 @@ export default async function InstallationLayout({ params, children }: Props) {
   const sealed = last ? await getSealed(scope, id, last.number) : null
   const { document, version, savedAt } = row.workingCopy
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       <InstallationFrame
         id={id}
         siteName={row.siteName}

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { CardSheet } from '@/features/record/CardSheet'
+import { mayDraw } from '@/server/drawing'
 import { sealedFor } from '@/server/papers'
 import { writeAudit } from '@/server/respond'
 import { requireSignedAt } from '@/server/scope'
@@ -19,7 +20,7 @@ export default async function CardPage({ params, searchParams }: Props) {
   const sealed = (await sealedFor(scope, id, rev ?? null, preference)) ?? notFound()
   await writeAudit(who, { action: 'printed', what: `card ${rev ?? ''}`.trim(), installationId: id, onceInMin: 60 })
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       <CardSheet sealed={sealed} />
     </InBrowser>
   )

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation'
 import { listOfSite } from '@/db/queries/installation'
 import { getSite } from '@/db/queries/site'
 import { CardSheet } from '@/features/record/CardSheet'
+import { mayDraw } from '@/server/drawing'
 import { sealedFor } from '@/server/papers'
 import { writeAudit } from '@/server/respond'
 import { requireSignedAt, type AtInstallation } from '@/server/scope'
@@ -22,7 +23,7 @@ export default async function CardsOfSite(props: AtInstallation) {
   )
   await writeAudit(who, { action: 'printed', what: `cards of ${site.name}`, onceInMin: 60 })
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       {sheets.map(({ id: of, sealed }) => sealed && <CardSheet key={of} sealed={sealed} as="section" />)}
     </InBrowser>
   )

@@ -5,6 +5,7 @@ import { getInstallation } from '@/db/queries/installation'
 import { getSealed } from '@/db/queries/revision'
 import { RecordSheet } from '@/features/record/RecordSheet'
 import { Fault } from '@/ui/Fault'
+import { mayDraw } from '@/server/drawing'
 import { shownResults, shownRevisions } from '@/server/pack'
 import { revisionAsked } from '@/server/papers'
 import { writeAudit } from '@/server/respond'
@@ -41,7 +42,7 @@ export default async function RecordPage({ params, searchParams }: Props) {
       </Fault>
     )
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       <RecordSheet
         siteName={row.siteName}
         document={document}

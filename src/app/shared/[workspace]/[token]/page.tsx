@@ -8,6 +8,7 @@ import { openShareLink } from '@/db/queries/shareLink'
 import { RecordSheet } from '@/features/record/RecordSheet'
 import { ADDRESS_HEADER } from '@/server/address'
 import { isUuid } from '@/server/commands/input'
+import { mayDraw } from '@/server/drawing'
 import { hashOf } from '@/server/invitation'
 import { countTry } from '@/server/limits'
 import { shownResults, shownRevisions } from '@/server/pack'
@@ -48,7 +49,7 @@ export default async function Shared({ params }: { params: Promise<{ workspace: 
   if (!row || !last || !document)
     return <Fault title="Nothing is sealed here yet">What is being worked on is not shown by a link.</Fault>
   return (
-    <InBrowser>
+    <InBrowser isDrawn={mayDraw()}>
       <RecordSheet
         siteName={row.siteName}
         document={document}
