@@ -355,6 +355,12 @@ export type Quantity = keyof typeof QUANTITIES
 
 export const quantitySpec = (quantity: Quantity): QuantitySpec => QUANTITIES[quantity]
 
+const quantities = Object.keys(QUANTITIES) as Quantity[]
+
+/** The first kind whose unit inside the core is written so. */
+export const quantityOf = (symbol: string): Quantity | undefined =>
+  quantities.find((name) => QUANTITIES[name].units[0].symbol === symbol)
+
 export const toBase = (unit: Unit, x: number): number => x * unit.scale + (unit.offset ?? 0)
 
 export const fromBase = (unit: Unit, base: number): number => (base - (unit.offset ?? 0)) / unit.scale

@@ -23,7 +23,7 @@ test.each([
   {
     wrong: 'fans that differ and nothing that leaks',
     of: serving({ leakLsAt50: 0 }),
-    says: /serves\.leakLsAt50: .*L\/s out and .* L\/s in, and nothing leaks/,
+    says: /serves\.leakLsAt50: .*l\/s out and .* l\/s in, and nothing leaks/,
   },
   {
     wrong: 'air that is changed at once',

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import type { Problem } from '@/core/json/problem'
-import { problemLine, problemText } from '@/core/words/problems'
+import { CUSTOMARY, type UnitPreference } from '@/core/quantity/format'
+import { problemLine, problemText, problemWordsFor } from '@/core/words/problems'
 
 test.each<[Problem, string]>([
   [
@@ -59,4 +60,46 @@ test('the place stands before the sentence where there is one', () => {
     }),
     { seed: 2 },
   )
+})
+
+// A document says it in the units of the core; whoever reads it has their own.
+const READER: UnitPreference = {
+  ...CUSTOMARY,
+  decimalMark: ',',
+  dates: { order: 'month', clock: '12', weekFrom: 'sun' },
+}
+
+test.each<[Problem, usual: string, otherwise: string]>([
+  [
+    { code: 'order', path: '', low: 'The start', lowValue: 20.5, high: 'full', highValue: 18, unit: '°C' },
+    'The start (20.5 °C) is above full (18 °C).',
+    'The start (68,9 °F) is above full (64,4 °F).',
+  ],
+  [
+    { code: 'order', path: '', low: 'low', lowValue: 0.25, high: 'high', highValue: 0.125, unit: '' },
+    'low (0.25) is above high (0.125).',
+    'low (0,25) is above high (0,125).',
+  ],
+  [
+    { code: 'out_of_range', path: '', what: 'Flow', got: 94.38948864, min: 0, max: 47.19474432, unit: 'l/s' },
+    'Flow is 94.3895 l/s; it must lie between 0 l/s and 47.1947 l/s.',
+    'Flow is 200 cfm; it must lie between 0 cfm and 100 cfm.',
+  ],
+  [
+    { code: 'overheat_order', path: '', onAt: 60, offBelow: 62.5 },
+    'The overheat hold must end at or below where it begins (begins at 60 °C, ends below 62.5 °C).',
+    'The overheat hold must end at or below where it begins (begins at 140 °F, ends below 144,5 °F).',
+  ],
+  [
+    { code: 'no_length', path: '', startMin: 480, endMin: 480 },
+    'A period from 08:00 to 08:00 has no length; for the whole day use 00:00 to 24:00.',
+    'A period from 8:00 AM to 8:00 AM has no length; for the whole day use 12:00 AM to 12:00 AM.',
+  ],
+  [
+    { code: 'event_after_end', path: '', atS: 90_000, endS: 87_300 },
+    'This begins at hour 25, after the end at hour 24.3: move it, or add days.',
+    'This begins at hour 25, after the end at hour 24,3: move it, or add days.',
+  ],
+])('%o in the words of its reader', (problem, usual, otherwise) => {
+  expect([problemText(problem), problemWordsFor(READER).text(problem)]).toEqual([usual, otherwise])
 })

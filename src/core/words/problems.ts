@@ -1,41 +1,60 @@
 import type { Problem } from '@/core/json/problem'
 import { clockText } from '@/core/quantity/clock'
-import { formatPct } from '@/core/quantity/format'
+import {
+  formatNumber,
+  formatPct,
+  formatQuantity,
+  METRIC,
+  preferredUnit,
+  type UnitPreference,
+} from '@/core/quantity/format'
+import { fromBase, quantityOf } from '@/core/quantity/units'
 
 type Code = Problem['code']
 /** The members of a union that may carry a code, alone or among others. */
 type With<P, C> = P extends { readonly code: infer Codes } ? (C extends Codes ? P : never) : never
 type Of<C extends Code> = With<Problem, C>
 
-const percents = (list: readonly number[]): string => list.map((pct) => formatPct(pct)).join(', ')
+/** A figure as exact as it was, in the unit its reader has for what the core counts in `symbol`. */
+function measured(x: number, symbol: string, reader: UnitPreference): string {
+  const quantity = quantityOf(symbol)
+  const unit = quantity && preferredUnit(quantity, reader)
+  const figure = Number((unit ? fromBase(unit, x) : x).toPrecision(6))
+  const decimals = String(figure).split('.')[1]?.length ?? 0
+  return `${formatNumber(figure, decimals, reader)} ${unit?.symbol ?? symbol}`.trimEnd()
+}
 
-function orderText({ low, lowValue, high, highValue, unit }: Of<'order'>): string {
-  const figure = (x: number) => [Number(x.toPrecision(6)), unit].filter((part) => part !== '').join(' ')
+function orderText({ low, lowValue, high, highValue, unit }: Of<'order'>, reader: UnitPreference): string {
+  const figure = (x: number) => measured(x, unit, reader)
   return `${low} (${figure(lowValue)}) is ${lowValue === highValue ? 'not below' : 'above'} ${high} (${figure(highValue)}).`
 }
 
-function noSpeedLeft({ lowPct, highPct, stepPct, levelsPct, bands }: Of<'no_speed_left'>): string {
+function noSpeedLeft(problem: Of<'no_speed_left'>, reader: UnitPreference): string {
+  const { lowPct, highPct, stepPct, levelsPct, bands } = problem
+  const pct = (x: number) => formatPct(x, reader)
   const taken = [
     ...(levelsPct.length > 0
-      ? [`levels of ${percents(levelsPct)} %`]
+      ? [`levels of ${levelsPct.map(pct).join(', ')} %`]
       : stepPct > 0
-        ? [`steps of ${formatPct(stepPct)} %`]
+        ? [`steps of ${pct(stepPct)} %`]
         : []),
-    ...bands.map(({ fromPct, toPct }) => `a skip band from ${formatPct(fromPct)} to ${formatPct(toPct)} %`),
+    ...bands.map(({ fromPct, toPct }) => `a skip band from ${pct(fromPct)} to ${pct(toPct)} %`),
   ]
-  return `Between the floor of ${formatPct(lowPct)} % and the top of ${formatPct(highPct)} % no speed is left to run at, with ${taken.join(' and ')}: move the floor or the ceiling, or make a band narrower.`
+  return `Between the floor of ${pct(lowPct)} % and the top of ${pct(highPct)} % no speed is left to run at, with ${taken.join(' and ')}: move the floor or the ceiling, or make a band narrower.`
 }
 
-/** What is said of each problem, complete by type: a second language is a second table. */
-const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
+const hour = (atS: number, reader: UnitPreference): string => measured(Math.round(atS / 360) / 10, '', reader)
+
+/** What is said of each problem, complete by type: a second language is a second table. What a panel or a file has written stays as it is there. */
+const TEXTS: { readonly [C in Code]: (problem: Of<C>, reader: UnitPreference) => string } = {
   not_a_number: ({ got, hint }) => `“${got}” is not a number; write for example ${hint}.`,
   unknown_unit: ({ got, what, known }) => `“${got}” is not a unit of ${what}; use ${known}.`,
   ambiguous_comma: ({ got }) =>
     `“${got}” can be read in two ways: write its decimals as you chose under Your account, and nothing between thousands.`,
   implausible: ({ what, got, min, max, meant }) =>
     `${got} is outside what a ${what} can be here (${min} to ${max}).${meant ? ` Did you mean ${meant}?` : ''}`,
-  out_of_range: ({ what, got, min, max, unit }) =>
-    `${what} is ${got} ${unit}; it must lie between ${min} and ${max} ${unit}.`,
+  out_of_range: ({ what, got, min, max, unit }, reader) =>
+    `${what} is ${measured(got, unit, reader)}; it must lie between ${measured(min, unit, reader)} and ${measured(max, unit, reader)}.`,
   empty_band: ({ what, at }) =>
     `${what} starts and is full at the same point (${at}); give it a span, or use an on/off rule.`,
   unknown_id: ({ what, got, known }) =>
@@ -57,14 +76,14 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   length: ({ got, of, isMost, limit }) => `${got} must not have ${isMost ? 'more' : 'fewer'} than ${limit} ${of}.`,
   does_not_fit: ({ got, rule }) => `${got} does not fit (${rule}).`,
   wrong_kind: ({ what, got, needs }) => `${what} is a ${got}; this needs a ${needs}.`,
-  leakless: ({ outLs, inLs }) =>
-    `The fans move ${Math.round(outLs)} L/s out and ${Math.round(inLs)} L/s in, and nothing leaks: the difference has no way. Give the space a leakage above 0.`,
-  too_quick: ({ what, quickestS, leastS }) =>
-    `At full air this answers in ${quickestS.toPrecision(2)} s; steps of ten seconds follow nothing quicker than ${leastS} s. Check ${what}.`,
-  weather_gap: ({ what, fromS, toS }) =>
-    `There is no ${what} from hour ${Math.round(fromS / 360) / 10} to hour ${Math.round(toS / 360) / 10}: fill the gap, or take days without one.`,
-  event_after_end: ({ atS, endS }) =>
-    `This begins at hour ${Math.round(atS / 360) / 10}, after the end at hour ${Math.round(endS / 360) / 10}: move it, or add days.`,
+  leakless: ({ outLs, inLs }, reader) =>
+    `The fans move ${formatQuantity(outLs, 'flow', reader)} out and ${formatQuantity(inLs, 'flow', reader)} in, and nothing leaks: the difference has no way. Give the space a leakage above 0.`,
+  too_quick: ({ what, quickestS, leastS }, reader) =>
+    `At full air this answers in ${measured(Number(quickestS.toPrecision(2)), 's', reader)}; steps of ten seconds follow nothing quicker than ${measured(leastS, 's', reader)}. Check ${what}.`,
+  weather_gap: ({ what, fromS, toS }, reader) =>
+    `There is no ${what} from hour ${hour(fromS, reader)} to hour ${hour(toS, reader)}: fill the gap, or take days without one.`,
+  event_after_end: ({ atS, endS }, reader) =>
+    `This begins at hour ${hour(atS, reader)}, after the end at hour ${hour(endS, reader)}: move it, or add days.`,
   nothing_to_move: () => 'Nothing may move: free at least one blank that this controller can set in more than one way.',
   no_aims: () => 'Nothing counts yet: say at least one thing that should be less or more.',
   aims_contradict: ({ what }) => `${what} is asked to be both: keep one of the two.`,
@@ -87,7 +106,8 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
     `${one} and ${other} both hold ${from === to ? from : `${from} to ${to}`}: let one end the day before the other begins.`,
   seasons_gap: ({ from, to }) =>
     `No season holds ${from === to ? from : `${from} to ${to}`}: together they must be the whole year.`,
-  outside_signal: ({ name, got }) => `${name} is a signal of 0 to 10 V; ${got} V is outside it.`,
+  outside_signal: ({ name, got }, reader) =>
+    `${name} is a signal of 0 to 10 V; ${measured(got, 'V', reader)} is outside it.`,
   cut_out_with_stages: () => 'A ladder of fans has no low-speed cut-out: its variable fan goes to its floor instead.',
   cut_out_never_off: () =>
     'The fan may never stand, and the low-speed cut-out has it stand: let it stand when nothing asks, or take the cut-out away.',
@@ -125,17 +145,17 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   time_goes_back: ({ line }) => `the time goes back, behind line ${line}.`,
   made_of_later: ({ got, name }) => `“${got}” must stand before “${name}”, which is made of it.`,
   two_day_clocks: () => 'Day and night come from the light or from the clock, not from both: leave one of the two out.',
-  overheat_order: ({ onAt, offBelow }) =>
-    `The overheat hold must end at or below where it begins (begins at ${onAt}, ends below ${offBelow}).`,
-  join_order: ({ fan, beforePct, gotPct }) =>
-    `“${fan}” must join above ${beforePct} % and below 100 %, each later than the one before; got ${gotPct}.`,
+  overheat_order: ({ onAt, offBelow }, reader) =>
+    `The overheat hold must end at or below where it begins (begins at ${measured(onAt, '°C', reader)}, ends below ${measured(offBelow, '°C', reader)}).`,
+  join_order: ({ fan, beforePct, gotPct }, reader) =>
+    `“${fan}” must join above ${formatPct(beforePct, reader)} % and below 100 %, each later than the one before; got ${formatPct(gotPct, reader)}.`,
   no_overheat: () => 'Nothing here watches for overheating: add an overheat hold, or take this condition out.',
   no_speed_left: noSpeedLeft,
   follows_itself: ({ fan }) => `“${fan}” leads; a fan cannot follow itself.`,
   other_state: () => 'This state belongs to another response; begin without it, or use the response it was made with.',
   purge_same_input: () => 'A purge compares the air of the room with that outside; they need an input each.',
-  no_length: ({ startMin, endMin }) =>
-    `A period from ${clockText(startMin)} to ${clockText(endMin)} has no length; for the whole day use 00:00 to 24:00.`,
+  no_length: ({ startMin, endMin }, { dates }) =>
+    `A period from ${clockText(startMin, dates)} to ${clockText(endMin, dates)} has no length; for the whole day use ${clockText(0, dates)} to ${clockText(1440, dates)}.`,
   off_side: ({ action, name, onAt, offAt }) =>
     `${action === 'direct' ? 'A cooling' : 'A heating'} differential on ${name} must go off ${action === 'direct' ? 'below' : 'above'} where it comes on (on ${onAt}, off ${offAt}).`,
   no_result: ({ why }) => why,
@@ -202,8 +222,18 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>) => string } = {
   layout: ({ detail }) => detail,
 }
 
-/** The problem in one plain sentence, without its path. */
-export const problemText = (problem: Problem): string => (TEXTS[problem.code] as (problem: Problem) => string)(problem)
+/** What is wrong in plain sentences, in the units, marks and clock of its reader. */
+export type ProblemWords = {
+  /** The problem in one sentence, without its path. */
+  readonly text: (problem: Problem) => string
+  readonly line: (problem: Problem) => string
+}
 
-export const problemLine = (problem: Problem): string =>
-  problem.path ? `${problem.path}: ${problemText(problem)}` : problemText(problem)
+export function problemWordsFor(reader: UnitPreference): ProblemWords {
+  const text = (problem: Problem) =>
+    (TEXTS[problem.code] as (problem: Problem, reader: UnitPreference) => string)(problem, reader)
+  return { text, line: (problem) => (problem.path ? `${problem.path}: ${text(problem)}` : text(problem)) }
+}
+
+/** As a file, a command line or a log has it: in metric units. */
+export const { text: problemText, line: problemLine } = problemWordsFor(METRIC)

@@ -6,12 +6,11 @@ import { answerProblem } from '@/core/duty/answers'
 import { isAssumed, type Question } from '@/core/duty/plan'
 import { DUTY_PLANS } from '@/core/duty/table'
 import { saidIn } from '@/core/quantity/saidIn'
-import { problemText } from '@/core/words/problems'
 import { Choice } from '@/ui/Choice'
 import { FormRow } from '@/ui/FormRow'
 import { QuantityField } from '@/ui/QuantityField'
 import { TextButton } from '@/ui/TextButton'
-import { usePreference } from '@/ui/preference'
+import { usePreference, useProblemWords } from '@/ui/preference'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 type Answer = NonNullable<Brief['answers']>[string]
@@ -35,6 +34,7 @@ export function Questions({ brief }: { brief: Brief }) {
       key,
     )
   const preference = usePreference()
+  const { text: problemText } = useProblemWords()
   const { questions } = DUTY_PLANS[brief.duty]
   const together = questions.filter((question) => isAssumed(question, brief) && !question.isSafety)
   const confirm = (what: string, assumed: readonly Question[]) =>

@@ -2,12 +2,13 @@
 
 import Alert, { type AlertProps } from '@mui/material/Alert'
 import Button from '@mui/material/Button'
-import { problemLine } from '@/core/words/problems'
 import { Moment } from '@/ui/Moment'
+import { useProblemWords } from '@/ui/preference'
 import { useWorkingCopy } from '@/ui/workingCopy/context'
 
 /** What stands between this page and the server, when something does, and the ways out. */
 export function StandingNotice() {
+  const { line } = useProblemWords()
   const standing = useWorkingCopy((state) => state.standing)
   const takeTheirs = useWorkingCopy((state) => state.takeTheirs)
   const keepMine = useWorkingCopy((state) => state.keepMine)
@@ -42,8 +43,7 @@ export function StandingNotice() {
           </Button>
         }
       >
-        {standing.problems.map(problemLine).join(' ')} Your change stays in this browser and is sent as soon as this is
-        mended.
+        {standing.problems.map(line).join(' ')} Your change stays in this browser and is sent as soon as this is mended.
       </Bar>
     )
   if (standing.kind === 'waiting') return <Bar severity="warning">{WAITING[standing.why]}</Bar>

@@ -11,7 +11,6 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import type { MeasuredInput } from '@/core/rules/input'
 import { inputCause } from '@/core/rules/sentence'
 import { capital } from '@/core/sentences/words'
-import { problemLine } from '@/core/words/problems'
 import { BesideNote, useBeside, type SealName } from '@/features/respond/Beside'
 import { RuleList } from '@/features/respond/RuleList'
 import { StartFrom } from '@/features/respond/StartFrom'
@@ -26,6 +25,7 @@ import { PhoneBar } from '@/ui/PhoneBar'
 import { StageLayout } from '@/ui/StageLayout'
 import { causeColour } from '@/ui/cause'
 import { sameData } from '@/ui/sameData'
+import { useProblemWords } from '@/ui/preference'
 import { useDerived, useDocument } from '@/ui/workingCopy/context'
 
 const InputCurve = dynamic(() => import('@/features/respond/views/InputCurve').then(({ InputCurve: View }) => View), {
@@ -49,6 +49,7 @@ type Props = { others: readonly OtherInstallation[]; installationId: string; sea
 /** Rules as sentences, the curve they make, and what happens at the inputs tried out. */
 export function RespondStage({ others, installationId, seals }: Props) {
   const document = useDocument()
+  const { line } = useProblemWords()
   const { response, kit } = document
   const { asked, given } = useDerived()
   const measured = response.inputs.filter((input): input is MeasuredInput => input.kind !== 'switch')
@@ -109,7 +110,7 @@ export function RespondStage({ others, installationId, seals }: Props) {
       sideTitle="Try it"
     >
       {asked.problems.map((problem) => (
-        <Notice key={problem.path} grave title={problemLine(problem)}>
+        <Notice key={problem.path} grave title={line(problem)}>
           Mend it here, or undo; the curve comes back by itself.
         </Notice>
       ))}
