@@ -6,6 +6,8 @@ import { derive } from '@/core/derive/derive'
 import type { Installation } from '@/core/installation/installation'
 import { newInstallation } from '@/core/installation/newInstallation'
 import { unsealed } from '@/core/record/sealed'
+import { daysOf } from '@/core/rehearse/daysOf'
+import { spaceOf } from '@/core/space/starting'
 import { CUSTOMARY, METRIC, type UnitPreference } from '@/core/quantity/format'
 import { outageItems } from '@/core/record/afterOutage'
 import { BriefStage } from '@/features/brief/BriefStage'
@@ -21,7 +23,9 @@ import { ProveStage } from '@/features/prove/ProveStage'
 import { ReadingsPage } from '@/features/readings/ReadingsPage'
 import { CardSheet } from '@/features/record/CardSheet'
 import { RecordSheet } from '@/features/record/RecordSheet'
+import { DaySheet } from '@/features/rehearse/DaySheet'
 import { RehearseStage } from '@/features/rehearse/RehearseStage'
+import { SpaceSheet } from '@/features/rehearse/SpaceSheet'
 import { RespondStage } from '@/features/respond/RespondStage'
 import { anyInstallation, demoModels } from '@/testing/anyInstallation'
 import { DANGEROUS } from '@/testing/corpus/dangerous'
@@ -51,6 +55,10 @@ const PAGES: Readonly<Record<string, (document: Installation, preference: UnitPr
   calibrate: () => <CalibrateStage installationId="i" photos={[]} />,
   respond: () => <RespondStage others={[]} installationId="i" seals={[]} />,
   rehearse: () => <RehearseStage models={[]} installationId="i" files={[]} onFeeds={nothing} />,
+  // They come with the first result.
+  'rehearse, a painted day': ({ scenarios: [day] = [] }) =>
+    day ? <DaySheet scenario={day} onChosen={() => undefined} files={[]} /> : <></>,
+  'rehearse, the space': (document) => <SpaceSheet space={spaceOf(document)} />,
   'dial-in': () => <DialInStage installationId="i" />,
   prove: () => <ProveStage installationId="i" results={[]} photos={[]} />,
   'hand-over': () => (
@@ -166,6 +174,12 @@ const decoded = (html: string): string =>
     .replace(/&#x27;/g, "'")
     .replace(/&quot;/g, '"')
 
+/** With a day of its own, painted over the first that is built in. */
+function withPaintedDay(document: Installation): Installation {
+  const [day] = daysOf(document, spaceOf(document), 1)
+  return day ? { ...document, scenarios: [{ ...day, id: 'painted' }] } : document
+}
+
 const OTHERWISE: UnitPreference = {
   ...CUSTOMARY,
   dates: { order: 'month', clock: '12', weekFrom: 'sun' },
@@ -189,7 +203,7 @@ test.each([
   (_name, document) => {
     const others = [METRIC_FIGURE, DAY_FIRST, OF_24_HOURS, POINT]
     const own = textsIn(document).filter((text) => others.some((other) => text.search(other) >= 0))
-    const left = pagesOf(document, OTHERWISE).flatMap(([page, html]) => {
+    const left = pagesOf(withPaintedDay(document), OTHERWISE).flatMap(([page, html]) => {
       let text = decoded(html).replace(STOPWATCH, '').replace(ON_A_PANEL, '')
       for (const said of own) text = text.replaceAll(said, '')
       return others

@@ -1,7 +1,7 @@
 import { render } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import type { Installation } from '@/core/installation/installation'
-import { METRIC } from '@/core/quantity/format'
+import { METRIC, type UnitPreference } from '@/core/quantity/format'
 import { demoInstallation } from '@/testing/examples'
 import { keepBarSlot } from '@/ui/barSlot'
 import { WhoProvider } from '@/ui/onSite/who'
@@ -24,7 +24,11 @@ export function startBrowser(
 }
 
 /** Draws what reads and writes a working copy over one, a demo where none is given. */
-export const renderOverCopy = (parts: ReactNode, installation: Installation = demoInstallation('fruiting-room')) =>
+export const renderOverCopy = (
+  parts: ReactNode,
+  installation: Installation = demoInstallation('fruiting-room'),
+  preference: UnitPreference = METRIC,
+) =>
   render(
     <WhoProvider value={{ personId: 'p', workspaceId: 'w' }}>
       <div id="standing" ref={keepBarSlot} />
@@ -33,7 +37,7 @@ export const renderOverCopy = (parts: ReactNode, installation: Installation = de
         document={installation}
         version={1}
         savedAt="2026-11-09T08:00:00Z"
-        preference={METRIC}
+        preference={preference}
         sealed={null}
       >
         {parts}

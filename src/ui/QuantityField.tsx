@@ -29,6 +29,8 @@ type Props = {
   colour?: string
   large?: boolean
   showUnit?: boolean
+  /** With up to four places that count, for figures that may be very small. */
+  isExact?: boolean
 }
 
 /** What stands in a field while it is typed, and after it was refused. */
@@ -51,9 +53,10 @@ function shownUnit(quantity: Quantity, value: number | null, preferred: Unit): U
 }
 
 /** A value as it stands in the field, in the unit that is shown. */
-function figureOf(value: number | null, quantity: Quantity, unit: Unit, preference: UnitPreference): string {
+function figureOf(value: number | null, { quantity, isExact }: Props, unit: Unit, preference: UnitPreference): string {
   if (value === null) return ''
   const plain = (x: number) => String(x).replace('.', preference.decimalMark ?? '.')
+  if (isExact) return plain(Number(fromBase(unit, value).toPrecision(4)))
   if (quantity === 'time') return plain(Number(fromBase(unit, value).toFixed(2)))
   if (quantity === 'count') return plain(Number(value.toFixed(3)))
   return quantity === 'speed' || quantity === 'ratio'
@@ -62,12 +65,13 @@ function figureOf(value: number | null, quantity: Quantity, unit: Unit, preferen
 }
 
 /** What is typed and turned in a field, and what becomes of it. */
-function useEntry({ quantity, value, onChange, onClear, onDone, step, limits }: Props) {
+function useEntry(props: Props) {
+  const { quantity, value, onChange, onClear, onDone, step, limits } = props
   const preference = usePreference()
   const [entry, setEntry] = useState<Entry | null>(null)
   const [min, max] = limits ?? quantitySpec(quantity).plausible
   const unit = shownUnit(quantity, value, preferredUnit(quantity, preference))
-  const figure = figureOf(value, quantity, unit, preference)
+  const figure = figureOf(value, props, unit, preference)
   // What was refused stays until somebody mends it, or until another value is put there from outside.
   const shown = entry && (entry.isTyping || entry.value === value) ? entry : null
   const problem = shown?.problem ?? null

@@ -10,7 +10,7 @@ import { parseEpw } from '@/core/formats/epw/parse'
 import { freeId } from '@/core/json/freeId'
 import { plainCopy } from '@/core/json/plainCopy'
 import { clockText } from '@/core/quantity/clock'
-import { formatNumber, formatQuantity } from '@/core/quantity/format'
+import { formatFigure, formatNumber, formatQuantity, preferredUnit, type UnitPreference } from '@/core/quantity/format'
 import { checkScenario } from '@/core/scenario/checkScenario'
 import { driveColumns } from '@/core/scenario/driveColumns'
 import { yearDayText } from '@/core/rules/yearDay'
@@ -19,7 +19,6 @@ import { epwLines, hourOfDate, readingsLine } from '@/core/scenario/weatherFile'
 import type { ReadingTable } from '@/core/rehearse/readingsSeries'
 import { hourText } from '@/core/rehearse/words'
 import { DRIVE, DRIVE_RANGES, DRIVES, type Drive } from '@/core/space/model'
-import { problemLine } from '@/core/words/problems'
 import type { FileSummary } from '@/features/rehearse/ReplayView'
 import { Choice } from '@/ui/Choice'
 import { ClockField } from '@/ui/ClockField'
@@ -29,7 +28,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { RuledField } from '@/ui/RuledField'
 import { SideHeading } from '@/ui/StageLayout'
 import { TextLine } from '@/ui/TextLine'
-import { useDates, usePreference } from '@/ui/preference'
+import { useDates, usePreference, useProblemWords } from '@/ui/preference'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
 
 const PAINTED: readonly Drive[] = [
@@ -97,6 +96,7 @@ const MOST_TOLD = 3
 /** Weather from a file, put into a day; what is wrong with it is said. */
 function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (problem: string | null) => void) {
   const dates = useDates()
+  const { line: problemLine } = useProblemWords()
   function putLines(lines: readonly Line[], remarks: readonly string[] = []): void {
     const problems = checkScenario({ ...scenario, lines: [...lines] })
     if (problems.length > 0) return setProblem(problems.slice(0, MOST_TOLD).map(problemLine).join(' '))
@@ -133,6 +133,7 @@ function useWeatherFiles(scenario: Scenario, change: Change, setProblem: (proble
 }
 
 function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readonly File[]; onGone: () => void }) {
+  const preference = usePreference()
   const edit = useWorkingCopy((state) => state.edit)
   const [drive, setDrive] = useState<Drive>('outdoorC')
   const [problem, setProblem] = useState<string | null>(null)
@@ -160,7 +161,9 @@ function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readon
         <Choice
           label="what to paint"
           value={drive}
-          options={PAINTED.map((name) => [name, `${DRIVE_RANGES[name].name}, ${DRIVE_RANGES[name].unit}`] as const)}
+          options={PAINTED.map(
+            (name) => [name, `${DRIVE_RANGES[name].name}, ${driveFigures(name, preference).unit}`] as const,
+          )}
           onChange={setDrive}
         />
       </Box>
@@ -223,6 +226,17 @@ function OwnDay({ scenario, files, onGone }: { scenario: Scenario; files: readon
   )
 }
 
+/** How what drives a day is said to a reader: its figures, given as the core has them, and their unit. */
+function driveFigures(drive: Drive, preference: UnitPreference) {
+  const { unit, quantity } = DRIVE_RANGES[drive]
+  return quantity === undefined
+    ? { figure: (x: number, decimals: number) => formatNumber(x, decimals, preference), unit }
+    : {
+        figure: (x: number, decimals: number) => formatFigure(x, quantity, preference, decimals),
+        unit: preferredUnit(quantity, preference).symbol,
+      }
+}
+
 /** A handle every two hours: drag it, or turn it by the arrow keys. */
 function Painter({
   scenario,
@@ -234,7 +248,8 @@ function Painter({
   onPainted: (line: Line) => void
 }) {
   const preference = usePreference()
-  const { from, to, unit, name } = DRIVE_RANGES[drive]
+  const { from, to, name } = DRIVE_RANGES[drive]
+  const { figure, unit } = driveFigures(drive, preference)
   const line = scenario.lines.find((one) => one.drive === drive)
   const plain: Scenario = {
     ...scenario,
@@ -261,9 +276,9 @@ function Painter({
             max={high}
             step={(high - low) / 60}
             aria-label={`${name} at ${clockText(hour * 60, preference.dates)}`}
-            getAriaValueText={(value) => `${formatNumber(value, 1, preference)} ${unit}`}
+            getAriaValueText={(value) => `${figure(value, 1)} ${unit}`}
             valueLabelDisplay="auto"
-            valueLabelFormat={(value) => formatNumber(value, 1, preference)}
+            valueLabelFormat={(value) => figure(value, 1)}
             onChange={(_, value) =>
               onPainted({
                 drive,
@@ -284,7 +299,7 @@ function Painter({
           <span key={hour}>{clockText(hour * 60, preference.dates)}</span>
         ))}
         <span>
-          {formatNumber(low, 0, preference)} to {formatNumber(high, 0, preference)} {unit}
+          {figure(low, 0)} to {figure(high, 0)} {unit}
         </span>
       </Box>
     </Box>

@@ -3,24 +3,24 @@
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { plainCopy } from '@/core/json/plainCopy'
-import { formatNumber } from '@/core/quantity/format'
+import { formatQuantity, preferredUnit } from '@/core/quantity/format'
 import { SERVES_FIELDS } from '@/core/space/fields'
 import type { Space } from '@/core/space/schema'
 import { checkSpaceHere } from '@/core/space/checkSpace'
-import { problemLine } from '@/core/words/problems'
 import { Notice } from '@/ui/Notice'
 import { QuantityField } from '@/ui/QuantityField'
 import { RuledField } from '@/ui/RuledField'
 import { SideHeading } from '@/ui/StageLayout'
 import { TextButton } from '@/ui/TextButton'
 import { useDocument, useWorkingCopy } from '@/ui/workingCopy/context'
-import { usePreference } from '@/ui/preference'
+import { usePreference, useProblemWords } from '@/ui/preference'
 
 type Props = { space: Space }
 
 /** The figures of the space, to be changed: those that matter most first, the rest folded. */
 export function SpaceSheet({ space }: Props) {
   const preference = usePreference()
+  const { line } = useProblemWords()
   const [isOpen, setOpen] = useState(false)
   const document = useDocument()
   const edit = useWorkingCopy((state) => state.edit)
@@ -41,23 +41,24 @@ export function SpaceSheet({ space }: Props) {
       <SideHeading>The space</SideHeading>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {space.learnt
-          ? `Learnt from ${space.learnt.from}, off by ${formatNumber(space.learnt.offBy, 1, preference)} K.`
+          ? `Learnt from ${space.learnt.from}, off by ${formatQuantity(space.learnt.offBy, 'temperatureDifference', preference)}.`
           : document.space
             ? 'As it was put here.'
             : 'Assumed from the brief: common practice, to be changed or learnt.'}
       </Typography>
       {problems.map((problem) => (
-        <Notice key={problem.path} title={problemLine(problem)} />
+        <Notice key={problem.path} title={line(problem)} />
       ))}
-      {shown.map(({ key, name, unit }) => {
+      {shown.map(({ key, name, quantity, unit }) => {
         const value = Number((space.serves as unknown as Record<string, unknown>)[key])
         return (
-          <Row key={key} label={name} unit={unit}>
+          <Row key={key} label={name} unit={unit ?? preferredUnit(quantity, preference).symbol}>
             <QuantityField
-              label={`${name}, ${unit}`}
-              quantity="count"
-              limits={[0, 1e8]}
+              label={unit === undefined ? name : `${name}, ${unit}`}
+              quantity={quantity}
+              {...(quantity !== 'temperature' && { limits: [0, 1e8] as const })}
               showUnit={false}
+              isExact
               value={value}
               onChange={(next) =>
                 put(
