@@ -1,7 +1,9 @@
 'use client'
 
 import TextField from '@mui/material/TextField'
+import { useState } from 'react'
 import { LOG_KINDS } from '@/core/formats/workspaceFile/format'
+import { DayCover, HIDES_ITS_OWN } from '@/ui/DayCover'
 import { FilterForm } from '@/ui/FilterForm'
 import { ALL, Pick } from '@/ui/Pick'
 
@@ -54,15 +56,25 @@ export const LogFilter = ({ filter, writers, sites }: Props) => (
       options={[ALL, ...sites.map(({ id, name }) => [id, name] as const)]}
     />
     {(['from', 'to'] as const).map((name) => (
-      <TextField
-        key={name}
-        name={name}
-        type="date"
-        size="small"
-        label={name === 'from' ? 'From' : 'To'}
-        defaultValue={filter[name]}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <DayToFilter key={name} name={name} label={name === 'from' ? 'From' : 'To'} first={filter[name]} />
     ))}
   </FilterForm>
 )
+
+function DayToFilter({ name, label, first }: { name: string; label: string; first: string }) {
+  const [day, setDay] = useState(first)
+  return (
+    <TextField
+      name={name}
+      type="date"
+      size="small"
+      label={label}
+      value={day}
+      onChange={({ target }) => setDay(target.value)}
+      slotProps={{
+        inputLabel: { shrink: true },
+        input: { startAdornment: <DayCover day={day || null} leftPx={14} />, sx: day ? HIDES_ITS_OWN : {} },
+      }}
+    />
+  )
+}
