@@ -18,18 +18,18 @@ import { ruleKind, ruleInputId, boostOf } from '@/core/rules/table'
 import { problemLine } from '@/core/words/problems'
 
 /** Rises whenever what `overviewOf` gives changes its meaning: what was kept by an older one is derived anew. */
-const OVERVIEW_VERSION = 5
+const OVERVIEW_VERSION = 6
 
 /** What an overview was derived by: the program's version of it, and the day, as a season put in by hand may be over since yesterday.
  *  @param today YYYY-MM-DD */
 export const overviewMadeBy = (today: string): number => OVERVIEW_VERSION * 100_000 + dateOf(today)
 
-/** What needs somebody: a judgement by its code, to be said in the units of who reads it, days that are over, or words without units. */
+/** What needs somebody: a judgement by its code, to be said in the units of who reads it, days that are over, or what is wrong with it. */
 export type Concern = { readonly grave: boolean } & (
   | { readonly says: Says }
   /** Checks that are over their day, YYYY-MM-DD. */
   | { readonly late: readonly { readonly title: string; readonly on: string }[] }
-  | { readonly title: string; readonly detail: string }
+  | { readonly problem: Problem }
 )
 
 /** What an installation shows in a list: figures, not words in somebody’s units. */
@@ -146,7 +146,7 @@ function shown(
     concern: concern
       ? { says: concern.says, grave: concern.severity === 'hurts' }
       : problems[0]
-        ? { title: 'Something in it cannot be right.', detail: problemLine(problems[0]), grave: false }
+        ? { problem: problems[0], grave: false }
         : overdueConcern(document, today),
     sealed,
     nextVisitOn: document.upkeep?.nextVisitOn ?? null,

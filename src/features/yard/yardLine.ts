@@ -3,6 +3,7 @@ import type { Cause } from '@/core/rules/kind'
 import { formatPct, formatQuantity, type UnitPreference } from '@/core/quantity/format'
 import { dayText } from '@/core/rules/yearDay'
 import { sealStateText } from '@/core/record/sealState'
+import { problemWordsFor } from '@/core/words/problems'
 import type { BadOverview, Concern, Overview } from '@/core/record/overview'
 import type { YardRow } from '@/db/queries/installationLine'
 import type { RailProps } from '@/ui/rail/SpeedRail'
@@ -67,8 +68,17 @@ export function yardLine(
   }
 }
 
+const wrongText = ({ problem }: Extract<Concern, { problem: unknown }>, preference: UnitPreference) => ({
+  title: 'Something in it cannot be right.',
+  detail: problemWordsFor(preference).line(problem),
+})
+
 function concernText(concern: Concern, preference: UnitPreference): NonNullable<YardLine['concern']> {
   const { title, detail } =
-    'says' in concern ? judgementText(concern, preference) : 'late' in concern ? lateText(concern, preference) : concern
+    'says' in concern
+      ? judgementText(concern, preference)
+      : 'late' in concern
+        ? lateText(concern, preference)
+        : wrongText(concern, preference)
   return { title, detail, grave: concern.grave }
 }
