@@ -3,14 +3,14 @@
 import CssBaseline from '@mui/material/CssBaseline'
 import { ThemeProvider } from '@mui/material/styles'
 import { SnackbarProvider } from 'notistack'
-import { useEffect, type ReactNode } from 'react'
+import { useLayoutEffect, type ReactNode } from 'react'
 import { doEarlyTouches } from '@/ui/earlyTouches'
 import { theme } from '@/ui/theme'
 
 /** Theme, base styles and messages for the whole application. */
 export function Providers({ children }: { children: ReactNode }) {
-  // Effects of what stands inside have run before.
-  useEffect(doEarlyTouches, [])
+  // What stands inside answers from here on.
+  useLayoutEffect(doEarlyTouches, [])
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline />

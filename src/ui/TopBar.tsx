@@ -69,6 +69,8 @@ export function TopBar({ children }: Props) {
           lineHeight: 1.15,
           width: { xs: 48, md: 'auto' },
           flexShrink: 0,
+          // What stands here comes once the page answers, and pushes nothing aside then.
+          minWidth: { md: path.startsWith('/installation') ? 104 : 0 },
           textAlign: { xs: 'center', md: 'left' },
         }}
       />

@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem'
 import Switch from '@mui/material/Switch'
 import TextField from '@mui/material/TextField'
 import { act, cleanup, fireEvent, screen } from '@testing-library/react'
-import { useEffect, useState } from 'react'
+import { useLayoutEffect, useState } from 'react'
 import { hydrateRoot } from 'react-dom/client'
 import { renderToString } from 'react-dom/server'
 import { doEarlyTouches, EARLY_TOUCHES_SCRIPT } from '@/ui/earlyTouches'
@@ -13,7 +13,7 @@ function Page() {
   const [text, setText] = useState('')
   const [isOn, setOn] = useState(false)
   const [sent, setSent] = useState(0)
-  useEffect(doEarlyTouches, [])
+  useLayoutEffect(doEarlyTouches, [])
   return (
     <form onSubmit={(event) => (event.preventDefault(), setSent(sent + 1))}>
       <button type="button" onClick={() => setCount(count + 1)}>

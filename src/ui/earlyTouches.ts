@@ -19,17 +19,19 @@ function noteEarlyTouches(): void {
     early.delete(element)
     early.set(element, what)
   }
-  // Heard last: what the page has answered meanwhile is not noted.
+  // Heard last: what the page has answered meanwhile is not noted. What is typed is heard first, as React takes a text that stands there when it comes
+  // for an old one; typed a second time it changes nothing.
   window.addEventListener('click', ({ target }) => {
     if (!window.earlyTouches || !(target instanceof Element)) return
     const button = target.closest<HTMLElement>('a[href], label, button, [role="button"], [role="combobox"]')
     if (button && !button.matches('a, label, [type="submit"]')) note(button, null)
   })
-  window.addEventListener('input', ({ target }) => {
+  const noteTyped = ({ target }: Event) => {
     if (!window.earlyTouches) return
     if (target instanceof HTMLInputElement && /^(checkbox|radio)$/.test(target.type)) note(target, target.checked)
     else if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) note(target, target.value)
-  })
+  }
+  window.addEventListener('input', noteTyped, { capture: true })
 }
 
 /** The script of every page’s head. */
