@@ -1,4 +1,4 @@
-import { expect, expectKept, expectNoAxeFindings, test } from './setup/test'
+import { expect, expectAlive, expectKept, expectNoAxeFindings, test } from './setup/test'
 
 test('a sum is found by words, answered as one types in any unit, and used in a brief', async ({ yard }) => {
   await yard.goto('/sums')
@@ -16,6 +16,7 @@ test('a sum is found by words, answered as one types in any unit, and used in a 
 
 test('several readings, what cannot be read, and what has no result are said in words', async ({ yard }) => {
   await yard.goto('/sums?sum=velocity-pressure')
+  await expectAlive(yard)
   const field = yard.getByRole('textbox', { name: /velocity pressures/ })
   await field.fill('4 100')
   await expect(yard.getByTestId('result-v')).toHaveText('7.75 m/s')

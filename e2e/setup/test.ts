@@ -46,6 +46,9 @@ export async function openStage(page: Page, installation: RegExp, stage: string)
   return path
 }
 
+/** The page answers itself. A field of several lines loses what is selected in it at that moment, and `fill` selects first. */
+export const expectAlive = (page: Page) => expect.poll(() => page.evaluate('window.earlyTouches')).toBeNull()
+
 /** The last change has been acknowledged by the server. */
 export const expectKept = (page: Page) => expect(page.locator('#standing')).toContainText('kept')
 
