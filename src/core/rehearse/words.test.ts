@@ -6,6 +6,7 @@ import {
   differencesText,
   huntText,
   measureName,
+  measureSum,
   measureValue,
   momentText,
   spanText,
@@ -151,4 +152,9 @@ describe('a hunt', () => {
     expect(text).toBe('22 ↔ 65 % every 6 min.')
     expect(cure).toBeNull()
   })
+})
+
+test('what was out on the sum is in the reader’s degrees', () => {
+  expect([measureSum('above-band', 13.2), measureSum('above-band', 13.2, AMERICAN)]).toEqual(['13 K·h', '24 F°·h'])
+  expect(measureSum('above-damp', 387.9, AMERICAN)).toBe('388 %RH·h')
 })

@@ -97,6 +97,11 @@ export function spanText(seconds: number): string {
   return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`
 }
 
+/** How far out a measure was on the sum: “13 K·h”, “388 %RH·h”.
+ *  @param sum K·h or %RH·h */
+export const measureSum = (id: MeasureId, sum: number, preference: UnitPreference = METRIC): string =>
+  `${formatQuantity(sum, id.includes('damp') ? 'humidity' : 'temperatureDifference', preference, 0)}·h`
+
 /** Its figure with unit. */
 export function measureValue(
   { value, unit }: Pick<Measure, 'value' | 'unit'>,

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { Measure } from '@/core/rehearse/measures'
-import { measureName, measureValue, momentText, VERDICT_WORDS } from '@/core/rehearse/words'
+import { measureName, measureSum, measureValue, momentText, VERDICT_WORDS } from '@/core/rehearse/words'
 import type { MeasureVerdict } from '@/core/scenario/measureIds'
 import { TextButton } from '@/ui/TextButton'
 import { usePreference } from '@/ui/preference'
@@ -54,7 +54,7 @@ export function MeasureList({ measures, startsOn, onMoment }: Props) {
                 </TextButton>
                 {measure.sum !== undefined &&
                   measure.sum >= 0.5 &&
-                  ` · ${Math.round(measure.sum)} ${measure.id.includes('damp') ? '%RH·h' : 'K·h'}`}
+                  ` · ${measureSum(measure.id, measure.sum, preference)}`}
               </Box>
             )}
           </Typography>
