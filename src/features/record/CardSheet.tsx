@@ -9,6 +9,7 @@ import type { Sealed } from '@/core/record/sealed'
 import { qrPath } from '@/print/qrPath'
 import { CardCurve } from '@/ui/CardCurve'
 import { SpeedRail } from '@/ui/rail/SpeedRail'
+import { PreferenceProvider } from '@/ui/preference'
 
 /** The card for the box: one side, to be read without the program, with or without signal. */
 export function CardSheet({ sealed, as = 'main' }: { sealed: Sealed; as?: 'main' | 'section' }) {
@@ -28,7 +29,11 @@ export function CardSheet({ sealed, as = 'main' }: { sealed: Sealed; as?: 'main'
       <Head card={card} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 3, mt: 1.5 }}>
         <div>
-          {card.curve && <CardCurve curve={card.curve} height={210} withCorners />}
+          {card.curve && (
+            <PreferenceProvider value={sealed.preference}>
+              <CardCurve curve={card.curve} height={210} withCorners />
+            </PreferenceProvider>
+          )}
           {card.sentences.map((text) => (
             <Typography key={text} variant="body2">
               {text}
