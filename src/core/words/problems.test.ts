@@ -82,8 +82,8 @@ test.each<[Problem, usual: string, otherwise: string]>([
   ],
   [
     { code: 'out_of_range', path: '', what: 'Flow', got: 94.38948864, min: 0, max: 47.19474432, unit: 'l/s' },
-    'Flow is 94.3895 l/s; it must lie between 0 l/s and 47.1947 l/s.',
-    'Flow is 200 cfm; it must lie between 0 cfm and 100 cfm.',
+    'Flow is 94.3895 l/s; it must lie between 0 and 47.1947 l/s.',
+    'Flow is 200 cfm; it must lie between 0 and 100 cfm.',
   ],
   [
     { code: 'overheat_order', path: '', onAt: 60, offBelow: 62.5 },

@@ -15,14 +15,18 @@ type Code = Problem['code']
 type With<P, C> = P extends { readonly code: infer Codes } ? (C extends Codes ? P : never) : never
 type Of<C extends Code> = With<Problem, C>
 
-/** A figure as exact as it was, in the unit its reader has for what the core counts in `symbol`. */
-function measured(x: number, symbol: string, reader: UnitPreference): string {
+/** How a reader has what the core counts in `symbol`: figures as exact as they were, alone or with their unit. */
+function sayIn(symbol: string, reader: UnitPreference) {
   const quantity = quantityOf(symbol)
   const unit = quantity && preferredUnit(quantity, reader)
-  const figure = Number((unit ? fromBase(unit, x) : x).toPrecision(6))
-  const decimals = String(figure).split('.')[1]?.length ?? 0
-  return `${formatNumber(figure, decimals, reader)} ${unit?.symbol ?? symbol}`.trimEnd()
+  const bare = (x: number): string => {
+    const figure = Number((unit ? fromBase(unit, x) : x).toPrecision(6))
+    return formatNumber(figure, String(figure).split('.')[1]?.length ?? 0, reader)
+  }
+  return { bare, whole: (x: number) => `${bare(x)} ${unit?.symbol ?? symbol}`.trimEnd() }
 }
+
+const measured = (x: number, symbol: string, reader: UnitPreference): string => sayIn(symbol, reader).whole(x)
 
 function orderText({ low, lowValue, high, highValue, unit }: Of<'order'>, reader: UnitPreference): string {
   const figure = (x: number) => measured(x, unit, reader)
@@ -53,8 +57,10 @@ const TEXTS: { readonly [C in Code]: (problem: Of<C>, reader: UnitPreference) =>
     `“${got}” can be read in two ways: write its decimals as you chose under Your account, and nothing between thousands.`,
   implausible: ({ what, got, min, max, meant }) =>
     `${got} is outside what a ${what} can be here (${min} to ${max}).${meant ? ` Did you mean ${meant}?` : ''}`,
-  out_of_range: ({ what, got, min, max, unit }, reader) =>
-    `${what} is ${measured(got, unit, reader)}; it must lie between ${measured(min, unit, reader)} and ${measured(max, unit, reader)}.`,
+  out_of_range({ what, got, min, max, unit }, reader) {
+    const { bare, whole } = sayIn(unit, reader)
+    return `${what} is ${whole(got)}; it must lie between ${bare(min)} and ${whole(max)}.`
+  },
   empty_band: ({ what, at }) =>
     `${what} starts and is full at the same point (${at}); give it a span, or use an on/off rule.`,
   unknown_id: ({ what, got, known }) =>
