@@ -1,19 +1,7 @@
-import type { Page } from '@playwright/test'
 import { makeInstallation } from './setup/installation'
-import { edit, expect, expectKept, test } from './setup/test'
+import { edit, expect, expectKept, holdFiles, test } from './setup/test'
 
 // Between what the server has drawn and what answers lies the time our files take: what stands there is right, and what is done to it counts.
-
-/** Holds our files back; what is returned lets them come. */
-async function holdFiles(page: Page): Promise<() => void> {
-  let letCome = () => {}
-  const come = new Promise<void>((resolve) => (letCome = resolve))
-  await page.route('**/*.js', async (route) => {
-    await come
-    await route.continue()
-  })
-  return letCome
-}
 
 test('a button pressed before the page answers is pressed', async ({ page }) => {
   const letCome = await holdFiles(page)

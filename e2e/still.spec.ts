@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { STAGES } from '../src/ui/stages'
-import { expect, openStage, test } from './setup/test'
+import { expect, holdFiles, openStage, test } from './setup/test'
 
 // What was drawn stays where it is: nothing moves under the finger as a page comes alive or its figures come.
 
@@ -51,12 +51,7 @@ for (const [screen, size] of Object.entries({
 
 test('a yard that was scrolled before it came alive stays where it is', async ({ yard }) => {
   await yard.setViewportSize({ width: 390, height: 844 })
-  let comeAlive = () => {}
-  const held = new Promise<void>((resolve) => (comeAlive = resolve))
-  await yard.route('**/*.js', async (route) => {
-    await held
-    await route.continue()
-  })
+  const comeAlive = await holdFiles(yard)
   await yard.goto('/yard', { waitUntil: 'commit' })
   const outage = yard.getByRole('region', { name: 'Wherry Lane Yard' }).getByRole('link', { name: 'After an outage' })
   await outage.scrollIntoViewIfNeeded()

@@ -46,6 +46,17 @@ export async function openStage(page: Page, installation: RegExp, stage: string)
   return path
 }
 
+/** Holds our files back; what is returned lets them come. */
+export async function holdFiles(page: Page): Promise<() => void> {
+  let letCome = () => {}
+  const come = new Promise<void>((resolve) => (letCome = resolve))
+  await page.route('**/*.js', async (route) => {
+    await come
+    await route.continue()
+  })
+  return letCome
+}
+
 /** The page answers itself. A field of several lines loses what is selected in it at that moment, and `fill` selects first. */
 export const expectAlive = (page: Page) => expect.poll(() => page.evaluate('window.earlyTouches')).toBeNull()
 
